@@ -1,0 +1,67 @@
+// Keys for everything, and the ribbon's slider. Pages work without this file.
+(() => {
+  const typing = (target) => target.closest("input:not([type=range]), select, textarea");
+  let waitingForView = false;
+
+  const go = (selector) => {
+    const link = document.querySelector(selector);
+    if (link) link.click();
+    return Boolean(link);
+  };
+
+  const stepRibbon = (minutes) => {
+    const slider = document.querySelector("input[data-ribbon]");
+    if (!slider) return false;
+    const value = Number(slider.value) + minutes;
+    slider.value = Math.max(Number(slider.min), Math.min(Number(slider.max), value));
+    slider.dispatchEvent(new Event("input", { bubbles: true }));
+    return true;
+  };
+
+  const nextLamp = () => {
+    const lamps = [...document.querySelectorAll("button[name=lamp]")];
+    const lit = lamps.findIndex((lamp) => lamp.getAttribute("aria-pressed") === "true");
+    lamps[(lit + 1) % lamps.length]?.click();
+    return true;
+  };
+
+  const keys = {
+    "?": () => { document.getElementById("keys")?.togglePopover(); return true; },
+    g: () => { waitingForView = true; setTimeout(() => { waitingForView = false; }, 1500); return true; },
+    l: nextLamp,
+    ArrowLeft: (e) => stepRibbon(e.shiftKey ? -60 : -10),
+    ArrowRight: (e) => stepRibbon(e.shiftKey ? 60 : 10),
+    "[": () => go("a[rel=prev]"),
+    "]": () => go("a[rel=next]"),
+  };
+
+  document.addEventListener("keydown", (e) => {
+    if (e.ctrlKey || e.altKey || e.metaKey || typing(e.target)) return;
+    if (waitingForView) {
+      waitingForView = false;
+      if (/^[a-z]$/.test(e.key) && go(`a[data-key="${e.key}"]`)) e.preventDefault();
+      return;
+    }
+    if (keys[e.key]?.(e)) e.preventDefault();
+  });
+
+  // a list that decides whether more fields are needed
+  const showDependents = () => {
+    for (const part of document.querySelectorAll("[data-when]")) {
+      const [name, value] = part.dataset.when.split("=");
+      const list = document.querySelector(`select[name="${name}"]`);
+      if (list) part.hidden = list.value !== value;
+    }
+  };
+  document.addEventListener("change", showDependents);
+  showDependents();
+
+  // the page's own notch follows at once; the server's picture replaces it
+  document.addEventListener("input", (e) => {
+    if (!e.target.matches("input[data-ribbon]")) return;
+    const share = (e.target.value - e.target.min) / (e.target.max - e.target.min) * 100 + "%";
+    for (const mark of document.querySelectorAll("[data-notch]")) mark.setAttribute("x", share);
+  });
+
+  for (const button of document.querySelectorAll("[data-print]")) button.addEventListener("click", () => window.print());
+})();

@@ -1,0 +1,68 @@
+package dev.halfdusk.app.api;
+
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.sky.DateOutOfRange;
+import java.net.URI;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+
+/** Every refusal of the API as problem+json (RFC 9457), with the parameter, what was given and what is allowed. */
+@RestControllerAdvice(annotations = RestController.class, basePackageClasses = ApiErrors.class)
+class ApiErrors {
+
+    @ExceptionHandler
+    ProblemDetail outOfRange(OutOfRange e) {
+        return problem(
+                e.getMessage(),
+                Map.of("quantity", e.range().quantity(), "allowed", e.range().allowed()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail parameter(BadParameter e) {
+        return problem(e.getMessage(), Map.of("parameter", e.parameter(), "allowed", e.allowed()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail date(DateOutOfRange e) {
+        return problem(e.getMessage(), Map.of("allowed", "2000 to 2059"));
+    }
+
+    @ExceptionHandler
+    ProblemDetail missing(MissingServletRequestParameterException e) {
+        return problem(
+                "the parameter " + e.getParameterName() + " is missing", Map.of("parameter", e.getParameterName()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail mistyped(MethodArgumentTypeMismatchException e) {
+        String type =
+                e.getRequiredType() == null ? "value" : e.getRequiredType().getSimpleName();
+        String wanted = Number.class.isAssignableFrom(boxed(e.getRequiredType())) ? "a number" : "a " + type;
+        return problem("the parameter " + e.getName() + " is not " + wanted, Map.of("parameter", e.getName()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail notFound(NoSuchOperation e) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+        problem.setType(URI.create("/api/docs"));
+        return problem;
+    }
+
+    private static Class<?> boxed(Class<?> type) {
+        return type == double.class
+                ? Double.class
+                : type == int.class ? Integer.class : type == null ? Object.class : type;
+    }
+
+    private static ProblemDetail problem(String detail, Map<String, Object> more) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, detail);
+        problem.setProperties(more);
+        return problem;
+    }
+}

@@ -1,0 +1,98 @@
+package dev.halfdusk.app.board;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingView;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.sky.Interval;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The dusk board: the next outing and the coming nights. */
+@Controller
+class BoardController {
+
+    private static final int NIGHTS = 14;
+
+    private final Outings outings;
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+
+    BoardController(Outings outings, Places places, Skies skies, Clock clock) {
+        this.outings = outings;
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    /** One of the coming nights. */
+    public record NightRow(
+            LocalDate date,
+            String day,
+            Ribbon ribbon,
+            String dark,
+            String core,
+            String moon,
+            String phase,
+            boolean good) {}
+
+    @GetMapping("/")
+    String board(@RequestParam Optional<String> place, Model model) {
+        List<Place> all = places.all();
+        LocalDate today = LocalDate.now(clock);
+        Optional<Outing> next = outings.nextFrom(today);
+        next.ifPresent(o -> {
+            model.addAttribute("next", OutingView.of(o, skies, Optional.empty()));
+            model.addAttribute(
+                    "away", Words.away(LocalDate.now(clock.withZone(o.place().zone())), o.night()));
+        });
+        model.addAttribute("places", all);
+        place.flatMap(id ->
+                        all.stream().filter(p -> p.id().toString().equals(id)).findFirst())
+                .or(() -> next.map(Outing::place))
+                .or(() -> all.stream().findFirst())
+                .ifPresent(p -> {
+                    model.addAttribute("place", p);
+                    model.addAttribute("nights", nights(p));
+                });
+        return "board/board";
+    }
+
+    private List<NightRow> nights(Place place) {
+        LocalDate today = LocalDate.now(clock.withZone(place.zone()));
+        return IntStream.range(0, NIGHTS)
+                .mapToObj(i -> row(skies.night(place, today.plusDays(i))))
+                .toList();
+    }
+
+    private static NightRow row(Night night) {
+        Duration core = Interval.total(night.coreDark());
+        return new NightRow(
+                night.date(),
+                Words.shortDay(night.date()),
+                Ribbon.of(night),
+                hours(Interval.total(night.moonless())),
+                hours(core),
+                Words.percent(night.moon().fraction()),
+                Words.phase(night.moon()),
+                core.compareTo(Duration.ofHours(1)) >= 0);
+    }
+
+    private static String hours(Duration duration) {
+        return duration.isZero() ? "\u2014" : Words.span(duration);
+    }
+}

@@ -1,0 +1,114 @@
+package dev.halfdusk.app.demo;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.MoonPhase;
+import dev.halfdusk.core.sky.Site;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/**
+ * Fills an empty database with the demo scenario: two friends on a made-up stretch of Atlantic coast. Nights are looked
+ * up in the sky from today on, so the demo never grows old.
+ */
+@Component
+@ConditionalOnProperty("halfdusk.demo")
+class DemoData implements SmartInitializingSingleton {
+
+    private static final ZoneId COAST = ZoneId.of("Europe/Lisbon");
+
+    private final Places places;
+    private final Kit kit;
+    private final Outings outings;
+    private final Clock clock;
+
+    DemoData(Places places, Kit kit, Outings outings, Clock clock) {
+        this.places = places;
+        this.kit = kit;
+        this.outings = outings;
+        this.clock = clock;
+    }
+
+    @Override
+    public void afterSingletonsInstantiated() { // before the first request is let in
+        if (!places.all().isEmpty()) {
+            return;
+        }
+        Place ledge = place("Salt Ledge", 37.6012, -8.7921, 31, COAST);
+        Place arch = place("Needle Arch", 37.5738, -8.7664, 12, COAST);
+        Place mill = place("Old Tide Mill", 37.6434, -8.6902, 6, COAST);
+        place("Strait lookout", 36.0104, -5.6120, 140, ZoneId.of("Europe/Madrid"));
+
+        LocalDate today = LocalDate.now(clock.withZone(COAST));
+        LocalDate core = nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 2);
+        LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
+        LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
+        LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
+        add("Core over Needle Arch", ledge, core, "33 MP", "20 mm", 20, 1.8, 3, 3200);
+        add("First core of dawn", arch, dawn, "APS-C", "18\u201355", 18, 3.5, 3, 6400);
+        add("Star field at the mill", mill, dark, "33 MP", "35 mm", 35, 2, 3, 1600);
+        add("Summer core, fisheye", ledge, summer, "24 MP", "fisheye", 12, 2.8, 3, 3200);
+    }
+
+    private Place place(String name, double latitude, double longitude, double elevation, ZoneId zone) {
+        return places.add(new Place(null, name, new Site(latitude, longitude, elevation), zone));
+    }
+
+    /** The first wanted night around a new moon, looking forwards or backwards for up to a year; else the start. */
+    private static LocalDate nearNewMoon(Place place, LocalDate from, int direction, Predicate<Night> wanted) {
+        Instant start = from.atStartOfDay(place.zone()).toInstant();
+        Instant end = start.plus(Duration.ofDays(366L * direction));
+        List<MoonPhase> phases = direction > 0 ? MoonPhase.between(start, end) : MoonPhase.between(end, start);
+        Comparator<LocalDate> order = Comparator.naturalOrder();
+        return phases.stream()
+                .filter(p -> p.quarter() == MoonPhase.Quarter.NEW)
+                .map(p -> p.when().atZone(place.zone()).toLocalDate())
+                .sorted(direction > 0 ? order : order.reversed())
+                .flatMap(d -> Stream.of(d, d.plusDays(direction)))
+                .filter(d -> wanted.test(Night.of(place.site(), d, place.zone(), NightRules.USUAL)))
+                .findFirst()
+                .orElse(from);
+    }
+
+    private static double hours(List<Interval> intervals) {
+        return Interval.total(intervals).toMinutes()
+                / (double) Duration.ofHours(1).toMinutes();
+    }
+
+    private void add(
+            String title,
+            Place place,
+            LocalDate night,
+            String body,
+            String lens,
+            double focal,
+            double aperture,
+            double tolerance,
+            int iso) {
+        Kit.Body b = kit.bodies().stream()
+                .filter(x -> x.name().contains(body))
+                .findFirst()
+                .orElseThrow();
+        Kit.NamedLens l = kit.lenses().stream()
+                .filter(x -> x.name().contains(lens))
+                .findFirst()
+                .orElseThrow();
+        outings.save(new Outing(null, title, place, night, b, l, focal, aperture, tolerance, iso));
+    }
+}

@@ -1,0 +1,136 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.Site;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Component;
+
+/** Between an outing and the fields of its page. */
+@Component
+class OutingForm {
+
+    /** What the place list sends when coordinates are typed instead. */
+    static final String NEW_PLACE = "new";
+
+    private final Places places;
+    private final Kit kit;
+
+    OutingForm(Places places, Kit kit) {
+        this.places = places;
+        this.kit = kit;
+    }
+
+    /** The fields of an outing that exists. */
+    Form fields(Outing outing) {
+        return new Form()
+                .put("title", outing.title())
+                .put("place", outing.place().id())
+                .put("night", outing.night())
+                .put("body", outing.body().id())
+                .put("lens", outing.lens().id())
+                .put("focal", plain(outing.focalMm()))
+                .put("aperture", plain(outing.aperture()))
+                .put("tolerance", plain(outing.tolerancePx()))
+                .put("iso", outing.iso());
+    }
+
+    /** A sensible start: first place, first kit, the lens wide open. */
+    Form blank(LocalDate night, ZoneId zone) {
+        Form form = new Form()
+                .put(
+                        "place",
+                        places.all().stream()
+                                .findFirst()
+                                .map(p -> p.id().toString())
+                                .orElse(NEW_PLACE))
+                .put("elevation", "0")
+                .put("zone", zone)
+                .put("night", night)
+                .put("tolerance", "3")
+                .put("iso", "3200");
+        kit.bodies().stream().findFirst().ifPresent(b -> form.put("body", b.id()));
+        kit.lenses().stream()
+                .findFirst()
+                .ifPresent(l -> form.put("lens", l.id())
+                        .put("focal", plain(l.lens().shortestMm()))
+                        .put("aperture", plain(l.lens().widestAtShort())));
+        return form;
+    }
+
+    /** Reads an outing; empty where the form now holds complaints. */
+    Optional<Outing> read(Form form, Long id) {
+        Place place = place(form);
+        LocalDate night = form.night("night");
+        Optional<Kit.Body> body = chosen(form, "body", kit::body, "a body");
+        Optional<Kit.NamedLens> lens = chosen(form, "lens", kit::lens, "a lens");
+        OptionalDouble focal =
+                form.number("focal", lens.map(l -> l.lens().focalLengths()).orElse(Range.FOCAL_LENGTH));
+        Range apertures = lens.isPresent() && focal.isPresent()
+                ? lens.get().lens().apertures(focal.getAsDouble())
+                : Range.APERTURE;
+        OptionalDouble aperture = form.number("aperture", apertures);
+        OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
+        OptionalLong iso = form.whole("iso", body.map(OutingForm::isoRange).orElse(Range.ISO));
+        String title =
+                form.has("title") ? form.text("title", "a title") : place == null ? null : "Core over " + place.name();
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Outing(
+                id,
+                title,
+                place,
+                night,
+                body.orElseThrow(),
+                lens.orElseThrow(),
+                focal.getAsDouble(),
+                aperture.getAsDouble(),
+                tolerance.getAsDouble(),
+                (int) iso.getAsLong()));
+    }
+
+    private Place place(Form form) {
+        if (!NEW_PLACE.equals(form.value("place"))) {
+            return chosen(form, "place", places::find, "a place").orElse(null);
+        }
+        String name = form.text("placeName", "a name for the place");
+        OptionalDouble latitude = form.number("latitude", Range.LATITUDE);
+        OptionalDouble longitude = form.number("longitude", Range.LONGITUDE);
+        OptionalDouble elevation = form.number("elevation", Range.ELEVATION);
+        ZoneId zone = form.zone("zone");
+        if (name == null || latitude.isEmpty() || longitude.isEmpty() || elevation.isEmpty() || zone == null) {
+            return null;
+        }
+        Site site = new Site(latitude.getAsDouble(), longitude.getAsDouble(), elevation.getAsDouble());
+        return new Place(null, name, site, zone);
+    }
+
+    private interface Finder<T> {
+        Optional<T> find(long id);
+    }
+
+    private static <T> Optional<T> chosen(Form form, String field, Finder<T> finder, String what) {
+        OptionalLong id = form.id(field);
+        Optional<T> found = id.isPresent() ? finder.find(id.getAsLong()) : Optional.empty();
+        if (found.isEmpty()) {
+            form.reject(field, "Choose " + what + " from the list.");
+        }
+        return found;
+    }
+
+    private static Range isoRange(Kit.Body body) {
+        return new Range(Range.ISO.quantity(), Range.ISO.min(), body.topIso(), Range.ISO.unit());
+    }
+
+    private static String plain(double value) {
+        return value == Math.rint(value) ? Long.toString((long) value) : Double.toString(value);
+    }
+}

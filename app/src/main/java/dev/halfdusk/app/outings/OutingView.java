@@ -1,0 +1,256 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.pictures.SkyStrip;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.ShutterAdvice;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.outing.RunSheet;
+import dev.halfdusk.core.outing.SharpStars;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Interval;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** An outing in the words and numbers of its page, at one minute of its night. */
+public record OutingView(
+        Outing outing,
+        String night,
+        LocalDate before,
+        LocalDate after,
+        String moon,
+        String verdict,
+        Ribbon ribbon,
+        int minute,
+        String notch,
+        AtMinute at,
+        List<CoreRow> core,
+        List<SheetRow> sheet,
+        List<String> cautions) {
+
+    /** What depends on the minute. */
+    public record AtMinute(
+            String clock,
+            String utc,
+            String aim,
+            String field,
+            String stance,
+            String arch,
+            Shutter shutter,
+            List<RuleRow> rules,
+            List<TestRow> tests,
+            List<ReasonRow> reasons,
+            SkyStrip picture) {}
+
+    /** The recommended shutter. */
+    public record Shutter(
+            String label, String limit, String really, String worst, String median, String where, String tolerance) {}
+
+    /** One school. */
+    public record RuleRow(String label, String formula, String seconds, String dial, String drift, boolean tooLong) {}
+
+    /** Composition test at one ISO. */
+    public record TestRow(int iso, String seconds, String dial) {}
+
+    public record ReasonRow(String what, String value, String formula, String source) {}
+
+    /** The core at one instant of its window. */
+    public record CoreRow(String when, String clock, String altitude, String azimuth, String compass, String stance) {}
+
+    public record SheetRow(String clock, String utc, String what, boolean act) {}
+
+    /** @param minute after local noon; empty for the plan's own best minute */
+    public static OutingView of(Outing outing, Skies skies, Optional<Integer> minute) {
+        SharpStars plan = outing.plan(skies);
+        Night night = plan.night();
+        Ribbon ribbon = Ribbon.of(night);
+        int shown = ribbon.clamp(minute.orElseGet(() -> minuteOf(night, plan.best())));
+        Instant when = night.span().from().plus(Duration.ofMinutes(shown));
+        return new OutingView(
+                outing,
+                Words.night(night.date()),
+                neighbour(night.date(), -1),
+                neighbour(night.date(), 1),
+                moon(night),
+                verdict(plan),
+                ribbon,
+                shown,
+                ribbon.at(shown),
+                atMinute(outing, plan, when),
+                core(plan),
+                sheet(plan),
+                RunSheet.CAUTIONS);
+    }
+
+    /** The night before or after, or null at the end of the years that can be computed. */
+    private static LocalDate neighbour(LocalDate date, int days) {
+        return Form.NIGHTS.contains(date.plusDays(days)) ? date.plusDays(days) : null;
+    }
+
+    private static int minuteOf(Night night, Instant when) {
+        return Math.round(Duration.between(night.span().from(), when).toMinutes() / 10f) * 10;
+    }
+
+    private static String moon(Night night) {
+        ZoneId zone = night.zone();
+        String text = Words.percent(night.moon().fraction());
+        Optional<Instant> rise = night.time(HorizonEvent.Kind.MOON, true);
+        Optional<Instant> set = night.time(HorizonEvent.Kind.MOON, false);
+        if (set.isPresent() && (rise.isEmpty() || set.get().isBefore(rise.get()))) {
+            text += ", sets " + Words.clock(set.get(), zone);
+        }
+        if (rise.isPresent()) {
+            text += ", rises " + Words.clock(rise.get(), zone);
+        }
+        return text;
+    }
+
+    private static String verdict(SharpStars plan) {
+        Night night = plan.night();
+        return switch (night.darkness()) {
+            case SUN_STAYS_UP -> "The sun does not set on this date. No stars.";
+            case TWILIGHT_ONLY ->
+                "It never gets fully dark: the sun goes no lower than "
+                        + Words.number(night.sunLowest().value(), 1) + "\u00b0, at "
+                        + Words.clock(night.sunLowest().when(), night.zone()) + ".";
+            case DARK, SUN_STAYS_DOWN -> darkVerdict(night);
+        };
+    }
+
+    private static String darkVerdict(Night night) {
+        Duration core = Interval.total(night.coreDark());
+        Duration dark = Interval.total(night.moonless());
+        if (!core.isZero()) {
+            Interval window = night.coreWindow().orElseThrow();
+            return Words.span(core) + " of dark, moonless sky with the core above "
+                    + Words.trimmed(night.rules().coreAltitudeDeg()) + "\u00b0, "
+                    + Words.clock(window.from(), night.zone()) + " to " + Words.clock(window.to(), night.zone()) + ".";
+        }
+        if (!dark.isZero()) {
+            return Words.span(dark) + " of dark sky without moon, but the core is not up in it.";
+        }
+        return "The moon is up through all " + Words.span(Interval.total(night.dark())) + " of darkness.";
+    }
+
+    private static AtMinute atMinute(Outing outing, SharpStars plan, Instant when) {
+        SharpStars.Aim aim = plan.aim(when);
+        ShutterAdvice advice = plan.shutter(aim);
+        Galaxy.Arch arch = plan.night().arch(when);
+        String aimed = (aim.atCore() ? "at the core, " : "core is down; looking ")
+                + Words.number(aim.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(aim.azimuthDeg()) + ", "
+                + Words.number(aim.altitudeDeg(), 0) + "\u00b0 up";
+        String field = Words.trimmed(outing.focalMm()) + " mm, "
+                + Words.number(plan.optics().widthDeg(), 0) + "\u00b0 \u00d7 "
+                + Words.number(plan.optics().heightDeg(), 0) + "\u00b0";
+        String band = "from " + Words.number(arch.leftFootDeg(), 0) + "\u00b0 to "
+                + Words.number(arch.rightFootDeg(), 0) + "\u00b0, top " + Words.number(arch.topAltitudeDeg(), 0)
+                + "\u00b0 high";
+        return new AtMinute(
+                Words.clock(when, plan.night().zone()),
+                Words.clock(when, ZoneOffset.UTC),
+                aimed,
+                field,
+                stance(arch),
+                band,
+                shutter(advice, plan, aim, outing),
+                rules(plan, aim, outing.tolerancePx()),
+                tests(outing, advice),
+                advice.reasons().stream().map(OutingView::reason).toList(),
+                SkyStrip.of(plan, aim));
+    }
+
+    private static String stance(Galaxy.Arch arch) {
+        String side = arch.stance() == Galaxy.Stance.LEANING ? arch.risesToLeft() ? " left" : " right" : "";
+        return arch.stance().words() + side;
+    }
+
+    private static Shutter shutter(ShutterAdvice advice, SharpStars plan, SharpStars.Aim aim, Outing outing) {
+        return new Shutter(
+                advice.dial() == null ? "\u2014" : advice.dial().label(),
+                Words.number(advice.limitSeconds(), 1),
+                Words.number(
+                        advice.dial() == null
+                                ? advice.limitSeconds()
+                                : advice.dial().realSeconds(),
+                        1),
+                Words.number(advice.field().worst().px(), 1),
+                Words.number(advice.field().medianPx(), 1),
+                advice.field().worstWhere(plan.framing(aim)),
+                Words.trimmed(outing.tolerancePx()));
+    }
+
+    private static List<RuleRow> rules(SharpStars plan, SharpStars.Aim aim, double tolerance) {
+        return plan.rules(aim).stream()
+                .map(r -> new RuleRow(
+                        r.rule().label(),
+                        r.rule().formula(),
+                        Words.number(r.seconds(), r.seconds() < 9.995 ? 2 : 1),
+                        r.dial().map(Dial.Stop::label).orElse("\u2014"),
+                        Words.number(r.worstPx(), 1),
+                        r.worstPx() > tolerance * 1.005))
+                .toList();
+    }
+
+    private static List<TestRow> tests(Outing outing, ShutterAdvice advice) {
+        List<TestRow> rows = new ArrayList<>();
+        double seconds =
+                advice.dial() == null ? advice.limitSeconds() : advice.dial().realSeconds();
+        for (int iso = outing.body().topIso(); iso > outing.iso() && rows.size() < 3; iso /= 2) {
+            double test = outing.compositionTest(seconds, iso);
+            rows.add(new TestRow(
+                    iso,
+                    Words.number(test, test < 1 ? 2 : 1),
+                    outing.body().dial().nearest(test).label()));
+        }
+        return rows;
+    }
+
+    private static ReasonRow reason(Reason r) {
+        String unit = r.unit().equals("\u2033") ? r.unit() : " " + r.unit();
+        return new ReasonRow(r.what(), Words.number(r.value(), 2) + unit, r.formula(), r.source());
+    }
+
+    private static List<CoreRow> core(SharpStars plan) {
+        Optional<Interval> window = plan.window();
+        if (window.isEmpty()) {
+            return List.of();
+        }
+        Interval w = window.get();
+        return List.of(row(plan, "start", w.from()), row(plan, "middle", w.middle()), row(plan, "end", w.to()));
+    }
+
+    private static CoreRow row(SharpStars plan, String name, Instant when) {
+        Horizontal core = plan.night().core(when);
+        return new CoreRow(
+                name,
+                Words.clock(when, plan.night().zone()),
+                Words.number(core.refractedAltitudeDeg(), 1) + "\u00b0",
+                Words.number(core.azimuthDeg(), 1) + "\u00b0",
+                Angles.compass(core.azimuthDeg()),
+                stance(plan.night().arch(when)));
+    }
+
+    private static List<SheetRow> sheet(SharpStars plan) {
+        ZoneId zone = plan.night().zone();
+        return RunSheet.of(plan).stream()
+                .map(line -> new SheetRow(
+                        Words.clockSeconds(line.when(), zone),
+                        Words.clockSeconds(line.when(), ZoneOffset.UTC),
+                        line.what(),
+                        line.act()))
+                .toList();
+    }
+}

@@ -1,0 +1,179 @@
+package dev.halfdusk.app.web;
+
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.DateOutOfRange;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+
+/**
+ * What someone typed, what was wrong with it, and the values read from it. Every page with fields reads them through
+ * this, so that a message always stands beside its field, names the allowed range and keeps the entry.
+ */
+public final class Form {
+
+    private static final int LONGEST_TEXT = 200;
+
+    /** A day inside the ephemeris at both ends, since a night reaches into the next day in any time zone. */
+    public static final Dates NIGHTS = new Dates(LocalDate.of(2000, 1, 2), LocalDate.of(2059, 12, 29));
+
+    /** First and last allowed date. */
+    public record Dates(LocalDate first, LocalDate last) {
+
+        public boolean contains(LocalDate date) {
+            return !date.isBefore(first) && !date.isAfter(last);
+        }
+
+        String words() {
+            return first + " to " + last;
+        }
+    }
+
+    private final Map<String, String> typed = new LinkedHashMap<>();
+    private final Map<String, String> errors = new LinkedHashMap<>();
+
+    public static Form of(Map<String, String> typed) {
+        Form form = new Form();
+        typed.forEach(form::put);
+        return form;
+    }
+
+    /** The same entries without complaints. */
+    public Form copy() {
+        return of(typed);
+    }
+
+    public Form put(String field, Object value) {
+        typed.put(field, value == null ? "" : value.toString().strip());
+        return this;
+    }
+
+    /** What was typed, never null. */
+    public String value(String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    /** What is wrong with the field, or null. */
+    public String error(String field) {
+        return errors.get(field);
+    }
+
+    public boolean hasErrors() {
+        return !errors.isEmpty();
+    }
+
+    public Map<String, String> errors() {
+        return Map.copyOf(errors);
+    }
+
+    public boolean has(String field) {
+        return !value(field).isEmpty();
+    }
+
+    /** Keeps the first complaint about a field. */
+    public void reject(String field, String message) {
+        errors.putIfAbsent(field, message);
+    }
+
+    /** A number within a range, with point or comma; empty after a complaint. */
+    public OptionalDouble number(String field, Range range) {
+        String text = value(field);
+        if (text.isEmpty()) {
+            reject(field, "Enter the " + range.quantity() + ": " + range.allowed() + ".");
+            return OptionalDouble.empty();
+        }
+        double value;
+        try {
+            value = Double.parseDouble(text.replace(',', '.').replace('\u2212', '-'));
+        } catch (NumberFormatException e) {
+            reject(field, "\u201c" + clip(text) + "\u201d is not a number. Allowed: " + range.allowed() + ".");
+            return OptionalDouble.empty();
+        }
+        if (!range.holds(value)) {
+            reject(field, clip(text) + " is outside what is allowed: " + range.allowed() + ".");
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(value);
+    }
+
+    /** A whole number within a range; empty after a complaint. */
+    public OptionalLong whole(String field, Range range) {
+        OptionalDouble number = number(field, range);
+        if (number.isPresent() && number.getAsDouble() != Math.rint(number.getAsDouble())) {
+            reject(field, "Only whole numbers: " + range.allowed() + ".");
+            return OptionalLong.empty();
+        }
+        return number.isPresent() ? OptionalLong.of((long) number.getAsDouble()) : OptionalLong.empty();
+    }
+
+    /** The id chosen in a list; empty, without complaint, where the field holds no id. */
+    public OptionalLong id(String field) {
+        try {
+            return OptionalLong.of(Long.parseLong(value(field)));
+        } catch (NumberFormatException e) {
+            return OptionalLong.empty();
+        }
+    }
+
+    /** Text that must be there and not be too long. Null after a complaint. */
+    public String text(String field, String what) {
+        String text = value(field);
+        if (text.isEmpty()) {
+            reject(field, "Enter " + what + ".");
+            return null;
+        }
+        if (text.length() > LONGEST_TEXT) {
+            reject(field, "At most " + LONGEST_TEXT + " characters; these are " + text.length() + ".");
+            return null;
+        }
+        return text;
+    }
+
+    /** The evening's date of a night, in the years that can be computed. Null after a complaint. */
+    public LocalDate night(String field) {
+        String text = value(field);
+        LocalDate date;
+        try {
+            date = LocalDate.parse(text);
+        } catch (DateTimeException e) {
+            reject(
+                    field,
+                    (text.isEmpty() ? "Enter a date" : "\u201c" + clip(text) + "\u201d is not a date")
+                            + " as year-month-day, such as 2027-06-08. Allowed: " + NIGHTS.words() + ".");
+            return null;
+        }
+        if (!NIGHTS.contains(date)) {
+            reject(field, new DateOutOfRange(date.toString()).getMessage() + ". Allowed: " + NIGHTS.words() + ".");
+            return null;
+        }
+        return date;
+    }
+
+    /** A night that can be shown, from an address; empty for anything else. */
+    public static Optional<LocalDate> nightIn(String text) {
+        LocalDate date = of(Map.of("night", text)).night("night");
+        return Optional.ofNullable(date);
+    }
+
+    /** A time zone by its name. Null after a complaint. */
+    public ZoneId zone(String field) {
+        try {
+            return ZoneId.of(value(field));
+        } catch (DateTimeException e) {
+            reject(
+                    field,
+                    "\u201c" + clip(value(field))
+                            + "\u201d is not a time zone. Allowed: names such as Europe/Lisbon, or UTC.");
+            return null;
+        }
+    }
+
+    private static String clip(String text) {
+        return text.length() > 40 ? text.substring(0, 40) + "\u2026" : text;
+    }
+}

@@ -1,0 +1,40 @@
+package dev.halfdusk.app.web;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What the frame around every page needs: the lamp, the rail, the way back. */
+@ControllerAdvice(annotations = Controller.class)
+class LayoutModel {
+
+    private static final List<View> VIEWS = List.of(
+            new View("Dusk board", "/", "b"),
+            new View("Outings", "/outings", "o"),
+            new View("New outing", "/outings/new", "n"));
+
+    /**
+     * A word on the rail.
+     *
+     * @param key pressed after g
+     */
+    public record View(String name, String path, String key) {}
+
+    @ModelAttribute
+    void layout(
+            @CookieValue(name = Lamp.COOKIE, defaultValue = "dusk") String lamp,
+            HttpServletRequest request,
+            Model model) {
+        String query = request.getQueryString();
+        boolean page = "GET".equals(request.getMethod());
+        model.addAttribute("lamp", Lamp.of(lamp).key());
+        model.addAttribute("lamps", Lamp.values());
+        model.addAttribute("views", VIEWS);
+        model.addAttribute("path", request.getRequestURI());
+        model.addAttribute("here", page ? request.getRequestURI() + (query == null ? "" : "?" + query) : "/");
+    }
+}

@@ -1,0 +1,108 @@
+package dev.halfdusk.app.web;
+
+import dev.halfdusk.core.sky.Illumination;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+/** How times, spans and numbers are written on every page. */
+public final class Words {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMMM", Locale.UK);
+    private static final DateTimeFormatter SHORT_DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.UK);
+    private static final DateTimeFormatter FULL_DAY = DateTimeFormatter.ofPattern("EEE d MMMM yyyy", Locale.UK);
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
+    private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.UK);
+
+    private Words() {}
+
+    /** "Tue 8 to Wed 9 June 2027", the evening and the morning of a night. */
+    public static String night(LocalDate evening) {
+        LocalDate morning = evening.plusDays(1);
+        String first;
+        if (evening.getYear() != morning.getYear()) {
+            first = FULL_DAY.format(evening);
+        } else if (evening.getMonth() != morning.getMonth()) {
+            first = DAY.format(evening);
+        } else {
+            first = DateTimeFormatter.ofPattern("EEE d", Locale.UK).format(evening);
+        }
+        return first + " to " + FULL_DAY.format(morning);
+    }
+
+    public static String shortDay(LocalDate date) {
+        return SHORT_DAY.format(date);
+    }
+
+    /** Wall clock to the minute, nearest. */
+    public static String clock(Instant instant, ZoneId zone) {
+        return CLOCK.format(instant.plusSeconds(30).atZone(zone));
+    }
+
+    public static String clockSeconds(Instant instant, ZoneId zone) {
+        return SECONDS.format(instant.plusMillis(500).atZone(zone));
+    }
+
+    /** "3 h 26 min", "26 min". */
+    public static String span(Duration duration) {
+        long minutes = Math.round(duration.toSeconds() / 60.0);
+        if (minutes < 60) {
+            return minutes + " min";
+        }
+        return minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
+    }
+
+    /** "today", "tomorrow", "in 12 days", "12 days ago". */
+    public static String away(LocalDate today, LocalDate date) {
+        long days = date.toEpochDay() - today.toEpochDay();
+        if (days == 0) {
+            return "tonight";
+        }
+        if (days == 1) {
+            return "tomorrow";
+        }
+        if (days == -1) {
+            return "last night";
+        }
+        return days > 0 ? "in " + days + " days" : -days + " days ago";
+    }
+
+    /** With so many decimals, and a real minus sign. */
+    public static String number(double value, int decimals) {
+        if (Double.isInfinite(value)) {
+            return "no limit";
+        }
+        return String.format(Locale.ROOT, "%." + decimals + "f", value).replace('-', '\u2212');
+    }
+
+    /** Without needless decimals: "1.8", "20". */
+    public static String trimmed(double value) {
+        return value == Math.rint(value) ? number(value, 0) : number(Math.round(value * 100) / 100.0, decimals(value));
+    }
+
+    private static int decimals(double value) {
+        return Math.abs(value * 10 - Math.rint(value * 10)) < 1e-6 ? 1 : 2;
+    }
+
+    public static String percent(double fraction) {
+        return Math.round(fraction * 100) + " %";
+    }
+
+    /** "waxing crescent", "full" and so on, by the lit fraction. */
+    public static String phase(Illumination moon) {
+        if (moon.fraction() < 0.02) {
+            return "new";
+        }
+        if (moon.fraction() > 0.98) {
+            return "full";
+        }
+        String way = moon.waxing() ? "waxing " : "waning ";
+        if (moon.fraction() > 0.45 && moon.fraction() < 0.55) {
+            return moon.waxing() ? "first quarter" : "last quarter";
+        }
+        return way + (moon.fraction() < 0.5 ? "crescent" : "gibbous");
+    }
+}

@@ -1,0 +1,2 @@
+/** Shutter, aperture and ISO, each with its reasons. */
+package dev.halfdusk.core.exposure;

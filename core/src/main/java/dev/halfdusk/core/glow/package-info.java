@@ -1,0 +1,2 @@
+/** Brightness and colour of the sky. */
+package dev.halfdusk.core.glow;

@@ -1,0 +1,29 @@
+package dev.halfdusk.core.measure;
+
+/** Angles in degrees, brought into one turn. */
+public final class Angles {
+
+    private static final String[] POINTS = {
+        "N", "NNE", "NE", "ENE", "E", "ESE", "SE", "SSE", "S", "SSW", "SW", "WSW", "W", "WNW", "NW", "NNW"
+    };
+
+    private Angles() {}
+
+    /** The same direction in 0 (included) to 360 (excluded). */
+    public static double turn(double degrees) {
+        double rest = degrees % 360;
+        double positive = rest < 0 ? rest + 360 : rest;
+        return positive >= 360 ? 0 : positive;
+    }
+
+    /** The same direction in −180 (excluded) to 180 (included). */
+    public static double halfTurn(double degrees) {
+        double turned = turn(degrees);
+        return turned > 180 ? turned - 360 : turned;
+    }
+
+    /** The nearest of the sixteen compass points for an azimuth counted from north through east. */
+    public static String compass(double azimuthDeg) {
+        return POINTS[(int) Math.round(turn(azimuthDeg) / 22.5) % 16];
+    }
+}

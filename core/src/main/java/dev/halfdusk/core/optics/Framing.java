@@ -1,0 +1,83 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Vector;
+import java.util.Optional;
+
+/**
+ * A camera pointed somewhere: where a direction falls on the sensor, and what a point of the sensor sees.
+ *
+ * <p>Directions are unit vectors east, north, up. Image points are millimetres as seen in the picture, x right, y down,
+ * origin in the centre. No distortion, no refraction.
+ */
+public final class Framing {
+
+    private final Optics optics;
+    private final Vector forward;
+    private final Vector right;
+    private final Vector down;
+
+    private Framing(Optics optics, Vector forward, Vector right, Vector down) {
+        this.optics = optics;
+        this.forward = forward;
+        this.right = right;
+        this.down = down;
+    }
+
+    /** A point of the picture in millimetres. */
+    public record Point(double x, double y) {}
+
+    /**
+     * @param azimuthDeg of the axis, from north through east
+     * @param altitudeDeg of the axis, −90 to 90
+     * @param rollDeg of the camera, positive clockwise seen from behind it
+     */
+    public static Framing of(Optics optics, double azimuthDeg, double altitudeDeg, double rollDeg) {
+        Vector forward = direction(azimuthDeg, altitudeDeg);
+        double az = Math.toRadians(azimuthDeg);
+        Vector levelRight = new Vector(Math.cos(az), -Math.sin(az), 0);
+        Vector right = levelRight.turnedAbout(forward, Math.toRadians(rollDeg));
+        return new Framing(optics, forward, right, forward.cross(right));
+    }
+
+    /** East, north and up components of an azimuth and altitude. */
+    public static Vector direction(double azimuthDeg, double altitudeDeg) {
+        return Vector.towards(90 - azimuthDeg, altitudeDeg);
+    }
+
+    public Optics optics() {
+        return optics;
+    }
+
+    /** Where a direction falls, whether on the sensor or beside it; empty where the lens cannot draw it at all. */
+    public Optional<Point> project(Vector direction) {
+        double x = direction.dot(right);
+        double y = direction.dot(down);
+        double z = direction.dot(forward);
+        double off = Math.hypot(x, y);
+        double radius = optics.projection().radius(Math.atan2(off, z), optics.focalMm());
+        if (!Double.isFinite(radius)) {
+            return Optional.empty();
+        }
+        double scale = off == 0 ? 0 : radius / off;
+        return Optional.of(new Point(x * scale, y * scale));
+    }
+
+    /** The direction that a point of the picture sees. */
+    public Vector see(Point point) {
+        double radius = Math.hypot(point.x, point.y);
+        if (radius == 0) {
+            return forward;
+        }
+        double theta = optics.projection().angle(radius, optics.focalMm());
+        double across = Math.sin(theta) / radius;
+        return forward.times(Math.cos(theta))
+                .plus(right.times(point.x * across))
+                .plus(down.times(point.y * across));
+    }
+
+    /** Whether a point lies on the sensor. */
+    public boolean holds(Point point) {
+        return Math.abs(point.x) <= optics.sensor().widthMm() / 2
+                && Math.abs(point.y) <= optics.sensor().heightMm() / 2;
+    }
+}

@@ -1,0 +1,50 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * A lens with its zoom range; a prime has both ends alike.
+ *
+ * @param widestAtShort smallest f-number at the short end
+ * @param widestAtLong smallest f-number at the long end
+ */
+public record Lens(
+        double shortestMm, double longestMm, double widestAtShort, double widestAtLong, Projection projection) {
+
+    public Lens {
+        Range.FOCAL_LENGTH.check(shortestMm);
+        Range.FOCAL_LENGTH.check(longestMm);
+        Range.APERTURE.check(widestAtShort);
+        Range.APERTURE.check(widestAtLong);
+        if (longestMm < shortestMm) {
+            throw new IllegalArgumentException("the long end of a zoom cannot be shorter than its short end");
+        }
+    }
+
+    public boolean isPrime() {
+        return shortestMm == longestMm;
+    }
+
+    /** The focal lengths this lens can be set to. */
+    public Range focalLengths() {
+        return new Range(Range.FOCAL_LENGTH.quantity(), shortestMm, longestMm, Range.FOCAL_LENGTH.unit());
+    }
+
+    /** The f-numbers this lens can be set to at a focal length. */
+    public Range apertures(double focalMm) {
+        return new Range(Range.APERTURE.quantity(), widestAt(focalMm), Range.APERTURE.max(), "");
+    }
+
+    /**
+     * The smallest f-number at a focal length. Between the ends it is interpolated in stops over the logarithm of the
+     * focal length and rounded to a tenth: real zooms step, so this may be off by a third of a stop.
+     */
+    public double widestAt(double focalMm) {
+        focalLengths().check(focalMm);
+        if (isPrime() || widestAtShort == widestAtLong) {
+            return widestAtShort;
+        }
+        double share = Math.log(focalMm / shortestMm) / Math.log(longestMm / shortestMm);
+        return Math.round(10 * widestAtShort * Math.pow(widestAtLong / widestAtShort, share)) / 10.0;
+    }
+}

@@ -1,0 +1,35 @@
+package dev.halfdusk.core.optics;
+
+/** How a lens maps an angle off its axis to a distance from the centre of the image. */
+public enum Projection {
+    /** Straight lines stay straight: r = f tan θ. Nothing at 90° or beyond. */
+    RECTILINEAR {
+        @Override
+        public double radius(double theta, double focal) {
+            return theta >= Math.PI / 2 ? Double.POSITIVE_INFINITY : focal * Math.tan(theta);
+        }
+
+        @Override
+        public double angle(double radius, double focal) {
+            return Math.atan(radius / focal);
+        }
+    },
+    /** Fisheye, equidistant: r = f θ. */
+    FISHEYE {
+        @Override
+        public double radius(double theta, double focal) {
+            return focal * theta;
+        }
+
+        @Override
+        public double angle(double radius, double focal) {
+            return Math.min(Math.PI, radius / focal);
+        }
+    };
+
+    /** Image distance in the unit of the focal length for an angle in radians. */
+    public abstract double radius(double theta, double focal);
+
+    /** Angle in radians for an image distance. */
+    public abstract double angle(double radius, double focal);
+}

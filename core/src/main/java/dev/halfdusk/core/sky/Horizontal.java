@@ -1,0 +1,17 @@
+package dev.halfdusk.core.sky;
+
+/**
+ * Topocentric apparent place against the horizon.
+ *
+ * @param altitudeDeg of the centre, airless: without refraction
+ * @param azimuthDeg from north through east, 0 to 360
+ * @param distanceKm from the observer; infinite for stars
+ * @param semidiameterDeg 0 for points
+ */
+public record Horizontal(double altitudeDeg, double azimuthDeg, double distanceKm, double semidiameterDeg) {
+
+    /** Altitude as seen through average air. */
+    public double refractedAltitudeDeg() {
+        return Refraction.STANDARD.lifted(altitudeDeg);
+    }
+}
