@@ -21,6 +21,7 @@ public final class TimeScale {
     static final double SECONDS_PER_DAY = 86_400;
     private static final long J2000_EPOCH_SECOND = 946_728_000L;
     private static final double TT_MINUS_TAI = 32.184;
+    private static final double HALF_MICROSECOND = 5e-7;
 
     /** The leap second table: TAI − UTC in seconds from each date on (IERS Bulletin C). */
     private static final TreeMap<Long, Integer> TAI_MINUS_UTC = new TreeMap<>(Map.of(
@@ -68,7 +69,7 @@ public final class TimeScale {
         double seconds = days * SECONDS_PER_DAY;
         // a second guess settles which side of a leap second the instant lies on
         double offset = ttMinusUtc((long) Math.floor(seconds) + J2000_EPOCH_SECOND);
-        offset = ttMinusUtc((long) Math.floor(seconds - offset) + J2000_EPOCH_SECOND);
+        offset = ttMinusUtc((long) Math.floor(seconds - offset + HALF_MICROSECOND) + J2000_EPOCH_SECOND);
         long micros = Math.round((seconds - offset) * 1e6);
         return Instant.ofEpochSecond(J2000_EPOCH_SECOND).plus(Duration.ofNanos(micros * 1000));
     }

@@ -1,0 +1,236 @@
+package dev.halfdusk.app.outings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import jakarta.servlet.http.Cookie;
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class OutingPagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Outings outings;
+
+    private static MockHttpServletRequestBuilder filled(MockHttpServletRequestBuilder request, String... changes) {
+        String[] usual = {
+            "place",
+            "new",
+            "placeName",
+            "Low Reef",
+            "latitude",
+            "37.6",
+            "longitude",
+            "-8.8",
+            "elevation",
+            "5",
+            "zone",
+            "Europe/Lisbon",
+            "night",
+            "2027-06-08",
+            "body",
+            "1",
+            "lens",
+            "1",
+            "focal",
+            "20",
+            "aperture",
+            "1.8",
+            "tolerance",
+            "3",
+            "iso",
+            "3200",
+            "title",
+            ""
+        };
+        Map<String, String> values = new LinkedHashMap<>();
+        Stream.of(usual, changes).forEach(list -> {
+            for (int i = 0; i < list.length; i += 2) {
+                values.put(list[i], list[i + 1]);
+            }
+        });
+        values.forEach(request::param);
+        return request;
+    }
+
+    @Test
+    void an_outing_is_stored_shown_changed_moved_deleted_and_brought_back() throws Exception {
+        String path = web.perform(filled(post("/outings"), "title", "Reef <b>&</b> core"))
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        web.perform(get(path))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Reef &lt;b&gt;&amp;&lt;/b&gt; core")))
+                .andExpect(content().string(containsString("Tue 8 to Wed 9 June 2027")));
+        web.perform(get(path + "/print")).andExpect(content().string(containsString("Darkness begins")));
+        web.perform(get(path + "/edit")).andExpect(content().string(containsString("value=\"2027-06-08\"")));
+
+        long id = Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
+        String place = outings.find(id).orElseThrow().place().id().toString();
+        web.perform(filled(post(path), "place", place, "focal", "20", "iso", "6400"))
+                .andExpect(redirectedUrl(path));
+        assertThat(outings.find(id).orElseThrow().iso()).isEqualTo(6400);
+        web.perform(post(path + "/night").param("night", "2027-07-04")).andExpect(redirectedUrl(path));
+        assertThat(outings.find(id).orElseThrow().night()).hasToString("2027-07-04");
+
+        web.perform(post(path + "/delete")).andExpect(redirectedUrl("/outings?deleted=" + id));
+        web.perform(get(path)).andExpect(status().isNotFound());
+        web.perform(get("/outings?deleted=" + id)).andExpect(content().string(containsString("Undo")));
+        web.perform(post(path + "/restore")).andExpect(redirectedUrl(path));
+        web.perform(get(path)).andExpect(status().isOk());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "latitude|95|\u221290 to 90\u00b0",
+                "latitude|north|is not a number",
+                "longitude|-181|\u2212180 to 180\u00b0",
+                "elevation||\u2212430 to 9000 m",
+                "zone|Nowhere/Else|is not a time zone",
+                "night|1850-01-01|2000\u20132059",
+                "night|2070-01-01|2000\u20132059",
+                "aperture|0|1.8 to 64",
+                "aperture|1.4|1.8 to 64",
+                "focal|0|20 to 20 mm",
+                "focal|abc|is not a number",
+                "tolerance|0|0.5 to 20 px",
+                "iso|9999999|25 to 51200",
+                "body|77|Choose a body",
+                "lens|x|Choose a lens",
+                "place|99|Choose a place",
+                "placeName||Enter a name"
+            })
+    void bad_entries_are_answered_beside_the_field_and_kept(String field, String typed, String answer)
+            throws Exception {
+        int before = outings.all().size();
+        String value = typed == null ? "" : typed;
+        web.perform(filled(post("/outings"), field, value))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)))
+                .andExpect(content().string(containsString(inList(field) ? answer : "value=\"" + value + "\"")));
+        assertThat(outings.all()).hasSize(before);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/outings/99999",
+                "/outings/abc",
+                "/outings/99999999999999999999",
+                "/nowhere",
+                "/outings/1/x",
+                "/.env"
+            })
+    void what_is_not_there_is_a_404_without_a_trace(String path) throws Exception {
+        web.perform(get(path).accept("text/html")).andExpect(status().isNotFound());
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/",
+                "/outings",
+                "/outings/new",
+                "/outings/new?night=banana&place=-1",
+                "/?place=77",
+                "/outings?deleted=x",
+                "/outings/preview"
+            })
+    void pages_answer_with_or_without_data_and_with_odd_addresses(String path) throws Exception {
+        web.perform(get(path))
+                .andExpect(status().isOk())
+                .andExpect(header().string("Content-Security-Policy", containsString("default-src 'self'")))
+                .andExpect(content().string(not(containsString("style=\""))))
+                .andExpect(content().string(not(containsString("onclick"))));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "69.65,18.96,2027-06-21,The sun does not set",
+        "56.5,-4.2,2027-06-21,never gets fully dark",
+        "78.2,15.6,2026-12-23,The moon is up through all",
+        "90,0,2027-12-27,the core is not up in it",
+        "-90,0,2027-07-04,core above",
+        "-33.9,151.2,2027-06-18,The moon is up",
+        "0,180,2028-02-29,of dark"
+    })
+    void every_latitude_and_season_has_words(String latitude, String longitude, String night, String words)
+            throws Exception {
+        web.perform(filled(
+                        get("/outings/preview"),
+                        "latitude",
+                        latitude,
+                        "longitude",
+                        longitude,
+                        "night",
+                        night,
+                        "zone",
+                        "UTC"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString(words)));
+    }
+
+    /** A list can only show what it offers. */
+    private static boolean inList(String field) {
+        return List.of("place", "body", "lens").contains(field);
+    }
+
+    @Test
+    void the_lamp_is_kept_and_only_leads_back_into_the_application() throws Exception {
+        web.perform(post("/lamp").param("lamp", "red").param("back", "/outings/new?night=2027-06-08"))
+                .andExpect(status().isSeeOther())
+                .andExpect(header().string("Location", "/outings/new?night=2027-06-08"))
+                .andExpect(header().string("Set-Cookie", containsString("lamp=red")));
+        for (String elsewhere : new String[] {"//other.example/", "https://other.example/", "/\\other.example"}) {
+            web.perform(post("/lamp").param("lamp", "red").param("back", elsewhere))
+                    .andExpect(header().string("Location", "/"));
+        }
+        web.perform(get("/").cookie(new Cookie("lamp", "red")))
+                .andExpect(content().string(containsString("data-lamp=\"red\"")));
+        web.perform(get("/").cookie(new Cookie("lamp", "<x>")))
+                .andExpect(content().string(containsString("data-lamp=\"dusk\"")));
+    }
+
+    @Test
+    void another_site_cannot_change_anything_here() throws Exception {
+        web.perform(filled(post("/outings")).header("Sec-Fetch-Site", "cross-site"))
+                .andExpect(status().isForbidden());
+        web.perform(get("/").header("Sec-Fetch-Site", "cross-site")).andExpect(status().isOk());
+    }
+}

@@ -1,0 +1,116 @@
+package dev.halfdusk.core.night;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.DateOutOfRange;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class NightTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
+
+    private static Night night(double latitude, double longitude, String date, String zone) {
+        return Night.of(new Site(latitude, longitude, 0), LocalDate.parse(date), ZoneId.of(zone), NightRules.USUAL);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "37.6, -8.8, 2027-06-08, Europe/Lisbon, DARK",
+        "56.5, -4.2, 2027-06-21, Europe/London, TWILIGHT_ONLY",
+        "69.65, 18.96, 2027-06-21, Europe/Oslo, SUN_STAYS_UP",
+        "78.2, 15.6, 2026-12-23, Arctic/Longyearbyen, SUN_STAYS_DOWN",
+        "90, 0, 2027-06-21, UTC, SUN_STAYS_UP",
+        "90, 0, 2027-12-21, UTC, SUN_STAYS_DOWN",
+        "-90, 0, 2027-06-21, UTC, SUN_STAYS_DOWN",
+        "-54.8, -68.3, 2026-12-20, America/Argentina/Ushuaia, TWILIGHT_ONLY",
+        "-17.8, 178, 2028-02-28, Pacific/Fiji, DARK",
+        "0, -180, 2028-02-29, UTC, DARK"
+    })
+    void every_kind_of_night_has_a_name(double lat, double lon, String date, String zone, Night.Darkness expected) {
+        Night night = night(lat, lon, date, zone);
+        assertThat(night.darkness()).isEqualTo(expected);
+        assertThat(night.sunDown().isEmpty()).isEqualTo(expected == Night.Darkness.SUN_STAYS_UP);
+        assertThat(night.sunLowest().value()).isBetween(-90.0, 90.0);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2027-03-27, 23", "2027-10-30, 25", "2027-06-08, 24"})
+    void a_night_is_as_long_as_its_clocks_say(String date, int hours) {
+        assertThat(Night.of(LEDGE, LocalDate.parse(date), LISBON, NightRules.USUAL)
+                        .span()
+                        .length())
+                .isEqualTo(Duration.ofHours(hours));
+    }
+
+    @Test
+    void windows_are_true_at_every_minute() {
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
+        for (Instant t = night.span().from(); t.isBefore(night.span().to()); t = t.plus(Duration.ofMinutes(7))) {
+            Moment moment = Moment.at(t);
+            Instant now = t;
+            double sun = moment.observed(Body.SUN, night.observer()).altitudeDeg();
+            var moon = moment.observed(Body.MOON, night.observer());
+            boolean dark = sun < -18;
+            boolean moonless = dark && moon.altitudeDeg() + moon.semidiameterDeg() < -34 / 60.0;
+            boolean core = moonless && night.core(t).altitudeDeg() > 10;
+            assertThat(night.dark().stream().anyMatch(i -> i.contains(now)))
+                    .as("dark at %s", t)
+                    .isEqualTo(dark);
+            assertThat(night.moonless().stream().anyMatch(i -> i.contains(now))).isEqualTo(moonless);
+            assertThat(night.coreDark().stream().anyMatch(i -> i.contains(now))).isEqualTo(core);
+        }
+    }
+
+    @Test
+    void the_year_end_and_the_leap_day_are_nights_like_others() {
+        Night newYear = Night.of(LEDGE, LocalDate.of(2027, 12, 31), LISBON, NightRules.USUAL);
+        assertThat(newYear.time(HorizonEvent.Kind.SUN, true).orElseThrow())
+                .isCloseTo(Instant.parse("2028-01-01T07:48:00Z"), within(10, ChronoUnit.MINUTES));
+        Night leap = Night.of(LEDGE, LocalDate.of(2028, 2, 28), LISBON, NightRules.USUAL);
+        assertThat(leap.span().to()).isEqualTo(Instant.parse("2028-02-29T12:00:00Z"));
+    }
+
+    @Test
+    void a_ridge_shortens_the_core_window() {
+        NightRules ridge = NightRules.USUAL.withSkyline(
+                Skyline.of(List.of(new Skyline.Point(0, 0), new Skyline.Point(120, 20), new Skyline.Point(240, 20))));
+        Night open = Night.of(LEDGE, LocalDate.of(2027, 6, 4), LISBON, NightRules.USUAL);
+        Night hidden = Night.of(LEDGE, LocalDate.of(2027, 6, 4), LISBON, ridge);
+        assertThat(Interval.total(hidden.coreUp())).isLessThan(Interval.total(open.coreUp()));
+        assertThat(hidden.coreUp()).hasSize(1);
+        assertThat(hidden.core(hidden.coreUp().get(0).from()).altitudeDeg()).isCloseTo(20, within(0.01));
+    }
+
+    @Test
+    void without_a_moonless_core_the_window_is_the_core_under_the_moon() {
+        Night full = Night.of(LEDGE, LocalDate.of(2027, 6, 18), LISBON, NightRules.USUAL);
+        assertThat(full.coreDark()).isEmpty();
+        assertThat(full.coreWindow()).isPresent();
+        Night winter = Night.of(LEDGE, LocalDate.of(2027, 12, 20), LISBON, NightRules.USUAL);
+        assertThat(winter.coreWindow()).isEmpty();
+    }
+
+    @Test
+    void years_without_an_ephemeris_are_refused() {
+        assertThatThrownBy(() -> Night.of(LEDGE, LocalDate.of(2070, 1, 1), LISBON, NightRules.USUAL))
+                .isInstanceOf(DateOutOfRange.class)
+                .hasMessageContaining("2000\u20132059");
+    }
+}
