@@ -16,6 +16,14 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 @RestControllerAdvice(annotations = RestController.class, basePackageClasses = ApiErrors.class)
 class ApiErrors {
 
+    private static final Map<String, String> WANTED = Map.of(
+            "Instant", "a time in UTC such as 2027-06-08T22:00:00Z",
+            "LocalDate", "a date such as 2027-06-08",
+            "ZoneId", "a time zone such as Europe/Lisbon",
+            "Stance", "lying, leaning or standing",
+            "DayOfWeek", "a day such as FRIDAY, or several with commas",
+            "Month", "a month such as JUNE, or several with commas");
+
     @ExceptionHandler
     ProblemDetail outOfRange(OutOfRange e) {
         return problem(
@@ -41,10 +49,23 @@ class ApiErrors {
 
     @ExceptionHandler
     ProblemDetail mistyped(MethodArgumentTypeMismatchException e) {
-        String type =
-                e.getRequiredType() == null ? "value" : e.getRequiredType().getSimpleName();
-        String wanted = Number.class.isAssignableFrom(boxed(e.getRequiredType())) ? "a number" : "a " + type;
-        return problem("the parameter " + e.getName() + " is not " + wanted, Map.of("parameter", e.getName()));
+        String wanted = wanted(e.getParameter()
+                .nestedIfOptional()
+                .getNestedGenericParameterType()
+                .getTypeName());
+        return problem(
+                "the parameter " + e.getName() + " is not " + wanted,
+                Map.of("parameter", e.getName(), "allowed", wanted));
+    }
+
+    /** What a parameter of a type looks like. */
+    private static String wanted(String type) {
+        for (Map.Entry<String, String> known : WANTED.entrySet()) {
+            if (type.contains(known.getKey())) {
+                return known.getValue();
+            }
+        }
+        return "a number";
     }
 
     @ExceptionHandler
@@ -52,12 +73,6 @@ class ApiErrors {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
         problem.setType(URI.create("/api/docs"));
         return problem;
-    }
-
-    private static Class<?> boxed(Class<?> type) {
-        return type == double.class
-                ? Double.class
-                : type == int.class ? Integer.class : type == null ? Object.class : type;
     }
 
     private static ProblemDetail problem(String detail, Map<String, Object> more) {

@@ -75,16 +75,16 @@ class BoardController {
     private List<NightRow> nights(Place place) {
         LocalDate today = LocalDate.now(clock.withZone(place.zone()));
         return IntStream.range(0, NIGHTS)
-                .mapToObj(i -> row(skies.night(place, today.plusDays(i))))
+                .mapToObj(i -> row(skies.night(place, today.plusDays(i)), place))
                 .toList();
     }
 
-    private static NightRow row(Night night) {
+    private static NightRow row(Night night, Place place) {
         Duration core = Interval.total(night.coreDark());
         return new NightRow(
                 night.date(),
                 Words.shortDay(night.date()),
-                Ribbon.of(night),
+                Ribbon.of(night, place.glow()),
                 hours(Interval.total(night.moonless())),
                 hours(core),
                 Words.percent(night.moon().fraction()),

@@ -76,7 +76,7 @@ public record OutingView(
     public static OutingView of(Outing outing, Skies skies, Optional<Integer> minute) {
         SharpStars plan = outing.plan(skies);
         Night night = plan.night();
-        Ribbon ribbon = Ribbon.of(night);
+        Ribbon ribbon = Ribbon.of(night, outing.place().glow());
         int shown = ribbon.clamp(minute.orElseGet(() -> minuteOf(night, plan.best())));
         Instant when = night.span().from().plus(Duration.ofMinutes(shown));
         return new OutingView(
@@ -169,7 +169,7 @@ public record OutingView(
                 rules(plan, aim, outing.tolerancePx()),
                 tests(outing, advice),
                 advice.reasons().stream().map(OutingView::reason).toList(),
-                SkyStrip.of(plan, aim));
+                SkyStrip.of(plan, aim, outing.place().glow()));
     }
 
     private static String stance(Galaxy.Arch arch) {

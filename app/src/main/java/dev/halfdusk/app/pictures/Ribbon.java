@@ -2,6 +2,7 @@ package dev.halfdusk.app.pictures;
 
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyColour;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
@@ -49,7 +50,7 @@ public record Ribbon(
     public record Stretch(String x, String width, String middle, String words) {}
 
     /** The night from a little before sunset to a little after sunrise; from noon to noon where the sun does neither. */
-    public static Ribbon of(Night night) {
+    public static Ribbon of(Night night, SkyGlow glow) {
         Interval shown = shown(night);
         List<Shade> stops = new ArrayList<>();
         Curve core = new Curve();
@@ -62,7 +63,8 @@ public record Ribbon(
             double moonAt = moment.local(Body.MOON, night.observer()).latitudeDeg();
             core.add(x, moment.local(FixedPoint.CORE, night.observer()).latitudeDeg());
             moon.add(x, moonAt);
-            stops.add(new Shade(x, SkyColour.of(sunAt, SkyColour.moonlight(moonAt, phase))));
+            SkyGlow.Lamps lamps = new SkyGlow.Lamps(sunAt, 0, moonAt, 0, phase);
+            stops.add(new Shade(x, SkyColour.of(sunAt, glow.zenith(lamps))));
         }
         return new Ribbon(
                 minute(night, shown.from()),

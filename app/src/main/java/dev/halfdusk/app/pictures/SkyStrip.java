@@ -2,6 +2,7 @@ package dev.halfdusk.app.pictures;
 
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyColour;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.night.Night;
@@ -14,6 +15,7 @@ import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Star;
 import dev.halfdusk.core.sky.Target;
 import java.time.Duration;
 import java.time.Instant;
@@ -22,6 +24,8 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * The sky towards the core as a strip of azimuth and altitude: the paths of core and moon through the night, the Milky
@@ -33,6 +37,7 @@ public record SkyStrip(
         String skyTop,
         String skyLow,
         String milkyWay,
+        List<Stars> stars,
         String corePath,
         String windowPath,
         String moonPath,
@@ -48,8 +53,18 @@ public record SkyStrip(
 
     private static final double SPAN_DEG = 150;
     private static final double LOWEST_DEG = -9;
+    private static final String[] STAR_COLOURS = {"#cfdcff", "#fff6ea", "#ffd2a3"};
+    private static final double FAINTEST = 4.6;
+    private static final double STARS_SHOW_DEG = -8;
     private static final int SIDE_POINTS = 24;
     private static final Duration STEP = Duration.ofMinutes(10);
+
+    /**
+     * Stars of one brightness and colour, as one path of dots.
+     *
+     * @param size width of the stroke
+     */
+    public record Stars(String path, double size, String colour) {}
 
     /** A word at a point. */
     public record Label(double x, double y, String text) {}
@@ -57,13 +72,14 @@ public record SkyStrip(
     /** A body; shown only above the horizon. */
     public record Spot(double x, double y, boolean up) {}
 
-    public static SkyStrip of(SharpStars plan, SharpStars.Aim aim) {
+    public static SkyStrip of(SharpStars plan, SharpStars.Aim aim, SkyGlow glow) {
         Night night = plan.night();
         Frame frame = new Frame(plan.aim(plan.best()).azimuthDeg(), top(plan));
         Moment moment = Moment.at(aim.when());
         double sun = moment.local(Body.SUN, night.observer()).latitudeDeg();
         Vector moonAt = moment.local(Body.MOON, night.observer());
-        double light = SkyColour.moonlight(moonAt.latitudeDeg(), night.moon().phaseAngleDeg());
+        double phase = night.moon().phaseAngleDeg();
+        SkyGlow.Parts light = glow.zenith(new SkyGlow.Lamps(sun, 0, moonAt.latitudeDeg(), 0, phase));
         Interval shown = new Interval(
                 night.time(HorizonEvent.Kind.SUN, false).orElse(night.span().from()),
                 night.time(HorizonEvent.Kind.SUN, true)
@@ -74,6 +90,7 @@ public record SkyStrip(
                 SkyColour.hex(SkyColour.of(sun, light)),
                 SkyColour.hex(SkyColour.of(Math.min(8, sun + 2.5), light)),
                 frame.milkyWay(moment, night),
+                sun < STARS_SHOW_DEG ? frame.stars(moment, night) : List.of(),
                 frame.path(FixedPoint.CORE, shown, night),
                 plan.window().map(w -> frame.path(FixedPoint.CORE, w, night)).orElse(""),
                 frame.path(Body.MOON, shown, night),
@@ -122,6 +139,24 @@ public record SkyStrip(
                 points.add(moment.local(new FixedPoint(icrs.longitudeDeg(), icrs.latitudeDeg()), night.observer()));
             }
             return polyline(points, false);
+        }
+
+        List<Stars> stars(Moment moment, Night night) {
+            Map<Integer, StringBuilder> paths = new TreeMap<>();
+            for (Star star : Star.brighterThan(FAINTEST)) {
+                Vector local = moment.local(star.place(), night.observer());
+                double x = x(Moment.azimuth(local));
+                if (local.z() > 0 && x > 0 && x < WIDTH && local.latitudeDeg() < topDeg) {
+                    int brightness = (int) Math.max(0, Math.min(5, Math.floor(star.magnitude() + 1)));
+                    int warmth = star.temperatureK() > 8000 ? 0 : star.temperatureK() > 5200 ? 1 : 2;
+                    paths.computeIfAbsent(brightness * 3 + warmth, k -> new StringBuilder())
+                            .append(String.format(Locale.ROOT, "M%.1f,%.1fh0", x, y(local.latitudeDeg())));
+                }
+            }
+            return paths.entrySet().stream()
+                    .map(e -> new Stars(
+                            e.getValue().toString(), 4.4 - 0.62 * (e.getKey() / 3), STAR_COLOURS[e.getKey() % 3]))
+                    .toList();
         }
 
         String outline(Framing framing) {

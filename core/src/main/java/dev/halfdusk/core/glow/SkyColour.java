@@ -1,8 +1,8 @@
 package dev.halfdusk.core.glow;
 
 /**
- * A colour for the sky by the height of the sun, lifted towards a cool grey by moonlight: what the ribbon is filled with.
- * A drawing's colour, not a measurement.
+ * A colour for the sky, for the ribbon: hue by the height of the sun, lifted towards a cool grey by the computed
+ * moonlight and towards a warm brown by the computed light of towns. A drawing's colour, not a measurement.
  */
 public final class SkyColour {
 
@@ -13,33 +13,31 @@ public final class SkyColour {
         0xe2a878, 0xd68456, 0xbe684e, 0x8b4e54, 0x5c3c58, 0x3a2e4e, 0x24203a, 0x17162a, 0x0d0d18
     };
     private static final int MOONLIT = 0x707c8c;
+    private static final int TOWNLIT = 0x6b4a2e;
     private static final double MOON_SHARE = 0.62;
+    private static final double TOWN_SHARE = 0.55;
+
+    /** Times the natural sky at which moonlight and town light colour the drawing fully. */
+    private static final double FULL_LIGHT = 25;
+
+    private static final double NATURAL = Luminance.of(SkyGlow.NATURAL_MAGNITUDE);
 
     private SkyColour() {}
 
     /**
      * @param sunAltitudeDeg airless
-     * @param moonlight 0 without moon to 1 for a full moon overhead
+     * @param parts brightness of the same sky
      * @return red, green and blue, eight bits each
      */
-    public static int of(double sunAltitudeDeg, double moonlight) {
-        int base = bySun(sunAltitudeDeg);
+    public static int of(double sunAltitudeDeg, SkyGlow.Parts parts) {
         double night = Math.max(0, Math.min(1, (-3 - sunAltitudeDeg) / 9));
-        return mix(base, MOONLIT, MOON_SHARE * Math.max(0, Math.min(1, moonlight)) * night);
+        int moonlit = mix(bySun(sunAltitudeDeg), MOONLIT, MOON_SHARE * night * strength(parts.moon()));
+        return mix(moonlit, TOWNLIT, TOWN_SHARE * night * strength(parts.towns()));
     }
 
-    /**
-     * How much the moon lights the sky, 0 to 1, on a scale that follows the eye rather than the meter.
-     *
-     * @param phaseAngleDeg 0 full to 180 new
-     */
-    public static double moonlight(double moonAltitudeDeg, double phaseAngleDeg) {
-        if (moonAltitudeDeg <= 0) {
-            return 0;
-        }
-        double a = Math.abs(phaseAngleDeg);
-        double illuminance = Math.pow(10, -0.4 * (0.026 * a + 4e-9 * a * a * a * a)); // Krisciunas and Schaefer
-        return Math.pow(illuminance * Math.sin(Math.toRadians(moonAltitudeDeg)), 0.4);
+    /** Light against the natural sky on a logarithmic scale, as eyes and ribbons see it: 0 to 1. */
+    private static double strength(double luminance) {
+        return Math.min(1, Math.log1p(luminance / NATURAL) / Math.log1p(FULL_LIGHT));
     }
 
     private static int bySun(double altitude) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.night;
 
+import dev.halfdusk.core.glow.Moonlight;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Events;
@@ -13,6 +14,7 @@ import dev.halfdusk.core.sky.HorizonEvents;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -22,6 +24,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -44,6 +47,8 @@ public final class Night {
     private final List<Interval> coreUp;
     private final List<Interval> coreDark;
     private final Extreme sunLowest;
+    private final List<Crossing> coreCrossings;
+    private final Optional<Instant> coreTransit;
 
     private Night(Site site, LocalDate date, ZoneId zone, NightRules rules) {
         this.site = site;
@@ -57,10 +62,14 @@ public final class Night {
         sunDown = below(search, HorizonEvent.Kind.SUN);
         Fact sun = Facts.altitude(Body.SUN, observer);
         dark = Interval.without(span, search.above(sun.above(-rules.sunDepressionDeg())));
-        moonless = Interval.common(dark, below(search, HorizonEvent.Kind.MOON));
-        coreUp = search.above(coreFact());
+        moonless = Interval.common(dark, moonDown(search));
+        coreUp = search.above(moment -> aboveSkyline(moment, rules.coreAltitudeDeg()));
         coreDark = Interval.common(moonless, coreUp);
         sunLowest = lowest(search, sun);
+        coreCrossings = search.find(moment -> aboveSkyline(moment, 0));
+        coreTransit = search.find(Facts.hourAngle(FixedPoint.CORE, observer)).stream()
+                .map(Crossing::when)
+                .findFirst();
     }
 
     /**
@@ -76,12 +85,10 @@ public final class Night {
         return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
     }
 
-    private Fact coreFact() {
-        return moment -> {
-            Horizontal core = moment.observed(FixedPoint.CORE, observer);
-            double needed = Math.max(rules.coreAltitudeDeg(), rules.skyline().altitudeAt(core.azimuthDeg()));
-            return core.altitudeDeg() - needed;
-        };
+    /** Altitude of the core above the skyline and above a wanted altitude. */
+    private double aboveSkyline(Moment moment, double wantedDeg) {
+        Horizontal core = moment.observed(FixedPoint.CORE, observer);
+        return core.altitudeDeg() - Math.max(wantedDeg, rules.skyline().altitudeAt(core.azimuthDeg()));
     }
 
     private List<Interval> below(Events search, HorizonEvent.Kind kind) {
@@ -90,6 +97,19 @@ public final class Night {
                 .map(e -> new Crossing(e.when(), e.up()))
                 .toList();
         return Interval.without(span, search.above(kind.fact(observer), crossings));
+    }
+
+    /** Moon below the horizon, or too faint to matter under the rules. */
+    private List<Interval> moonDown(Events search) {
+        if (rules.moonAllowanceMag() == 0) {
+            return below(search, HorizonEvent.Kind.MOON);
+        }
+        Fact tooBright = moment -> {
+            double altitude = moment.local(Body.MOON, observer).latitudeDeg();
+            double phase = Illumination.of(Body.MOON, moment).phaseAngleDeg();
+            return Moonlight.zenithBrightening(phase, altitude) - rules.moonAllowanceMag();
+        };
+        return Interval.without(span, search.above(tooBright));
     }
 
     private Extreme lowest(Events search, Fact fact) {
@@ -182,6 +202,46 @@ public final class Night {
         return intervals.stream().max(Comparator.comparing(Interval::length));
     }
 
+    /** When the core comes over the skyline. Empty where it is up or down all day. */
+    public Optional<Instant> coreRise() {
+        return coreCrossings.stream()
+                .filter(Crossing::rising)
+                .map(Crossing::when)
+                .findFirst();
+    }
+
+    /** When the core goes behind the skyline. */
+    public Optional<Instant> coreSet() {
+        return coreCrossings.stream()
+                .filter(c -> !c.rising())
+                .map(Crossing::when)
+                .findFirst();
+    }
+
+    /** When the core stands highest within its window: at its transit, or at the end of the window nearer to it. */
+    public Optional<Instant> coreBest() {
+        return coreWindow()
+                .map(w -> coreTransit
+                        .filter(w::contains)
+                        .orElseGet(() ->
+                                core(w.from()).altitudeDeg() >= core(w.to()).altitudeDeg() ? w.from() : w.to()));
+    }
+
+    /** When the core passes the meridian at its highest. */
+    public Optional<Instant> coreTransit() {
+        return coreTransit;
+    }
+
+    /** Airless altitude of the celestial pole that is up: the latitude. It stands in the north or in the south. */
+    public double poleAltitudeDeg() {
+        return Math.abs(site.latitudeDeg());
+    }
+
+    /** How much wider than on average the moon looks, at the deepest of the night: 1.07 wide, 0.93 narrow. */
+    public double moonSize() {
+        return LunarMonth.size(Moment.at(sunLowest.when()));
+    }
+
     /** Lowest altitude of the sun's centre and when. */
     public Extreme sunLowest() {
         return sunLowest;
@@ -218,6 +278,11 @@ public final class Night {
         DARK,
         TWILIGHT_ONLY,
         SUN_STAYS_UP,
-        SUN_STAYS_DOWN
+        SUN_STAYS_DOWN;
+
+        /** Stable name for interfaces. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 }

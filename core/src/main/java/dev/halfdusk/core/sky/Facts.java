@@ -66,8 +66,8 @@ public final class Facts {
         return moment -> moment.local(one, observer).angleTo(moment.local(other, observer));
     }
 
-    /** Geocentric distance; not an angle: kilometres, for use with {@link Events#extremes}. */
-    public static Fact distanceKm(Target target) {
-        return moment -> moment.apparent(target).distanceKm();
+    /** Geometric geocentric distance; not an angle: kilometres, for use with {@link Events#extremes}. */
+    public static Fact distanceKm(Body body) {
+        return moment -> moment.geometricDistanceKm(body);
     }
 }

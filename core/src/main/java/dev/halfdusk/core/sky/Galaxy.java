@@ -2,6 +2,7 @@ package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Vector;
+import java.util.Locale;
 
 /** The plane of the Milky Way: galactic coordinates, and how its arch stands against the horizon. */
 public final class Galaxy {
@@ -51,6 +52,11 @@ public final class Galaxy {
 
         public String words() {
             return words;
+        }
+
+        /** Stable name for interfaces. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

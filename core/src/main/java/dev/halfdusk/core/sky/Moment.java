@@ -65,6 +65,17 @@ public final class Moment {
         return new Apparent(v.longitudeDeg(), v.latitudeDeg(), distance(target, v));
     }
 
+    /**
+     * Geometric distance of the centres of earth and body at this instant, kilometres. An apparent distance differs from it
+     * by the earth's motion while the light travels: up to 36 km for the moon.
+     */
+    public double geometricDistanceKm(Body body) {
+        if (body == Body.MOON) {
+            return moon.position().length();
+        }
+        return EPHEMERIS.state(body.series(), days).position().minus(earth).length();
+    }
+
     /** Geocentric apparent place along the ecliptic of date: longitude and latitude in x and y, degrees; distance in km in z. */
     public Vector ecliptic(Target target) {
         Vector v = equatorOfDate(target);

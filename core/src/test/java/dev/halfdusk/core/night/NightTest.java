@@ -108,6 +108,54 @@ class NightTest {
     }
 
     @Test
+    void a_faint_moon_may_be_allowed() {
+        LocalDate crescent = LocalDate.of(2027, 6, 7);
+        Night strict = Night.of(LEDGE, crescent, LISBON, NightRules.USUAL);
+        Night lenient = Night.of(LEDGE, crescent, LISBON, NightRules.USUAL.withMoonAllowance(0.1));
+        Night full = Night.of(LEDGE, LocalDate.of(2027, 6, 18), LISBON, NightRules.USUAL.withMoonAllowance(0.1));
+        assertThat(Interval.total(lenient.moonless())).isGreaterThan(Interval.total(strict.moonless()));
+        assertThat(Interval.total(full.moonless())).isLessThan(Duration.ofHours(1));
+    }
+
+    @Test
+    void the_core_rises_stands_highest_and_sets() {
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
+        Instant rise = night.coreRise().orElseThrow();
+        Instant set = night.coreSet().orElseThrow();
+        assertThat(night.core(rise).altitudeDeg()).isCloseTo(0, within(1e-4));
+        assertThat(night.core(set).altitudeDeg()).isCloseTo(0, within(1e-4));
+        Instant transit = night.coreTransit().orElseThrow();
+        assertThat(night.core(transit).azimuthDeg()).isCloseTo(180, within(1e-3));
+        assertThat(night.core(transit).altitudeDeg()).isCloseTo(90 - 37.6012 - 29.01, within(0.05));
+        assertThat(night.coreBest()).hasValue(transit);
+        assertThat(night.poleAltitudeDeg()).isEqualTo(37.6012);
+        assertThat(night.moonSize()).isBetween(0.93, 1.08);
+    }
+
+    @Test
+    void in_the_far_south_the_core_never_sets() {
+        Night pole = night(-89, 0, "2027-07-04", "UTC");
+        assertThat(pole.coreRise()).isEmpty();
+        assertThat(pole.coreSet()).isEmpty();
+        assertThat(pole.coreUp()).containsExactly(pole.span());
+        assertThat(night(75, 0, "2027-12-20", "UTC").coreUp()).isEmpty();
+    }
+
+    /** The same instants belong to one night or to its neighbour, never to both and never to none. */
+    @Test
+    void events_do_not_fall_between_two_nights() {
+        int sunsets = 0;
+        for (LocalDate d = LocalDate.of(2027, 3, 1); d.isBefore(LocalDate.of(2027, 5, 1)); d = d.plusDays(1)) {
+            Night night = Night.of(LEDGE, d, LISBON, NightRules.USUAL);
+            sunsets += (int) night.events().stream()
+                    .filter(e -> e.name().equals("sun_down"))
+                    .count();
+            assertThat(night.events()).allMatch(e -> night.span().contains(e.when()));
+        }
+        assertThat(sunsets).isEqualTo(61);
+    }
+
+    @Test
     void years_without_an_ephemeris_are_refused() {
         assertThatThrownBy(() -> Night.of(LEDGE, LocalDate.of(2070, 1, 1), LISBON, NightRules.USUAL))
                 .isInstanceOf(DateOutOfRange.class)

@@ -1,0 +1,33 @@
+package dev.halfdusk.app.api;
+
+import com.fasterxml.jackson.core.JsonGenerator;
+import com.fasterxml.jackson.databind.JsonSerializer;
+import com.fasterxml.jackson.databind.SerializerProvider;
+import java.io.IOException;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import org.springframework.boot.autoconfigure.jackson.Jackson2ObjectMapperBuilderCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Times in answers: ISO, UTC, always three decimals, rounded. */
+@Configuration(proxyBeanMethods = false)
+class ApiFormats {
+
+    @Bean
+    Jackson2ObjectMapperBuilderCustomizer times() {
+        return builder -> builder.serializerByType(Instant.class, new Milliseconds());
+    }
+
+    private static final class Milliseconds extends JsonSerializer<Instant> {
+
+        private static final DateTimeFormatter FORMAT =
+                DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH:mm:ss.SSS'Z'").withZone(ZoneOffset.UTC);
+
+        @Override
+        public void serialize(Instant value, JsonGenerator out, SerializerProvider provider) throws IOException {
+            out.writeString(FORMAT.format(value.plusNanos(500_000)));
+        }
+    }
+}

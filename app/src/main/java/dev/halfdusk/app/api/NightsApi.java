@@ -1,0 +1,260 @@
+package dev.halfdusk.app.api;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.NightSearch;
+import dev.halfdusk.core.night.NightWish;
+import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Nights as a whole, and the search among them. */
+@RestController
+@RequestMapping("/api")
+@Tag(name = "nights", description = "One night, the best nights, alignments")
+class NightsApi {
+
+    private static final long MOST_NIGHTS = 3700;
+
+    private final Clock clock;
+
+    NightsApi(Clock clock) {
+        this.clock = clock;
+    }
+
+    public record Span(Instant from, Instant to, double hours) {
+
+        static Span of(Interval i) {
+            return new Span(i.from(), i.to(), i.length().toMillis() / 3_600_000.0);
+        }
+    }
+
+    public record Core(Instant utc, double airlessAltitudeDeg, double altitudeDeg, double azimuthDeg, Band milkyWay) {}
+
+    public record Band(
+            String stance,
+            double tiltDeg,
+            boolean climbsToTheLeft,
+            double leftFootAzimuthDeg,
+            double rightFootAzimuthDeg,
+            double topAltitudeDeg,
+            double topAzimuthDeg) {}
+
+    /** @param darkness dark, twilight_only, sun_stays_up or sun_stays_down */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record NightAnswer(
+            LocalDate date,
+            String zone,
+            Span span,
+            String darkness,
+            double lowestSunAltitudeDeg,
+            Instant lowestSunUtc,
+            List<SkyApi.Event> events,
+            List<Span> dark,
+            List<Span> darkWithoutMoon,
+            List<Span> coreUp,
+            List<Span> coreInTheDark,
+            Instant coreRise,
+            Instant coreSet,
+            Core coreBest,
+            double moonIlluminatedFraction,
+            double moonSizeToMean,
+            double poleAltitudeDeg) {}
+
+    public record Ranked(
+            LocalDate date,
+            double score,
+            Span window,
+            double hours,
+            double coreTopAltitudeDeg,
+            double coreTopAzimuthDeg,
+            double contrastPercent,
+            double moonIlluminatedFraction,
+            String stance,
+            List<String> reasons) {}
+
+    public record AlignmentAnswer(
+            Instant utc,
+            double separationDeg,
+            double azimuthDeg,
+            double airlessAltitudeDeg,
+            double sunAltitudeDeg,
+            String light,
+            double moonIlluminatedFraction,
+            double moonAltitudeDeg) {}
+
+    @GetMapping("/night")
+    @Operation(
+            summary = "One night, from local noon to local noon",
+            description = "zone: a time zone name; without it the hour zone of the longitude. moonAllowanceMag: by how"
+                    + " much moonlight may brighten the zenith before the sky no longer counts as dark (0: moon down).")
+    NightAnswer night(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam LocalDate date,
+            @RequestParam Optional<ZoneId> zone,
+            @RequestParam(defaultValue = "18") double depression,
+            @RequestParam(defaultValue = "0") double moonAllowanceMag,
+            @RequestParam(defaultValue = "10") double coreAltitude) {
+        Site site = new Site(lat, lon, elevation);
+        NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT);
+        Night night = Night.of(site, date, zone.orElseGet(() -> hourZone(lon)), rules);
+        return new NightAnswer(
+                night.date(),
+                night.zone().getId(),
+                Span.of(night.span()),
+                night.darkness().key(),
+                night.sunLowest().value(),
+                night.sunLowest().when(),
+                night.events().stream()
+                        .map(e -> new SkyApi.Event(e.name(), e.when(), e.azimuthDeg()))
+                        .toList(),
+                spans(night.dark()),
+                spans(night.moonless()),
+                spans(night.coreUp()),
+                spans(night.coreDark()),
+                night.coreRise().orElse(null),
+                night.coreSet().orElse(null),
+                night.coreBest().map(when -> core(night, when)).orElse(null),
+                night.moon().fraction(),
+                night.moonSize(),
+                night.poleAltitudeDeg());
+    }
+
+    private static ZoneId hourZone(double longitudeDeg) {
+        return ZoneOffset.ofHours((int) Math.rint(longitudeDeg / 15));
+    }
+
+    private static List<Span> spans(List<Interval> intervals) {
+        return intervals.stream().map(Span::of).toList();
+    }
+
+    private static Core core(Night night, Instant when) {
+        Horizontal core = night.core(when);
+        Galaxy.Arch arch = night.arch(when);
+        Band band = new Band(
+                arch.stance().key(),
+                arch.tiltDeg(),
+                arch.risesToLeft(),
+                arch.leftFootDeg(),
+                arch.rightFootDeg(),
+                arch.topAltitudeDeg(),
+                arch.topAzimuthDeg());
+        return new Core(when, core.altitudeDeg(), core.refractedAltitudeDeg(), core.azimuthDeg(), band);
+    }
+
+    @GetMapping("/nights/search")
+    @Operation(
+            summary = "Nights that fulfil a wish, best first",
+            description = "Every constraint is optional: least hours of core in the dark, depth of the sun, moonlight"
+                    + " allowed, core altitude and azimuth range, stance (lying, leaning, standing), weekday, month,"
+                    + " darkness of the zenith. from: today unless given; to: a year later, ten years at most.")
+    List<Ranked> search(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam Optional<LocalDate> from,
+            @RequestParam Optional<LocalDate> to,
+            @RequestParam Optional<ZoneId> zone,
+            @RequestParam(defaultValue = "1") double hours,
+            @RequestParam(defaultValue = "18") double depression,
+            @RequestParam(defaultValue = "0") double moonAllowanceMag,
+            @RequestParam(defaultValue = "10") double coreAltitude,
+            @RequestParam(defaultValue = "0") double azimuthFrom,
+            @RequestParam(defaultValue = "0") double azimuthTo,
+            @RequestParam(defaultValue = "") Set<Galaxy.Stance> stance,
+            @RequestParam(defaultValue = "") Set<DayOfWeek> weekday,
+            @RequestParam(defaultValue = "") Set<Month> month,
+            @RequestParam(defaultValue = "21.9") double zenithMagnitude,
+            @RequestParam(defaultValue = "400") int limit) {
+        ZoneId placeZone = zone.orElseGet(() -> hourZone(lon));
+        LocalDate first = from.orElseGet(() -> LocalDate.now(clock.withZone(placeZone)));
+        LocalDate last = to.orElseGet(() -> first.plusYears(1));
+        long nights = ChronoUnit.DAYS.between(first, last) + 1;
+        if (nights < 1 || nights > MOST_NIGHTS) {
+            throw new BadParameter("to", "is not in reach", "from " + first + " to " + first.plusDays(MOST_NIGHTS - 1));
+        }
+        NightWish wish = new NightWish(
+                hours, depression, moonAllowanceMag, coreAltitude, azimuthFrom, azimuthTo, stance, weekday, month);
+        YearOfNights year = YearOfNights.of(
+                new Site(lat, lon, elevation),
+                first,
+                (int) nights,
+                placeZone,
+                Skyline.FLAT,
+                SkyGlow.ofZenith(zenithMagnitude));
+        return NightSearch.find(year, wish).stream()
+                .limit(Math.max(0, limit))
+                .map(NightsApi::ranked)
+                .toList();
+    }
+
+    private static Ranked ranked(NightSearch.Hit h) {
+        return new Ranked(
+                h.date(),
+                h.score(),
+                Span.of(h.window()),
+                h.hours(),
+                h.coreTopAltitudeDeg(),
+                h.coreTopAzimuthDeg(),
+                h.contrastPercent(),
+                h.moonFraction(),
+                h.stance().key(),
+                h.reasons());
+    }
+
+    @GetMapping("/alignments")
+    @Operation(
+            summary = "When something stands in a wanted direction",
+            description = "body: " + Targets.NAMES + ". tolerance: angle on the sky, 0.01 to 10\u00b0. years: 1 to 20.")
+    List<AlignmentAnswer> alignments(
+            @RequestParam String body,
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double azimuth,
+            @RequestParam double altitude,
+            @RequestParam(defaultValue = "0.5") double tolerance,
+            @RequestParam Instant from,
+            @RequestParam(defaultValue = "1") int years) {
+        Site site = new Site(lat, lon, elevation);
+        return Alignments.find(
+                        Targets.named(body), site, Range.AZIMUTH.check(azimuth), altitude, tolerance, from, years)
+                .stream()
+                .map(a -> new AlignmentAnswer(
+                        a.when(),
+                        a.separationDeg(),
+                        a.azimuthDeg(),
+                        a.altitudeDeg(),
+                        a.sunAltitudeDeg(),
+                        a.light().key(),
+                        a.moonFraction(),
+                        a.moonAltitudeDeg()))
+                .toList();
+    }
+}

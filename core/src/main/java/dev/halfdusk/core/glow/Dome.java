@@ -1,0 +1,39 @@
+package dev.halfdusk.core.glow;
+
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * The light dome of a town, by its people and distance. An estimate: real lamps differ by a factor of three and more.
+ *
+ * <p>At 45° altitude towards the town Walker's law gives 0.01 P d^−2.5 of the natural sky. From there it grows towards
+ * the town and falls away from it by e every {@value #SCALE_DEG}° of angle from the town's point on the horizon. Towns
+ * nearer than {@value #NEAREST_KM} km count as that far, where the law ends.
+ *
+ * @param bearingDeg from the place to the town, from north through east
+ */
+public record Dome(String name, double bearingDeg, double distanceKm, double people) {
+
+    public static final Range DISTANCE = new Range("distance", 0, 500, " km");
+    public static final Range PEOPLE = new Range("people", 1, 50_000_000, "");
+
+    private static final double SCALE_DEG = 22;
+    private static final double NEAREST_KM = 3;
+
+    public Dome {
+        Range.AZIMUTH.check(bearingDeg);
+        DISTANCE.check(distanceKm);
+        PEOPLE.check(people);
+    }
+
+    /** Share of the natural sky that it adds at 45° altitude towards it. */
+    public double shareAt45() {
+        return 0.01 * people * Math.pow(Math.max(NEAREST_KM, distanceKm), -2.5);
+    }
+
+    /** Share of the natural zenith sky that it adds in a direction. */
+    public double share(double azimuthDeg, double altitudeDeg) {
+        double cos = Math.cos(Math.toRadians(altitudeDeg)) * Math.cos(Math.toRadians(azimuthDeg - bearingDeg));
+        double angle = Math.toDegrees(Math.acos(cos));
+        return shareAt45() * Math.exp((45 - angle) / SCALE_DEG);
+    }
+}

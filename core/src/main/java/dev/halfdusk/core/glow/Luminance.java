@@ -1,0 +1,32 @@
+package dev.halfdusk.core.glow;
+
+/**
+ * Between magnitudes per square arcsecond (V) and luminance in cd/m². Brightness is added as luminance, never as
+ * magnitudes.
+ */
+public final class Luminance {
+
+    private static final double CD_AT_ZERO = 108_000;
+    private static final double NATURAL_LOG_TO_MAGNITUDE = 0.92104;
+
+    private Luminance() {}
+
+    /** cd/m² of a surface brightness: 108 000 × 10^(−0.4 µ). */
+    public static double of(double magnitude) {
+        return CD_AT_ZERO * Math.exp(-NATURAL_LOG_TO_MAGNITUDE * magnitude);
+    }
+
+    /** Magnitudes per square arcsecond of a luminance in cd/m². */
+    public static double magnitude(double candelaPerSquareMetre) {
+        return Math.log(CD_AT_ZERO / candelaPerSquareMetre) / NATURAL_LOG_TO_MAGNITUDE;
+    }
+
+    /** Typical zenith of a darkness class (Bortle 1 to 9). */
+    public static double ofClass(int darknessClass) {
+        double[] typical = {21.9, 21.75, 21.5, 20.9, 20.0, 19.2, 18.6, 18.1, 17.5};
+        if (darknessClass < 1 || darknessClass > typical.length) {
+            throw new IllegalArgumentException("darkness classes go from 1 to 9; this is " + darknessClass);
+        }
+        return typical[darknessClass - 1];
+    }
+}

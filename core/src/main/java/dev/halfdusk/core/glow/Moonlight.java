@@ -1,0 +1,50 @@
+package dev.halfdusk.core.glow;
+
+/**
+ * Moonlight scattered by the air, after Krisciunas and Schaefer (1991), who give it to 8–23 %. Separations from the
+ * moon below 10° are outside their fit, and so is a moon below 10° altitude: from there its light is taken to fade evenly
+ * to nothing at the horizon, where the formula would still give several times the natural sky.
+ */
+public final class Moonlight {
+
+    /** cd/m² of a nanolambert. */
+    private static final double NANOLAMBERT = 1e-5 / Math.PI;
+
+    private static final double FULL_FROM_DEG = 10;
+
+    private Moonlight() {}
+
+    /**
+     * Nanolamberts in a direction.
+     *
+     * @param phaseAngleDeg 0 full to 180 new
+     * @param separationDeg of the direction from the moon
+     * @param extinction magnitudes per airmass
+     */
+    public static double nanolamberts(
+            double phaseAngleDeg, double separationDeg, double moonAltitudeDeg, double altitudeDeg, double extinction) {
+        if (moonAltitudeDeg <= 0) {
+            return 0;
+        }
+        double a = Math.abs(phaseAngleDeg);
+        double moon = Math.pow(10, -0.4 * (3.84 + 0.026 * a + 4e-9 * a * a * a * a));
+        double cos = Math.cos(Math.toRadians(separationDeg));
+        double scattered = Math.pow(10, 5.36) * (1.06 + cos * cos) + Math.pow(10, 6.15 - separationDeg / 40);
+        return scattered
+                * moon
+                * Math.min(1, moonAltitudeDeg / FULL_FROM_DEG)
+                * Air.transmission(extinction, Air.mass(moonAltitudeDeg))
+                * (1 - Air.transmission(extinction, Air.mass(altitudeDeg)));
+    }
+
+    /** By how many magnitudes moonlight brightens the zenith of a natural sky in clear air. */
+    public static double zenithBrightening(double phaseAngleDeg, double moonAltitudeDeg) {
+        double moon = luminance(phaseAngleDeg, 90 - moonAltitudeDeg, moonAltitudeDeg, 90, SkyGlow.CLEAR);
+        return 2.5 * Math.log10(1 + moon / Luminance.of(SkyGlow.NATURAL_MAGNITUDE));
+    }
+
+    static double luminance(
+            double phaseAngleDeg, double separationDeg, double moonAltitudeDeg, double altitudeDeg, double extinction) {
+        return NANOLAMBERT * nanolamberts(phaseAngleDeg, separationDeg, moonAltitudeDeg, altitudeDeg, extinction);
+    }
+}

@@ -1,0 +1,165 @@
+package dev.halfdusk.core.glow;
+
+import dev.halfdusk.core.measure.Range;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/**
+ * What a place's sky is like: how dark, how clear, which towns. From it the brightness of any direction at any time,
+ * added up in cd/m² from natural sky, towns, twilight, moonlight and the Milky Way.
+ *
+ * <p>Without a reading the zenith is the natural sky plus the towns' domes. A reading of the zenith (a meter's, or a
+ * darkness class) overrides that sum; the domes then only shape the artificial part of it. All of it is an estimate for
+ * choosing settings, good to a few tenths of a magnitude under a clear sky.
+ */
+public final class SkyGlow {
+
+    /** The zenith where no lamp is near, V magnitudes per square arcsecond. */
+    public static final double NATURAL_MAGNITUDE = 21.9;
+
+    public static final Range ZENITH = new Range("zenith brightness", 15, 22.5, " mag/arcsec\u00b2");
+    public static final Range EXTINCTION = new Range("extinction", 0.1, 1, " mag per airmass");
+
+    /** Clear air. */
+    public static final double CLEAR = 0.17;
+
+    private static final double NATURAL = Luminance.of(NATURAL_MAGNITUDE);
+
+    private final double extinction;
+    private final List<Dome> domes;
+    private final double natural;
+    private final double artificial;
+    private final double domeScale;
+
+    private SkyGlow(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
+        this.extinction = EXTINCTION.check(extinction);
+        this.domes = List.copyOf(domes);
+        double fromDomes = domes.stream().mapToDouble(d -> d.share(0, 90)).sum() * NATURAL;
+        if (zenithMagnitude.isEmpty()) {
+            natural = NATURAL;
+            artificial = fromDomes;
+        } else {
+            double measured = Luminance.of(ZENITH.check(zenithMagnitude.getAsDouble()));
+            natural = Math.min(measured, NATURAL);
+            artificial = measured - natural;
+        }
+        domeScale = fromDomes == 0 ? 0 : artificial / fromDomes;
+    }
+
+    /** A natural sky in clear air: no lamp anywhere. */
+    public static SkyGlow natural() {
+        return new SkyGlow(OptionalDouble.empty(), CLEAR, List.of());
+    }
+
+    /** A measured zenith, or that of a darkness class. */
+    public static SkyGlow ofZenith(double magnitude) {
+        return new SkyGlow(OptionalDouble.of(magnitude), CLEAR, List.of());
+    }
+
+    /**
+     * @param zenithMagnitude a reading, if there is one
+     * @param extinction magnitudes per airmass, 0.17 clear to 0.4 hazy
+     */
+    public static SkyGlow of(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
+        return new SkyGlow(zenithMagnitude, extinction, domes);
+    }
+
+    /** The parts of one direction's brightness, cd/m² as seen from the ground. */
+    public record Parts(double natural, double towns, double twilight, double moon, double milkyWay) {
+
+        /** Everything but the Milky Way, against which it must stand out. */
+        public double background() {
+            return natural + towns + twilight + moon;
+        }
+
+        public double total() {
+            return background() + milkyWay;
+        }
+
+        /** V magnitudes per square arcsecond. */
+        public double magnitude() {
+            return Luminance.magnitude(total());
+        }
+    }
+
+    /** Sun and moon as the sky needs them; altitudes and azimuths in degrees, airless. */
+    public record Lamps(
+            double sunAltitudeDeg,
+            double sunAzimuthDeg,
+            double moonAltitudeDeg,
+            double moonAzimuthDeg,
+            double moonPhaseAngleDeg) {}
+
+    /**
+     * Brightness of a direction.
+     *
+     * @param galacticLongitudeDeg of the direction, 0 to 360
+     * @param galacticLatitudeDeg of the direction
+     */
+    public Parts towards(
+            double azimuthDeg,
+            double altitudeDeg,
+            double galacticLongitudeDeg,
+            double galacticLatitudeDeg,
+            Lamps lamps) {
+        double mass = Air.mass(altitudeDeg);
+        double band = Band.luminance(galacticLongitudeDeg, galacticLatitudeDeg);
+        return parts(azimuthDeg, altitudeDeg, mass, band, lamps);
+    }
+
+    /** Brightness of the zenith, leaving out the Milky Way. */
+    public Parts zenith(Lamps lamps) {
+        return parts(0, 90, 1, 0, lamps);
+    }
+
+    /** The core's clouds at a place in the sky. */
+    public Parts core(double azimuthDeg, double altitudeDeg, Lamps lamps) {
+        return parts(azimuthDeg, altitudeDeg, Air.mass(altitudeDeg), Band.CORE, lamps);
+    }
+
+    /** How far the core stands out from the sky around it, in percent of that sky; 0 below the horizon. */
+    public double coreContrastPercent(double azimuthDeg, double altitudeDeg, Lamps lamps) {
+        if (altitudeDeg <= 0) {
+            return 0;
+        }
+        Parts parts = core(azimuthDeg, altitudeDeg, lamps);
+        return 100 * parts.milkyWay / parts.background();
+    }
+
+    private Parts parts(double azimuth, double altitude, double mass, double band, Lamps lamps) {
+        // airglow brightens towards the horizon with the path through its layer, and the air dims it (Krisciunas and
+        // Schaefer)
+        double gradient = mass * Air.transmission(extinction, mass - 1);
+        double towns = domes.isEmpty() ? artificial * gradient : domeLight(azimuth, altitude);
+        double twilight = Twilight.zenith(lamps.sunAltitudeDeg);
+        if (twilight > 0 && altitude < 90) {
+            twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg);
+        }
+        double moon = 0;
+        if (lamps.moonAltitudeDeg > 0) {
+            double separation = altitude >= 90
+                    ? 90 - lamps.moonAltitudeDeg
+                    : separation(azimuth, altitude, lamps.moonAzimuthDeg, lamps.moonAltitudeDeg);
+            moon = Moonlight.luminance(
+                    lamps.moonPhaseAngleDeg, separation, lamps.moonAltitudeDeg, altitude, extinction);
+        }
+        double milkyWay = band == 0 ? 0 : band * Air.transmission(extinction, mass);
+        return new Parts(natural * gradient, towns, twilight, moon, milkyWay);
+    }
+
+    private double domeLight(double azimuth, double altitude) {
+        double sum = 0;
+        for (Dome dome : domes) {
+            sum += dome.share(azimuth, altitude);
+        }
+        return sum * NATURAL * domeScale;
+    }
+
+    private static double separation(double azimuth1, double altitude1, double azimuth2, double altitude2) {
+        double a = Math.toRadians(altitude1);
+        double b = Math.toRadians(altitude2);
+        double cos =
+                Math.sin(a) * Math.sin(b) + Math.cos(a) * Math.cos(b) * Math.cos(Math.toRadians(azimuth1 - azimuth2));
+        return Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, cos))));
+    }
+}

@@ -1,0 +1,104 @@
+package dev.halfdusk.core.sky;
+
+import dev.halfdusk.core.measure.Vector;
+import java.time.Instant;
+
+/**
+ * The way of one target over a long time, for many samples: apparent geocentric places at nodes, interpolated by a cubic
+ * through four nodes. Keeps 0.001° for the moon with six-hour nodes, far better for the rest (tested). Parallax is
+ * allowed for when a place is looked at from a {@link Window}.
+ */
+public final class Track {
+
+    private static final double NODES_PER_DAY = 4;
+
+    private final double firstDay;
+    private final double[] x;
+    private final double[] y;
+    private final double[] z;
+
+    private Track(double firstDay, int nodes) {
+        this.firstDay = firstDay;
+        x = new double[nodes];
+        y = new double[nodes];
+        z = new double[nodes];
+    }
+
+    /** The way from one instant to another. */
+    public static Track of(Target target, Instant from, Instant to) {
+        double first = TimeScale.days(from) - 2 / NODES_PER_DAY;
+        double last = TimeScale.days(to) + 2 / NODES_PER_DAY;
+        Track track = new Track(first, (int) Math.ceil((last - first) * NODES_PER_DAY) + 2);
+        for (int i = 0; i < track.x.length; i++) {
+            Vector v = Moment.atDays(first + i / NODES_PER_DAY).equatorOfDate(target);
+            track.x[i] = v.x();
+            track.y[i] = v.y();
+            track.z[i] = v.z();
+        }
+        return track;
+    }
+
+    /** True equator of date, geocentric; kilometres, 1 for stars. */
+    Vector at(double days) {
+        double place = (days - firstDay) * NODES_PER_DAY;
+        int i = Math.max(1, Math.min(x.length - 3, (int) place));
+        double u = place - i;
+        double w0 = -u * (u - 1) * (u - 2) / 6;
+        double w1 = (u + 1) * (u - 1) * (u - 2) / 2;
+        double w2 = -(u + 1) * u * (u - 2) / 2;
+        double w3 = (u + 1) * u * (u - 1) / 6;
+        return new Vector(
+                w0 * x[i - 1] + w1 * x[i] + w2 * x[i + 1] + w3 * x[i + 2],
+                w0 * y[i - 1] + w1 * y[i] + w2 * y[i + 1] + w3 * y[i + 2],
+                w0 * z[i - 1] + w1 * z[i] + w2 * z[i + 1] + w3 * z[i + 2]);
+    }
+
+    /**
+     * An observer's sky at evenly spaced times, ready to turn places of tracks into local directions. Sidereal time is
+     * taken as even within a day (error below 0.002″).
+     */
+    public static final class Window {
+
+        /** What the sidereal angle gains on a full turn in a day, roughly. */
+        private static final double EXCESS = 0.0172;
+
+        private final Observer observer;
+        private final double firstDay;
+        private final double step;
+        private final double[] sidereal;
+
+        /**
+         * @param from first sample
+         * @param samples how many
+         * @param stepDays between samples
+         */
+        public Window(Observer observer, Instant from, int samples, double stepDays) {
+            this.observer = observer;
+            this.firstDay = TimeScale.days(from);
+            this.step = stepDays;
+            sidereal = new double[(int) Math.ceil(samples * stepDays) + 2];
+            for (int day = 0; day < sidereal.length; day++) {
+                double angle = EarthOrientation.at(firstDay + day).siderealRadians();
+                // kept growing by one turn and a bit each day, so that it can be interpolated
+                double expected = day == 0 ? angle : sidereal[day - 1] + 2 * Math.PI + EXCESS;
+                sidereal[day] = angle + 2 * Math.PI * Math.rint((expected - angle) / (2 * Math.PI));
+            }
+        }
+
+        /** East, north and up of the target at a sample; topocentric, length the distance in km for bodies. */
+        public Vector local(Track track, boolean nearby, int sample) {
+            double sinceFirst = sample * step;
+            int day = (int) sinceFirst;
+            double angle = sidereal[day] + (sidereal[day + 1] - sidereal[day]) * (sinceFirst - day);
+            double cos = Math.cos(angle);
+            double sin = Math.sin(angle);
+            Vector v = track.at(firstDay + sinceFirst);
+            Vector fixed = new Vector(cos * v.x() + sin * v.y(), cos * v.y() - sin * v.x(), v.z());
+            return observer.local(nearby ? fixed.minus(observer.position()) : fixed);
+        }
+
+        public Instant instant(int sample) {
+            return TimeScale.instant(firstDay + sample * step);
+        }
+    }
+}
