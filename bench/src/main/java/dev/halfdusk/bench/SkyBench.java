@@ -1,14 +1,21 @@
 package dev.halfdusk.bench;
 
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.night.Alignments;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.NightSearch;
+import dev.halfdusk.core.night.NightWish;
+import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -54,5 +61,33 @@ public class SkyBench {
     public Night night() {
         day = (day + 1) % 365;
         return Night.of(SITE, LocalDate.of(2027, 1, 1).plusDays(day), ZONE, NightRules.USUAL);
+    }
+
+    /** The places and the brightness of a whole year of nights at ten-minute steps. */
+    @Benchmark
+    public YearOfNights yearOfNights() {
+        return YearOfNights.of(SITE, LocalDate.of(2027, 1, 1), 366, ZONE, Skyline.FLAT, SkyGlow.natural());
+    }
+
+    /** The same and the ranked search in it. */
+    @Benchmark
+    public List<NightSearch.Hit> yearOfNightsAndSearch() {
+        return NightSearch.find(yearOfNights(), NightWish.USUAL);
+    }
+
+    /** Ten years of moon over one direction. */
+    @Benchmark
+    public List<Alignments.Alignment> tenYearsOfAlignments() {
+        return Alignments.find(Body.MOON, SITE, 120, 5, 0.5, start, 10);
+    }
+
+    /** One exact place against the horizon, from the instant on. */
+    @Benchmark
+    @OutputTimeUnit(TimeUnit.MICROSECONDS)
+    public double position() {
+        day = (day + 1) % 100_000;
+        return Moment.at(start.plusSeconds(977L * day))
+                .observed(Body.MOON, observer)
+                .azimuthDeg();
     }
 }

@@ -4,9 +4,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
 import java.util.List;
+import org.springframework.boot.convert.ApplicationConversionService;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.DefaultParameterNameDiscoverer;
 import org.springframework.core.MethodParameter;
+import org.springframework.format.FormatterRegistry;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -16,6 +18,12 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 /** Refuses parameters an operation does not have, so that a misspelt one is not silently passed over. */
 @Configuration(proxyBeanMethods = false)
 class ApiParameters implements WebMvcConfigurer {
+
+    /** Words for days, months and stances in either case. */
+    @Override
+    public void addFormatters(FormatterRegistry registry) {
+        ApplicationConversionService.addApplicationConverters(registry);
+    }
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {

@@ -2,8 +2,11 @@ package dev.halfdusk.app.api;
 
 import static org.hamcrest.Matchers.closeTo;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.greaterThan;
 import static org.hamcrest.Matchers.hasItems;
+import static org.hamcrest.Matchers.lessThan;
 import static org.hamcrest.Matchers.nullValue;
+import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -70,6 +73,112 @@ class ApiTest {
             })
     void refusals_are_problems_that_say_what_is_allowed(String query, String words) throws Exception {
         web.perform(get("/api/exposure/longest?" + query))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+                .andExpect(jsonPath("$.detail", containsString(words)));
+    }
+
+    private static final String HERE = "&lat=-33.86&lon=151.21&elevation=20";
+
+    @Test
+    void a_position_is_geocentric_and_topocentric() throws Exception {
+        web.perform(get("/api/position?body=moon&time=2029-02-14T03:18:10.4Z" + HERE))
+                .andExpect(status().isOk())
+                .andExpect(jsonPath("$.airlessAltitudeDeg", closeTo(60.31996, 2 / 3600.0)))
+                .andExpect(jsonPath("$.azimuthDeg", closeTo(336.77258, 0.001)))
+                .andExpect(jsonPath("$.semidiameterDeg", closeTo(0.25159, 1e-5)))
+                .andExpect(jsonPath("$.utc").value("2029-02-14T03:18:10.400Z"))
+                .andExpect(jsonPath("$.distanceAu").isNumber())
+                .andExpect(jsonPath("$.illuminatedFraction").isNumber());
+        web.perform(get("/api/position?body=core&time=2029-02-14T03:18:10Z"))
+                .andExpect(jsonPath("$.declinationDeg", closeTo(-29.0, 0.1), Double.class))
+                .andExpect(jsonPath("$.distanceAu").doesNotExist())
+                .andExpect(jsonPath("$.altitudeDeg").doesNotExist());
+        web.perform(get("/api/position?body=vega&time=2029-02-14T03:18:10Z" + HERE))
+                .andExpect(status().isOk());
+    }
+
+    @Test
+    void horizon_events_are_a_plain_list() throws Exception {
+        web.perform(get("/api/horizon-events?lat=42.34&lon=-3.70&elevation=860&from=2026-08-11T12:14:48Z&hours=24"))
+                .andExpect(jsonPath("$[?(@.event=='sun_down')].utc", hasItems(startsWith("2026-08-11T19:21:3"))))
+                .andExpect(jsonPath("$[?(@.event=='astro_up')].azimuthDeg", hasItems(closeTo(48.415, 0.01))))
+                .andExpect(jsonPath("$.length()").value(10));
+        web.perform(get("/api/horizon-events?lat=90&lon=0&from=2027-06-21T12:00:00Z"))
+                .andExpect(content().string(containsString("[")));
+    }
+
+    @Test
+    void phases_of_two_months() throws Exception {
+        web.perform(get("/api/moon/phases?from=2026-01-01T00:00:00Z&to=2026-02-01T00:00:00Z"))
+                .andExpect(jsonPath("$.length()").value(4))
+                .andExpect(jsonPath("$[0].phase").value("full"))
+                .andExpect(jsonPath("$[0].utc", startsWith("2026-01-03T10:02:5")))
+                .andExpect(jsonPath("$[3].phase").value("first_quarter"));
+    }
+
+    @Test
+    void one_night_with_its_windows() throws Exception {
+        web.perform(get("/api/night?lat=37.6012&lon=-8.7921&elevation=31&date=2027-06-04&zone=Europe/Lisbon"))
+                .andExpect(jsonPath("$.darkness").value("dark"))
+                .andExpect(jsonPath("$.span.hours").value(24.0))
+                .andExpect(jsonPath("$.coreInTheDark[0].hours", closeTo(5.0, 0.3)))
+                .andExpect(jsonPath("$.coreBest.azimuthDeg", closeTo(180, 0.5)))
+                .andExpect(jsonPath("$.coreBest.milkyWay.stance").value("leaning"));
+        web.perform(get("/api/night?lat=69.65&lon=18.96&date=2027-06-21"))
+                .andExpect(jsonPath("$.darkness").value("sun_stays_up"))
+                .andExpect(jsonPath("$.zone").value("+01:00"))
+                .andExpect(jsonPath("$.dark.length()").value(0));
+    }
+
+    @Test
+    void the_best_nights_of_a_year_and_of_a_narrower_wish() throws Exception {
+        String ledge = "/api/nights/search?lat=37.6012&lon=-8.7921&from=2027-01-01&to=2027-12-31";
+        web.perform(get(ledge))
+                .andExpect(jsonPath("$[0].score").isNumber())
+                .andExpect(jsonPath("$[0].reasons.length()").value(3))
+                .andExpect(jsonPath("$[0].window.from").isString());
+        web.perform(get(ledge + "&weekday=friday,SATURDAY&month=june&stance=leaning&hours=2&limit=1"))
+                .andExpect(jsonPath("$.length()").value(1))
+                .andExpect(jsonPath("$[0].stance").value("leaning"));
+        web.perform(get("/api/nights/search?lat=37.6&lon=-8.8")).andExpect(jsonPath("$[0].date", startsWith("202")));
+    }
+
+    @Test
+    void alignments_of_the_moon() throws Exception {
+        web.perform(
+                        get(
+                                "/api/alignments?body=moon&lat=37.6&lon=-8.79&azimuth=120&altitude=4&tolerance=1&from=2027-01-01T00:00:00Z&years=2"))
+                .andExpect(jsonPath("$.length()", greaterThan(5)))
+                .andExpect(jsonPath("$[0].separationDeg", lessThan(1.0)))
+                .andExpect(jsonPath("$[0].light").isString());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "position?body=pluto&time=2027-01-01T00:00:00Z|sun, moon",
+                "position?body=moon&time=yesterday|2027-06-08T22:00:00Z",
+                "position?body=moon&time=1850-01-01T00:00:00Z|2000\u20132059",
+                "position?body=moon&time=2027-01-01T00:00:00Z&lat=5|lon is missing",
+                "position?body=moon&time=2027-01-01T00:00:00Z&lat=95&lon=0|latitude 95",
+                "horizon-events?lat=5&lon=5&from=2027-01-01T00:00:00Z&hours=1e9|8784",
+                "horizon-events?lat=5&lon=5&from=2070-01-01T00:00:00Z|2000\u20132059",
+                "moon/phases?from=2027-01-01T00:00:00Z&to=2026-01-01T00:00:00Z|before from",
+                "night?lat=5&lon=5&date=2070-01-01|2000\u20132059",
+                "night?lat=5&lon=5&date=2027-02-30|2027-06-08",
+                "night?lat=5&lon=5&date=2027-02-03&zone=Nowhere|Europe/Lisbon",
+                "night?lat=5&lon=5&date=2027-02-03&depression=90|6 to 30",
+                "nights/search?lat=5&lon=5&from=2027-01-01&to=2047-01-01|not in reach",
+                "nights/search?lat=5&lon=5&stance=sitting|lying, leaning or standing",
+                "nights/search?lat=5&lon=5&zenithMagnitude=30|15 to 22.5",
+                "alignments?body=moon&lat=5&lon=5&azimuth=400&altitude=4&from=2027-01-01T00:00:00Z|0 to 360",
+                "alignments?body=moon&lat=5&lon=5&azimuth=40&altitude=4&from=2027-01-01T00:00:00Z&years=50|1 to 20",
+                "alignments?body=moon&lat=5&lon=5&azimuth=40&altitude=4&from=2058-01-01T00:00:00Z&years=5|2000\u20132059"
+            })
+    void sky_refusals_are_problems_too(String query, String words) throws Exception {
+        web.perform(get("/api/" + query))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
                 .andExpect(jsonPath("$.detail", containsString(words)));
