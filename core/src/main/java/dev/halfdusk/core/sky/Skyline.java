@@ -43,6 +43,16 @@ public final class Skyline {
         return points.isEmpty() ? FLAT : new Skyline(points);
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Skyline s && s.points.equals(points);
+    }
+
+    @Override
+    public int hashCode() {
+        return points.hashCode();
+    }
+
     public List<Point> points() {
         return points;
     }

@@ -1,0 +1,163 @@
+package dev.halfdusk.core.ground;
+
+import dev.halfdusk.core.glow.Dome;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.zip.GZIPInputStream;
+
+/** 112 876 towns of a thousand people and more, found by name or by place, without network. */
+public final class Gazetteer {
+
+    /** Farther towns light no dome that a frame shows. */
+    public static final double DOME_REACH_KM = 150;
+
+    /** Domes weaker than this share of the natural sky at 45° are left out. */
+    private static final double FAINTEST_DOME = 0.004;
+
+    /** More people than this in one entry are usually a municipality's; the light of more is capped. */
+    private static final int MOST_PEOPLE = 3_000_000;
+
+    private static final int NEAREST_REACH_CELLS = 4;
+
+    private final List<Town> towns;
+    private final Map<Integer, List<Town>> cells = new HashMap<>();
+
+    private Gazetteer(List<Town> towns) {
+        this.towns = towns;
+        for (Town town : towns) {
+            cells.computeIfAbsent(cell(town.latitudeDeg(), town.longitudeDeg()), k -> new ArrayList<>())
+                    .add(town);
+        }
+    }
+
+    /** The shipped gazetteer, read when first asked for (about half a second). */
+    public static Gazetteer shipped() {
+        return Shipped.GAZETTEER;
+    }
+
+    static Gazetteer of(List<Town> towns) {
+        return new Gazetteer(List.copyOf(towns));
+    }
+
+    public int size() {
+        return towns.size();
+    }
+
+    /** Towns whose name begins with a text, accents and case aside; the largest first, after exact names. */
+    public List<Town> search(String text, int most) {
+        String wanted = plain(text.strip());
+        if (wanted.isEmpty()) {
+            return List.of();
+        }
+        List<Town> found = new ArrayList<>();
+        for (Town town : towns) { // largest first in the file
+            if (town.plainName().regionMatches(true, 0, wanted, 0, wanted.length())) {
+                found.add(town);
+                if (found.size() >= 20 * most) {
+                    break;
+                }
+            }
+        }
+        found.sort(Comparator.comparing((Town t) -> !t.plainName().equalsIgnoreCase(wanted)));
+        return List.copyOf(found.subList(0, Math.min(most, found.size())));
+    }
+
+    /** The nearest town within some 450 km; empty on the open sea. */
+    public Optional<Town> nearest(double latitude, double longitude) {
+        Optional<Town> best = Optional.empty();
+        for (int reach = 0; reach <= NEAREST_REACH_CELLS; reach++) {
+            best = around(latitude, longitude, reach).stream()
+                    .min(Comparator.comparingDouble(t -> t.distanceKm(latitude, longitude)));
+            boolean sure = best.isPresent() && best.get().distanceKm(latitude, longitude) < reach * 40.0;
+            if (sure) {
+                return best;
+            }
+        }
+        return best;
+    }
+
+    /** The domes of the towns within {@value #DOME_REACH_KM} km, the strongest first; an estimate, see {@link Dome}. */
+    public List<Dome> domes(double latitude, double longitude, int most) {
+        int reach = (int) Math.ceil(DOME_REACH_KM / 111) + 1;
+        return around(latitude, longitude, reach).stream()
+                .filter(t -> t.distanceKm(latitude, longitude) <= DOME_REACH_KM)
+                .map(t -> new Dome(
+                        t.name(),
+                        Geodesy.bearingDeg(latitude, longitude, t.latitudeDeg(), t.longitudeDeg()),
+                        t.distanceKm(latitude, longitude),
+                        Math.min(MOST_PEOPLE, t.people())))
+                .filter(d -> d.shareAt45() >= FAINTEST_DOME)
+                .sorted(Comparator.comparingDouble(Dome::shareAt45).reversed())
+                .limit(most)
+                .toList();
+    }
+
+    /** Towns in the one-degree cells around a point; more columns towards the poles, where they narrow. */
+    private List<Town> around(double latitude, double longitude, int reach) {
+        double cos = Math.max(0.05, Math.cos(Math.toRadians(Math.min(89, Math.abs(latitude) + reach))));
+        int columns = (int) Math.min(180, Math.ceil(reach / cos));
+        List<Town> found = new ArrayList<>();
+        for (int row = -reach; row <= reach; row++) {
+            double rowLatitude = latitude + row;
+            if (Math.abs(rowLatitude) <= 91) {
+                for (int column = -columns; column < columns + (columns < 180 ? 1 : 0); column++) {
+                    found.addAll(cells.getOrDefault(cell(rowLatitude, longitude + column), List.of()));
+                }
+            }
+        }
+        return found;
+    }
+
+    private static int cell(double latitude, double longitude) {
+        int column = Math.floorMod((int) Math.floor(longitude), 360);
+        return (int) Math.floor(latitude + 90) * 360 + column;
+    }
+
+    private static String plain(String text) {
+        return Normalizer.normalize(text, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT);
+    }
+
+    private static final class Shipped {
+
+        private static final Gazetteer GAZETTEER = load();
+
+        private static Gazetteer load() {
+            try (BufferedReader in = new BufferedReader(new InputStreamReader(
+                    new GZIPInputStream(Gazetteer.class.getResourceAsStream("towns.tsv.gz")),
+                    StandardCharsets.UTF_8))) {
+                return Gazetteer.of(in.lines().skip(1).map(Shipped::town).toList());
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+
+        private static Town town(String line) {
+            String[] f = line.split("\t", -1);
+            OptionalDouble elevation =
+                    f[6].isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(f[6]));
+            return new Town(
+                    f[0],
+                    f[1],
+                    Double.parseDouble(f[2]),
+                    Double.parseDouble(f[3]),
+                    f[4].intern(),
+                    Integer.parseInt(f[5]),
+                    elevation,
+                    f[7].intern());
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Points on the ground: coordinates as people write them, distances and bearings, towns and their light. */
+package dev.halfdusk.core.ground;
