@@ -33,6 +33,7 @@
     ArrowRight: (e) => stepRibbon(e.shiftKey ? 60 : 10),
     "[": () => go("a[rel=prev]"),
     "]": () => go("a[rel=next]"),
+    "/": () => { const search = document.querySelector("[data-search]"); search?.focus(); return Boolean(search); },
   };
 
   document.addEventListener("keydown", (e) => {

@@ -53,5 +53,5 @@ class ArchitectureTest {
             .whereLayer("optics")
             .mayOnlyBeAccessedByLayers("exposure", "outing")
             .whereLayer("sky")
-            .mayOnlyBeAccessedByLayers("glow", "night", "exposure", "outing");
+            .mayOnlyBeAccessedByLayers("glow", "ground", "night", "exposure", "outing");
 }

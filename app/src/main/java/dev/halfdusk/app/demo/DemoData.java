@@ -5,11 +5,15 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -55,6 +59,11 @@ class DemoData implements SmartInitializingSingleton {
         Place mill = place("Old Tide Mill", 37.6434, -8.6902, 6, COAST);
         place("Strait lookout", 36.0104, -5.6120, 140, ZoneId.of("Europe/Madrid"));
 
+        places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
+        places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1));
+        places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4));
+        places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0));
+
         LocalDate today = LocalDate.now(clock.withZone(COAST));
         LocalDate core = nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 2);
         LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
@@ -66,8 +75,33 @@ class DemoData implements SmartInitializingSingleton {
         add("Summer core, fisheye", ledge, summer, "24 MP", "fisheye", 12, 2.8, 3, 3200);
     }
 
+    private static final Skyline LEDGE_SKYLINE = Skyline.of(List.of(
+            new Skyline.Point(0, 9),
+            new Skyline.Point(40, 14),
+            new Skyline.Point(75, 11),
+            new Skyline.Point(110, 6.5),
+            new Skyline.Point(150, 2),
+            new Skyline.Point(200, 0.5),
+            new Skyline.Point(300, 0.5),
+            new Skyline.Point(335, 4)));
+
     private Place place(String name, double latitude, double longitude, double elevation, ZoneId zone) {
-        return places.add(new Place(null, name, new Site(latitude, longitude, elevation), zone));
+        Place fresh = Place.at(name, new Site(latitude, longitude, elevation), zone);
+        List<Dome> domes = Gazetteer.shipped().domes(latitude, longitude, 10).stream()
+                .map(d -> new Dome(compassTown(d), d.bearingDeg(), d.distanceKm(), d.people()))
+                .toList();
+        return places.add(new Place(
+                null,
+                name,
+                fresh.site(),
+                zone,
+                fresh.zenithMagnitude(),
+                fresh.skyline(),
+                domes,
+                new Place.Notes(
+                        "Track from the road, then 15 minutes on foot",
+                        "Cliff edge without fence, swell on the lower rocks, loose stone after rain",
+                        "One hour before high water")));
     }
 
     /** The first wanted night around a new moon, looking forwards or backwards for up to a year; else the start. */
@@ -81,9 +115,14 @@ class DemoData implements SmartInitializingSingleton {
                 .map(p -> p.when().atZone(place.zone()).toLocalDate())
                 .sorted(direction > 0 ? order : order.reversed())
                 .flatMap(d -> Stream.of(d, d.plusDays(direction)))
-                .filter(d -> wanted.test(Night.of(place.site(), d, place.zone(), NightRules.USUAL)))
+                .filter(d -> wanted.test(Night.of(place.site(), d, place.zone(), place.rules())))
                 .findFirst()
                 .orElse(from);
+    }
+
+    /** The demo's coast is made up, and so are its towns: real light, by direction instead of by name. */
+    private static String compassTown(Dome dome) {
+        return "Town " + Math.round(dome.distanceKm()) + " km " + Angles.compass(dome.bearingDeg());
     }
 
     private static double hours(List<Interval> intervals) {

@@ -110,7 +110,7 @@ class OutingForm {
             return null;
         }
         Site site = new Site(latitude.getAsDouble(), longitude.getAsDouble(), elevation.getAsDouble());
-        return new Place(null, name, site, zone);
+        return Place.at(name, site, zone);
     }
 
     private interface Finder<T> {

@@ -1,8 +1,10 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.nights.NightWords;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.pictures.SkyStrip;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Reason;
@@ -13,7 +15,6 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.SharpStars;
 import dev.halfdusk.core.sky.Galaxy;
-import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Interval;
 import java.time.Duration;
@@ -84,15 +85,28 @@ public record OutingView(
                 Words.night(night.date()),
                 neighbour(night.date(), -1),
                 neighbour(night.date(), 1),
-                moon(night),
-                verdict(plan),
+                NightWords.moon(night),
+                NightWords.verdict(night),
                 ribbon,
                 shown,
                 ribbon.at(shown),
                 atMinute(outing, plan, when),
                 core(plan),
                 sheet(plan),
-                RunSheet.CAUTIONS);
+                cautions(outing.place().notes()));
+    }
+
+    /** What was noted about this ground first, then what holds everywhere. */
+    private static List<String> cautions(Place.Notes notes) {
+        List<String> all = new ArrayList<>();
+        if (!notes.hazards().isEmpty()) {
+            all.add("Here: " + notes.hazards() + ".");
+        }
+        if (!notes.turnBack().isEmpty()) {
+            all.add("Turn back: " + notes.turnBack() + ".");
+        }
+        all.addAll(RunSheet.CAUTIONS);
+        return List.copyOf(all);
     }
 
     /** The night before or after, or null at the end of the years that can be computed. */
@@ -102,47 +116,6 @@ public record OutingView(
 
     private static int minuteOf(Night night, Instant when) {
         return Math.round(Duration.between(night.span().from(), when).toMinutes() / 10f) * 10;
-    }
-
-    private static String moon(Night night) {
-        ZoneId zone = night.zone();
-        String text = Words.percent(night.moon().fraction());
-        Optional<Instant> rise = night.time(HorizonEvent.Kind.MOON, true);
-        Optional<Instant> set = night.time(HorizonEvent.Kind.MOON, false);
-        if (set.isPresent() && (rise.isEmpty() || set.get().isBefore(rise.get()))) {
-            text += ", sets " + Words.clock(set.get(), zone);
-        }
-        if (rise.isPresent()) {
-            text += ", rises " + Words.clock(rise.get(), zone);
-        }
-        return text;
-    }
-
-    private static String verdict(SharpStars plan) {
-        Night night = plan.night();
-        return switch (night.darkness()) {
-            case SUN_STAYS_UP -> "The sun does not set on this date. No stars.";
-            case TWILIGHT_ONLY ->
-                "It never gets fully dark: the sun goes no lower than "
-                        + Words.number(night.sunLowest().value(), 1) + "\u00b0, at "
-                        + Words.clock(night.sunLowest().when(), night.zone()) + ".";
-            case DARK, SUN_STAYS_DOWN -> darkVerdict(night);
-        };
-    }
-
-    private static String darkVerdict(Night night) {
-        Duration core = Interval.total(night.coreDark());
-        Duration dark = Interval.total(night.moonless());
-        if (!core.isZero()) {
-            Interval window = night.coreWindow().orElseThrow();
-            return Words.span(core) + " of dark, moonless sky with the core above "
-                    + Words.trimmed(night.rules().coreAltitudeDeg()) + "\u00b0, "
-                    + Words.clock(window.from(), night.zone()) + " to " + Words.clock(window.to(), night.zone()) + ".";
-        }
-        if (!dark.isZero()) {
-            return Words.span(dark) + " of dark sky without moon, but the core is not up in it.";
-        }
-        return "The moon is up through all " + Words.span(Interval.total(night.dark())) + " of darkness.";
     }
 
     private static AtMinute atMinute(Outing outing, SharpStars plan, Instant when) {

@@ -1,14 +1,47 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
 import java.time.ZoneId;
+import java.util.List;
+import java.util.OptionalDouble;
 
-/** A place one photographs from. */
-public record Place(Long id, String name, Site site, ZoneId zone) {
+/**
+ * A place one photographs from, with what its ground does to the sky.
+ *
+ * @param id null until stored
+ * @param zenithMagnitude a reading of the dark zenith, which overrides what the domes add up to
+ * @param domes those that are switched on
+ */
+public record Place(
+        Long id,
+        String name,
+        Site site,
+        ZoneId zone,
+        OptionalDouble zenithMagnitude,
+        Skyline skyline,
+        List<Dome> domes,
+        Notes notes) {
 
-    /** The sky of the place: natural, as long as nothing else is known of it. */
+    /** Words about the ground. */
+    public record Notes(String access, String hazards, String turnBack) {
+
+        public static final Notes NONE = new Notes("", "", "");
+    }
+
+    /** A place of which only the position is known. */
+    public static Place at(String name, Site site, ZoneId zone) {
+        return new Place(null, name, site, zone, OptionalDouble.empty(), Skyline.FLAT, List.of(), Notes.NONE);
+    }
+
     public SkyGlow glow() {
-        return SkyGlow.natural();
+        return SkyGlow.of(zenithMagnitude, SkyGlow.CLEAR, domes);
+    }
+
+    public NightRules rules() {
+        return NightRules.USUAL.withSkyline(skyline);
     }
 }

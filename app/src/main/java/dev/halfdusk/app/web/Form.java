@@ -17,7 +17,7 @@ import java.util.OptionalLong;
  */
 public final class Form {
 
-    private static final int LONGEST_TEXT = 200;
+    private static final int LONGEST_TEXT = 500;
 
     /** A day inside the ephemeris at both ends, since a night reaches into the next day in any time zone. */
     public static final Dates NIGHTS = new Dates(LocalDate.of(2000, 1, 2), LocalDate.of(2059, 12, 29));
@@ -78,6 +78,11 @@ public final class Form {
     /** Keeps the first complaint about a field. */
     public void reject(String field, String message) {
         errors.putIfAbsent(field, message);
+    }
+
+    /** A better-informed complaint about a field than the one it has. */
+    public void replaceError(String field, String message) {
+        errors.put(field, message);
     }
 
     /** A number within a range, with point or comma; empty after a complaint. */

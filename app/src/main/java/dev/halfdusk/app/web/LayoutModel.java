@@ -14,8 +14,9 @@ class LayoutModel {
 
     private static final List<View> VIEWS = List.of(
             new View("Dusk board", "/", "b"),
-            new View("Outings", "/outings", "o"),
-            new View("New outing", "/outings/new", "n"));
+            new View("Places", "/places", "p"),
+            new View("Nights", "/nights", "n"),
+            new View("Outings", "/outings", "o"));
 
     /**
      * A word on the rail.
@@ -23,6 +24,12 @@ class LayoutModel {
      * @param key pressed after g
      */
     public record View(String name, String path, String key) {}
+
+    /** The view a page belongs to: "/outings" for "/outings/3/edit". */
+    private static String section(String path) {
+        int second = path.indexOf('/', 1);
+        return second < 0 ? path : path.substring(0, second);
+    }
 
     @ModelAttribute
     void layout(
@@ -34,7 +41,7 @@ class LayoutModel {
         model.addAttribute("lamp", Lamp.of(lamp).key());
         model.addAttribute("lamps", Lamp.values());
         model.addAttribute("views", VIEWS);
-        model.addAttribute("path", request.getRequestURI());
+        model.addAttribute("section", section(request.getRequestURI()));
         model.addAttribute("here", page ? request.getRequestURI() + (query == null ? "" : "?" + query) : "/");
     }
 }

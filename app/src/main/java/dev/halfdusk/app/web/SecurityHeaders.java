@@ -33,7 +33,8 @@ class SecurityHeaders extends OncePerRequestFilter {
         response.setHeader("Content-Security-Policy", docs ? DOCS_POLICY : POLICY);
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Referrer-Policy", "same-origin");
-        if (!request.getRequestURI().startsWith("/assets/")) {
+        if (!request.getRequestURI().startsWith("/assets/")
+                && !request.getRequestURI().endsWith(".png")) {
             response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         }
         String from = request.getHeader("Sec-Fetch-Site");

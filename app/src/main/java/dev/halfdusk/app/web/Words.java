@@ -11,11 +11,11 @@ import java.util.Locale;
 /** How times, spans and numbers are written on every page. */
 public final class Words {
 
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMMM", Locale.UK);
-    private static final DateTimeFormatter SHORT_DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.UK);
-    private static final DateTimeFormatter FULL_DAY = DateTimeFormatter.ofPattern("EEE d MMMM yyyy", Locale.UK);
-    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
-    private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.UK);
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMMM", Locale.ENGLISH);
+    private static final DateTimeFormatter SHORT_DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter FULL_DAY = DateTimeFormatter.ofPattern("EEE d MMMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
 
     private Words() {}
 
@@ -28,9 +28,14 @@ public final class Words {
         } else if (evening.getMonth() != morning.getMonth()) {
             first = DAY.format(evening);
         } else {
-            first = DateTimeFormatter.ofPattern("EEE d", Locale.UK).format(evening);
+            first = DateTimeFormatter.ofPattern("EEE d", Locale.ENGLISH).format(evening);
         }
         return first + " to " + FULL_DAY.format(morning);
+    }
+
+    /** "June 2027". */
+    public static String month(LocalDate date) {
+        return DateTimeFormatter.ofPattern("MMMM uuuu", Locale.ENGLISH).format(date);
     }
 
     public static String shortDay(LocalDate date) {

@@ -1,0 +1,196 @@
+package dev.halfdusk.app.nights;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightSearch;
+import dev.halfdusk.core.night.NightWish;
+import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.Interval;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** A place's year as a carpet, the best nights in it, and the sheet of one night. */
+@Controller
+@RequestMapping("/nights")
+class NightController {
+
+    private static final int BEST = 6;
+    private static final int DAYS_OF_A_SPELL = 8;
+    private static final String DATE = "/{date:\\d{4}-\\d{2}-\\d{2}}";
+
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+
+    NightController(Places places, Skies skies, Clock clock) {
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    /** One of the best nights, and where it stands across the carpet. */
+    public record Best(
+            int rank, LocalDate date, String day, String hours, String reasons, String across, double score) {}
+
+    /** One night in short. */
+    public record Brief(LocalDate date, String day, String verdict, List<String> spoilers, String across, int column) {}
+
+    /** One night as a row of numbers. */
+    public record Row(LocalDate date, String day, String dark, String moonless, String core, String moon) {}
+
+    @GetMapping
+    String year(
+            @RequestParam Optional<String> place,
+            @RequestParam Optional<String> from,
+            @RequestParam Optional<String> night,
+            @RequestParam Optional<Integer> column,
+            Model model) {
+        model.addAttribute("places", places.all());
+        Optional<Place> chosen = choose(place);
+        if (chosen.isEmpty()) {
+            return "nights/year";
+        }
+        Place p = chosen.get();
+        LocalDate first = first(from, p);
+        YearOfNights year = skies.year(p, first);
+        List<NightSearch.Hit> hits = NightSearch.find(year, NightWish.USUAL);
+        LocalDate selected = column.filter(c -> c >= 0 && c < year.nights())
+                .map(year::date)
+                .or(() -> night.flatMap(Form::nightIn))
+                .filter(d -> !d.isBefore(first) && d.isBefore(first.plusDays(year.nights())))
+                .orElse(hits.isEmpty() ? first : hits.get(0).date());
+        model.addAttribute("place", p);
+        model.addAttribute("from", first);
+        model.addAttribute("heading", Words.month(first) + " to " + Words.month(first.plusDays(year.nights() - 1L)));
+        model.addAttribute("earlier", whole(first.minusYears(1)));
+        model.addAttribute("later", whole(first.plusYears(1)));
+        model.addAttribute("carpet", Carpet.of(year));
+        model.addAttribute("version", Integer.toHexString(p.hashCode()));
+        model.addAttribute("last", year.nights() - 1);
+        model.addAttribute("best", best(year, hits));
+        model.addAttribute("found", hits.size());
+        model.addAttribute("brief", brief(p, year, selected));
+        return "nights/year";
+    }
+
+    /** The first of the month, in years of which all nights can be computed. */
+    private LocalDate first(Optional<String> from, Place place) {
+        LocalDate wanted = from.flatMap(Form::nightIn)
+                .orElseGet(() -> LocalDate.now(clock.withZone(place.zone())))
+                .withDayOfMonth(1);
+        LocalDate last = Form.NIGHTS.last().minusDays(Skies.NIGHTS_IN_A_YEAR);
+        LocalDate earliest = Form.NIGHTS.first();
+        return wanted.isBefore(earliest) ? earliest : wanted.isAfter(last) ? last : wanted;
+    }
+
+    private static LocalDate whole(LocalDate first) {
+        boolean inside = Form.NIGHTS.contains(first) && Form.NIGHTS.contains(first.plusDays(Skies.NIGHTS_IN_A_YEAR));
+        return inside ? first : null;
+    }
+
+    /** The best night of each moonless spell: its neighbours are nearly as good and would crowd out the others. */
+    private static List<Best> best(YearOfNights year, List<NightSearch.Hit> hits) {
+        List<Best> list = new ArrayList<>();
+        for (NightSearch.Hit hit : hits) {
+            boolean beside = list.stream()
+                    .anyMatch(b -> Math.abs(ChronoUnit.DAYS.between(b.date(), hit.date())) <= DAYS_OF_A_SPELL);
+            if (!beside && list.size() < BEST) {
+                list.add(best(year, hit, list.size() + 1));
+            }
+        }
+        return list;
+    }
+
+    private static Best best(YearOfNights year, NightSearch.Hit hit, int rank) {
+        return new Best(
+                rank,
+                hit.date(),
+                Words.shortDay(hit.date()),
+                Words.span(Duration.ofMinutes(Math.round(hit.hours() * 60))),
+                String.join("; ", hit.reasons().subList(1, hit.reasons().size())),
+                Carpet.across(year, (int) ChronoUnit.DAYS.between(year.date(0), hit.date())),
+                hit.score());
+    }
+
+    private Brief brief(Place place, YearOfNights year, LocalDate date) {
+        Night night = skies.night(place, date);
+        int column = (int) ChronoUnit.DAYS.between(year.date(0), date);
+        return new Brief(
+                date,
+                Words.night(date),
+                NightWords.verdict(night),
+                NightWords.spoilers(night),
+                Carpet.across(year, column),
+                column);
+    }
+
+    @GetMapping("/carpet.png")
+    ResponseEntity<byte[]> carpet(@RequestParam String place, @RequestParam Optional<String> from) {
+        Place p = choose(Optional.of(place)).orElseThrow(() -> new NotFound("place"));
+        YearOfNights year = skies.year(p, first(from, p));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .body(Carpet.of(year).png(year, p.glow()));
+    }
+
+    /** The carpet's content as a table. */
+    @GetMapping("/table")
+    String table(@RequestParam Optional<String> place, @RequestParam Optional<String> from, Model model) {
+        Place p = choose(place).orElseThrow(() -> new NotFound("place"));
+        LocalDate first = first(from, p);
+        List<Row> rows = new ArrayList<>();
+        for (int i = 0; i < Skies.NIGHTS_IN_A_YEAR; i++) {
+            Night night = skies.night(p, first.plusDays(i));
+            rows.add(new Row(
+                    night.date(),
+                    Words.shortDay(night.date()),
+                    Words.span(Interval.total(night.dark())),
+                    Words.span(Interval.total(night.moonless())),
+                    Words.span(Interval.total(night.coreDark())),
+                    Words.percent(night.moon().fraction())));
+        }
+        model.addAttribute("place", p);
+        model.addAttribute("from", first);
+        model.addAttribute("rows", rows);
+        return "nights/table";
+    }
+
+    @GetMapping(DATE)
+    String night(@PathVariable String date, @RequestParam Optional<String> place, Model model) {
+        LocalDate night = Form.nightIn(date).orElseThrow(() -> new NotFound("night " + date));
+        Place p = choose(place).orElseThrow(() -> new NotFound("place"));
+        model.addAttribute("view", NightView.of(p, skies.night(p, night)));
+        model.addAttribute("places", places.all());
+        return "nights/show";
+    }
+
+    /** The place asked for; the first where none is; empty where it does not exist. */
+    private Optional<Place> choose(Optional<String> id) {
+        if (id.isEmpty()) {
+            return places.all().stream().findFirst();
+        }
+        return places.all().stream()
+                .filter(p -> p.id().toString().equals(id.get()))
+                .findFirst();
+    }
+}

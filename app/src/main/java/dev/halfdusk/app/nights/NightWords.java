@@ -1,0 +1,113 @@
+package dev.halfdusk.app.nights;
+
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Skyline;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What a night is good for and what spoils it, in sentences. */
+public final class NightWords {
+
+    private static final Duration WORTH_SAYING = Duration.ofMinutes(15);
+
+    private NightWords() {}
+
+    /** "14 %, sets 00:28". */
+    public static String moon(Night night) {
+        ZoneId zone = night.zone();
+        String text = Words.percent(night.moon().fraction());
+        Optional<Instant> rise = night.time(HorizonEvent.Kind.MOON, true);
+        Optional<Instant> set = night.time(HorizonEvent.Kind.MOON, false);
+        if (set.isPresent() && (rise.isEmpty() || set.get().isBefore(rise.get()))) {
+            text += ", sets " + Words.clock(set.get(), zone);
+        }
+        if (rise.isPresent()) {
+            text += ", rises " + Words.clock(rise.get(), zone);
+        }
+        return text;
+    }
+
+    /** The night in one sentence. */
+    public static String verdict(Night night) {
+        return switch (night.darkness()) {
+            case SUN_STAYS_UP -> "The sun does not set on this date. No stars.";
+            case TWILIGHT_ONLY ->
+                "It never gets fully dark: the sun goes no lower than "
+                        + Words.number(night.sunLowest().value(), 1) + "\u00b0, at "
+                        + Words.clock(night.sunLowest().when(), night.zone()) + ".";
+            case DARK, SUN_STAYS_DOWN -> dark(night);
+        };
+    }
+
+    private static String dark(Night night) {
+        Duration core = Interval.total(night.coreDark());
+        Duration dark = Interval.total(night.moonless());
+        if (!core.isZero()) {
+            Interval window = night.coreWindow().orElseThrow();
+            return Words.span(core) + " of dark, moonless sky with the core above "
+                    + Words.trimmed(night.rules().coreAltitudeDeg()) + "\u00b0, "
+                    + Words.clock(window.from(), night.zone()) + " to " + Words.clock(window.to(), night.zone()) + ".";
+        }
+        if (!dark.isZero()) {
+            return Words.span(dark) + " of dark sky without moon, but the core is not up in it.";
+        }
+        return "The moon is up through all " + Words.span(Interval.total(night.dark())) + " of darkness.";
+    }
+
+    /** What takes time away from the core, the greatest loss first. */
+    public static List<String> spoilers(Night night) {
+        List<Loss> losses = new ArrayList<>();
+        Duration upAndDark = Interval.total(Interval.common(night.dark(), night.coreUp()));
+        Duration toMoon = upAndDark.minus(Interval.total(night.coreDark()));
+        losses.add(new Loss(
+                toMoon,
+                "The moon, " + Words.percent(night.moon().fraction()) + " lit, takes " + Words.span(toMoon)
+                        + " of it."));
+        Duration toLight = Interval.total(night.coreUp()).minus(upAndDark);
+        losses.add(new Loss(toLight, "For " + Words.span(toLight) + " more the core is up, but the sky is not dark."));
+        if (!night.rules().skyline().points().isEmpty()) {
+            NightRules open = night.rules().withSkyline(Skyline.FLAT);
+            Night free = Night.of(night.site(), night.date(), night.zone(), open);
+            Duration toRidge = Interval.total(free.coreDark()).minus(Interval.total(night.coreDark()));
+            losses.add(new Loss(toRidge, "The skyline hides the core for " + Words.span(toRidge) + " of the dark."));
+        }
+        return losses.stream()
+                .filter(l -> l.time.compareTo(WORTH_SAYING) >= 0)
+                .sorted((a, b) -> b.time.compareTo(a.time))
+                .map(Loss::words)
+                .toList();
+    }
+
+    private record Loss(Duration time, String words) {}
+
+    /** An event as the pages name it. */
+    public static String event(HorizonEvent event) {
+        String way = event.up() ? "rises" : "sets";
+        return switch (event.kind()) {
+            case SUN -> "Sun " + way;
+            case MOON -> "Moon " + way;
+            case CIVIL -> event.up() ? "Civil dawn" : "Civil dusk";
+            case NAUTICAL -> event.up() ? "Nautical dawn" : "Nautical dusk";
+            case ASTRO -> event.up() ? "Darkness ends" : "Darkness begins";
+        };
+    }
+
+    /** "2 % wider than on average". */
+    public static String moonSize(double size) {
+        long percent = Math.round((size - 1) * 100);
+        if (percent == 0) {
+            return "as wide as on average";
+        }
+        return String.format(
+                Locale.ROOT, "%d %% %s than on average", Math.abs(percent), percent > 0 ? "wider" : "narrower");
+    }
+}

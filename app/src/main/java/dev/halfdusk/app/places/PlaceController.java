@@ -1,0 +1,177 @@
+package dev.halfdusk.app.places;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.SkylineText;
+import dev.halfdusk.core.ground.Town;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** List, find, describe and draw places. */
+@Controller
+@RequestMapping("/places")
+class PlaceController {
+
+    private static final String ID = "/{id:\\d{1,18}}";
+    private static final int TOWNS_SHOWN = 8;
+
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+
+    PlaceController(Places places, Skies skies, Clock clock) {
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    String list(@RequestParam Optional<String> kept, Model model) {
+        model.addAttribute("places", places.all());
+        kept.ifPresent(name -> model.addAttribute("kept", name));
+        return "places/list";
+    }
+
+    @GetMapping("/new")
+    String blank(@RequestParam Map<String, String> given, Model model) {
+        return form(Form.of(given), null, model);
+    }
+
+    /** Towns whose name begins with what was typed, to start a place from. */
+    @GetMapping("/towns")
+    String towns(@RequestParam(defaultValue = "") String town, Model model) {
+        List<Town> found = Gazetteer.shipped().search(town, TOWNS_SHOWN);
+        model.addAttribute("towns", found);
+        model.addAttribute("searched", town);
+        return "places/form :: towns";
+    }
+
+    @PostMapping
+    String create(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Optional<Place> read = PlaceForm.read(form, Optional.empty());
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return form(form, null, model);
+        }
+        return "redirect:/places/" + places.add(read.get()).id();
+    }
+
+    @GetMapping(ID + "/edit")
+    String edit(@PathVariable long id, Model model) {
+        return form(PlaceForm.fields(find(id)), id, model);
+    }
+
+    @PostMapping(ID)
+    String change(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Optional<Place> read = PlaceForm.read(form, Optional.of(find(id)));
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return form(form, id, model);
+        }
+        places.change(read.get());
+        return "redirect:/places/" + id;
+    }
+
+    private static String form(Form form, Long id, Model model) {
+        model.addAttribute("form", form);
+        model.addAttribute("id", id);
+        model.addAttribute("heading", id == null ? "New place" : "Change place");
+        model.addAttribute("towns", List.of());
+        return "places/form";
+    }
+
+    @GetMapping(ID)
+    String show(@PathVariable long id, Model model) {
+        return sheet(find(id), new Form(), model);
+    }
+
+    private String sheet(Place place, Form form, Model model) {
+        LocalDate today = LocalDate.now(clock.withZone(place.zone()));
+        PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
+        if (!form.has("points")) {
+            form.put("points", view.skyline());
+        }
+        model.addAttribute("view", view);
+        model.addAttribute("form", form);
+        return "places/show";
+    }
+
+    @PostMapping(ID + "/skyline")
+    String skyline(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Place place = find(id);
+        Form form = Form.of(typed);
+        try {
+            places.saveSkyline(id, SkylineText.parse(form.value("points")));
+        } catch (IllegalArgumentException e) {
+            form.reject("points", e.getMessage());
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet(place, form, model);
+        }
+        return "redirect:/places/" + id;
+    }
+
+    @GetMapping(ID + "/skyline.csv")
+    ResponseEntity<String> skylineCsv(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"skyline.csv\"")
+                .body(SkylineText.write(find(id).skyline()));
+    }
+
+    @PostMapping(ID + "/domes/{dome:\\d{1,18}}")
+    String dome(@PathVariable long id, @PathVariable long dome, @RequestParam boolean lit) {
+        places.lightDome(find(id).id(), dome, lit);
+        return "redirect:/places/" + id + "#domes";
+    }
+
+    @PostMapping(ID + "/marks")
+    String mark(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Place place = find(id);
+        Form form = Form.of(typed);
+        var mark = PlaceForm.mark(form);
+        if (mark.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet(place, form, model);
+        }
+        places.addMark(id, mark.get());
+        return "redirect:/places/" + id + "#marks";
+    }
+
+    @PostMapping(ID + "/marks/{mark:\\d{1,18}}/remove")
+    String removeMark(@PathVariable long id, @PathVariable long mark) {
+        places.removeMark(find(id).id(), mark);
+        return "redirect:/places/" + id + "#marks";
+    }
+
+    @PostMapping(ID + "/delete")
+    String delete(@PathVariable long id) {
+        Place place = find(id);
+        return places.delete(id) ? "redirect:/places" : "redirect:/places?kept=" + place.id();
+    }
+
+    private Place find(long id) {
+        return places.find(id).orElseThrow(() -> new NotFound("place " + id));
+    }
+}

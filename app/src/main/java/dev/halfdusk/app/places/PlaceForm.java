@@ -1,0 +1,145 @@
+package dev.halfdusk.app.places;
+
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.glow.Luminance;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Coordinates;
+import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Town;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.Site;
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** Between a place and the fields of its page. What is left empty is filled from the gazetteer. */
+final class PlaceForm {
+
+    private static final int STRONGEST_DOMES = 12;
+
+    private PlaceForm() {}
+
+    static Form fields(Place place) {
+        return new Form()
+                .put("name", place.name())
+                .put(
+                        "coordinates",
+                        place.site().latitudeDeg() + ", " + place.site().longitudeDeg())
+                .put("elevation", place.site().elevationM())
+                .put("zone", place.zone())
+                .put(
+                        "darkness",
+                        place.zenithMagnitude().isPresent()
+                                ? place.zenithMagnitude().getAsDouble()
+                                : "")
+                .put("access", place.notes().access())
+                .put("hazards", place.notes().hazards())
+                .put("turnBack", place.notes().turnBack());
+    }
+
+    /** Reads a place; empty where the form now holds complaints. A new one gets its domes, an old one keeps what it had. */
+    static Optional<Place> read(Form form, Optional<Place> old) {
+        String name = form.text("name", "a name");
+        Coordinates at = coordinates(form);
+        Optional<Town> nearest =
+                at == null ? Optional.empty() : Gazetteer.shipped().nearest(at.latitudeDeg(), at.longitudeDeg());
+        OptionalDouble elevation = elevation(form, at, nearest);
+        ZoneId zone = form.has("zone") ? form.zone("zone") : at == null ? null : guessZone(at, nearest);
+        OptionalDouble zenith = darkness(form);
+        Place.Notes notes = new Place.Notes(note(form, "access"), note(form, "hazards"), note(form, "turnBack"));
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Site site = new Site(at.latitudeDeg(), at.longitudeDeg(), elevation.getAsDouble());
+        Place fresh = Place.at(name, site, zone);
+        return Optional.of(new Place(
+                old.map(Place::id).orElse(null),
+                name,
+                site,
+                zone,
+                zenith,
+                old.map(Place::skyline).orElse(fresh.skyline()),
+                old.map(Place::domes)
+                        .orElseGet(() ->
+                                Gazetteer.shipped().domes(site.latitudeDeg(), site.longitudeDeg(), STRONGEST_DOMES)),
+                notes));
+    }
+
+    private static Coordinates coordinates(Form form) {
+        try {
+            return Coordinates.parse(form.value("coordinates"));
+        } catch (IllegalArgumentException e) {
+            form.reject("coordinates", e.getMessage());
+            return null;
+        }
+    }
+
+    /** The typed elevation, else that of the link, else that of the nearest town as a first guess. */
+    private static OptionalDouble elevation(Form form, Coordinates at, Optional<Town> nearest) {
+        if (form.has("elevation")) {
+            return form.number("elevation", Range.ELEVATION);
+        }
+        if (at != null
+                && at.elevationM().isPresent()
+                && Range.ELEVATION.holds(at.elevationM().getAsDouble())) {
+            return at.elevationM();
+        }
+        return OptionalDouble.of(nearest.map(t -> t.elevationM().orElse(0)).orElse(0.0));
+    }
+
+    /** The nearest town's zone; far from any town, and where this Java does not know it, the hour zone of the longitude. */
+    private static ZoneId guessZone(Coordinates at, Optional<Town> nearest) {
+        try {
+            if (nearest.isPresent()) {
+                return ZoneId.of(nearest.get().zone());
+            }
+        } catch (DateTimeException e) {
+            // a zone younger than this Java
+        }
+        return ZoneOffset.ofHours((int) Math.rint(at.longitudeDeg() / 15));
+    }
+
+    /** Empty, a darkness class from 1 to 9, or a meter's reading. */
+    private static OptionalDouble darkness(Form form) {
+        if (!form.has("darkness")) {
+            return OptionalDouble.empty();
+        }
+        String text = form.value("darkness");
+        if (text.matches("[1-9]")) {
+            return OptionalDouble.of(Luminance.ofClass(Integer.parseInt(text)));
+        }
+        OptionalDouble reading = form.number("darkness", SkyGlow.ZENITH);
+        if (reading.isEmpty()) {
+            form.replaceError(
+                    "darkness", "A darkness class from 1 to 9, or a reading: " + SkyGlow.ZENITH.allowed() + ".");
+        }
+        return reading;
+    }
+
+    private static String note(Form form, String field) {
+        return form.has(field) ? form.text(field, "a note") : "";
+    }
+
+    /** Reads a mark by bearing and distance; empty where the form now holds complaints. */
+    static Optional<Mark> mark(Form form) {
+        String name = form.text("markName", "a name");
+        OptionalDouble bearing = form.number("bearing", Range.AZIMUTH);
+        OptionalDouble distance = form.number("distance", Mark.DISTANCE);
+        OptionalDouble height = form.number("height", Mark.HEIGHT);
+        OptionalDouble width = form.number("width", Mark.WIDTH);
+        OptionalDouble foot = form.has("foot") ? form.number("foot", Mark.FOOT) : OptionalDouble.of(0);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Mark(
+                name,
+                bearing.getAsDouble(),
+                distance.getAsDouble(),
+                height.getAsDouble(),
+                width.getAsDouble(),
+                foot.getAsDouble()));
+    }
+}

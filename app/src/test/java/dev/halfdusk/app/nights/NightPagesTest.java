@@ -1,0 +1,137 @@
+package dev.halfdusk.app.nights;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class NightPagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    private long place(double latitude, double longitude, String zone) {
+        return places.add(Place.at("Somewhere", new Site(latitude, longitude, 10), ZoneId.of(zone)))
+                .id();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "37.6,-8.8,Europe/Lisbon",
+        "90,0,UTC",
+        "-90,0,UTC",
+        "69.65,18.96,Europe/Oslo",
+        "-17.8,180,Pacific/Fiji",
+        "-31.5,159,Australia/Lord_Howe"
+    })
+    void every_place_on_earth_has_a_year(double latitude, double longitude, String zone) throws Exception {
+        long id = place(latitude, longitude, zone);
+        web.perform(get("/nights?place=" + id + "&from=2027-01-01"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("January 2027")));
+        byte[] png = web.perform(get("/nights/carpet.png?place=" + id + "&from=2027-01-01"))
+                .andExpect(content().contentType("image/png"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isEqualTo(366);
+        web.perform(get("/nights/table?place=" + id + "&from=2027-01-01")).andExpect(status().isOk());
+        for (String date : List.of("2027-06-21", "2027-12-21", "2027-03-27")) {
+            web.perform(get("/nights/" + date + "?place=" + id))
+                    .andExpect(status().isOk())
+                    .andExpect(content().string(containsString("Windows")));
+        }
+    }
+
+    @Test
+    void a_column_of_the_carpet_is_a_night() throws Exception {
+        long id = place(37.6, -8.8, "Europe/Lisbon");
+        web.perform(get("/nights?place=" + id + "&from=2027-06-01&column=7"))
+                .andExpect(content().string(containsString("Tue 8 to Wed 9 June 2027")))
+                .andExpect(content().string(containsString("takes 1 h")));
+        web.perform(get("/nights?place=" + id + "&from=2027-06-01&column=-3")).andExpect(status().isOk());
+        web.perform(get("/nights?place=" + id + "&from=rubbish&night=rubbish")).andExpect(status().isOk());
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/nights/2070-01-01?place=1",
+                "/nights/2027-02-30?place=1",
+                "/nights/2027-06-08?place=98765",
+                "/nights/table?place=98765"
+            })
+    void what_cannot_be_shown_is_not_there(String path) throws Exception {
+        web.perform(get(path)).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void the_first_and_the_last_year_are_whole() throws Exception {
+        long id = place(37.6, -8.8, "Europe/Lisbon");
+        web.perform(get("/nights?place=" + id + "&from=2000-01-02")).andExpect(status().isOk());
+        web.perform(get("/nights?place=" + id + "&from=2059-12-01")).andExpect(status().isOk());
+    }
+
+    @Test
+    void the_carpet_steps_by_an_hour_when_the_clocks_do() throws Exception {
+        YearOfNights year = YearOfNights.of(
+                new Site(37.6, -8.8, 0),
+                LocalDate.of(2027, 1, 1),
+                366,
+                ZoneId.of("Europe/Lisbon"),
+                Skyline.FLAT,
+                SkyGlow.natural());
+        Carpet carpet = Carpet.of(year);
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(carpet.png(year, SkyGlow.natural())));
+        assertThat(image.getHeight()).isEqualTo(carpet.rows());
+        int before = sunset(image, 85);
+        int after = sunset(image, 88);
+        assertThat(after - before).isBetween(5, 7);
+    }
+
+    /** The first row in which the sky is darker than sunset's colours. */
+    private static int sunset(BufferedImage image, int column) {
+        for (int row = 0; row < image.getHeight(); row++) {
+            if ((image.getRGB(column, row) >> 16 & 0xff) < 0x70) {
+                return row;
+            }
+        }
+        return -1;
+    }
+}

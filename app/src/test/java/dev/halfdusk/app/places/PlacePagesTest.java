@@ -1,0 +1,193 @@
+package dev.halfdusk.app.places;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import java.io.IOException;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class PlacePagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    private String path;
+    private long id;
+
+    @BeforeEach
+    void aPlace() throws Exception {
+        path = web.perform(post("/places")
+                        .param("name", "Low <Reef>")
+                        .param("coordinates", "37\u00b036'04\"N 8\u00b047'32\"W"))
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        id = Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
+    }
+
+    @Test
+    void what_is_left_empty_comes_from_the_gazetteer() throws Exception {
+        Place place = places.find(id).orElseThrow();
+        assertThat(place.zone().getId()).isEqualTo("Europe/Lisbon");
+        assertThat(place.domes()).isNotEmpty();
+        assertThat(place.zenithMagnitude()).isEmpty();
+        web.perform(get(path))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Low &lt;Reef&gt;")))
+                .andExpect(content().string(containsString("estimated from the towns around")))
+                .andExpect(content().string(not(containsString("style=\""))));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-40;-120,-08:00", "90;0,Z", "0;180,+12:00"})
+    void far_from_any_town_the_longitude_gives_the_zone(String at, String zone) throws Exception {
+        String far = web.perform(post("/places").param("name", "Far").param("coordinates", at.replace(';', ' ')))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        Place place = places.find(Long.parseLong(far.substring(far.lastIndexOf('/') + 1)))
+                .orElseThrow();
+        assertThat(place.zone().getId()).isEqualTo(zone);
+        web.perform(get(far)).andExpect(status().isOk());
+    }
+
+    @Test
+    void a_class_or_a_reading_overrides_the_towns() throws Exception {
+        web.perform(post(path)
+                        .param("name", "Reef")
+                        .param("coordinates", "37.6 -8.8")
+                        .param("darkness", "4"))
+                .andExpect(redirectedUrl(path));
+        assertThat(places.find(id).orElseThrow().zenithMagnitude()).hasValue(20.9);
+        assertThat(places.find(id).orElseThrow().domes()).isNotEmpty();
+        web.perform(post(path)
+                .param("name", "Reef")
+                .param("coordinates", "37.6 -8.8")
+                .param("darkness", "21,35"));
+        assertThat(places.find(id).orElseThrow().zenithMagnitude()).hasValue(21.35);
+        web.perform(get(path + "/edit")).andExpect(content().string(containsString("21.35")));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "coordinates|95 0|\u221290 to 90\u00b0",
+                "coordinates|somewhere|cannot be read",
+                "coordinates||cannot be read",
+                "name||Enter a name",
+                "elevation|99999|\u2212430 to 9000 m",
+                "zone|Atlantis|is not a time zone",
+                "darkness|12|darkness class from 1 to 9"
+            })
+    void bad_entries_stay_and_are_explained(String field, String typed, String answer) throws Exception {
+        int before = places.all().size();
+        web.perform(post("/places")
+                        .param("name", field.equals("name") ? "" : "Kept name")
+                        .param("coordinates", field.equals("coordinates") ? typed == null ? "" : typed : "37.6 -8.8")
+                        .param(field.matches("name|coordinates") ? "other" : field, typed == null ? "" : typed))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+        assertThat(places.all()).hasSize(before);
+    }
+
+    @Test
+    void a_skyline_is_saved_whole_or_not_at_all() throws Exception {
+        web.perform(post(path + "/skyline").param("points", "azimuth;altitude\n10;5,5\n350;7\n"))
+                .andExpect(redirectedUrl(path));
+        assertThat(places.find(id).orElseThrow().skyline().altitudeAt(10)).isEqualTo(5.5);
+        web.perform(post(path + "/skyline").param("points", "10, 5\n20, 91\n"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Line 2: altitude 91 is outside")))
+                .andExpect(content().string(containsString("20, 91")));
+        web.perform(post(path + "/skyline").param("points", "10, 5\n10, 6\n"))
+                .andExpect(status().isUnprocessableEntity());
+        assertThat(places.find(id).orElseThrow().skyline().points()).hasSize(2);
+        web.perform(get(path + "/skyline.csv")).andExpect(content().string(containsString("350.00,7.00")));
+        web.perform(post(path + "/skyline").param("points", "")).andExpect(redirectedUrl(path));
+        assertThat(places.find(id).orElseThrow().skyline().points()).isEmpty();
+    }
+
+    @Test
+    void marks_come_and_go() throws Exception {
+        web.perform(post(path + "/marks")
+                        .param("markName", "Arch")
+                        .param("bearing", "172")
+                        .param("distance", "140")
+                        .param("height", "24")
+                        .param("width", "13"))
+                .andExpect(redirectedUrl(path + "#marks"));
+        List<Places.ListedMark> marks = places.marks(id);
+        assertThat(marks).hasSize(1);
+        web.perform(get(path)).andExpect(content().string(containsString("9.7\u00b0")));
+        web.perform(post(path + "/marks")
+                        .param("markName", "Arch")
+                        .param("bearing", "400")
+                        .param("distance", "0"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("0 to 360\u00b0")))
+                .andExpect(content().string(containsString("value=\"400\"")));
+        web.perform(post(path + "/marks/" + marks.get(0).id() + "/remove")).andExpect(redirectedUrl(path + "#marks"));
+        assertThat(places.marks(id)).isEmpty();
+    }
+
+    @Test
+    void a_dome_can_be_left_out() throws Exception {
+        int lit = places.find(id).orElseThrow().domes().size();
+        long dome = places.domes(id).get(0).id();
+        web.perform(post(path + "/domes/" + dome).param("lit", "false")).andExpect(redirectedUrl(path + "#domes"));
+        assertThat(places.find(id).orElseThrow().domes()).hasSize(lit - 1);
+        web.perform(post(path + "/domes/" + dome).param("lit", "true"));
+        assertThat(places.find(id).orElseThrow().domes()).hasSize(lit);
+    }
+
+    @Test
+    void towns_are_searched_and_a_place_in_use_is_kept() throws Exception {
+        web.perform(get("/places/towns").param("town", "lisb"))
+                .andExpect(content().string(containsString("Lisbon")));
+        web.perform(get("/places/towns").param("town", "qqqqqq"))
+                .andExpect(content().string(containsString("No town")));
+        web.perform(post("/outings")
+                        .param("place", "" + id)
+                        .param("night", "2027-06-08")
+                        .param("body", "1")
+                        .param("lens", "1")
+                        .param("focal", "20")
+                        .param("aperture", "1.8")
+                        .param("tolerance", "3")
+                        .param("iso", "3200"))
+                .andExpect(status().is3xxRedirection());
+        web.perform(post(path + "/delete")).andExpect(redirectedUrl("/places?kept=" + id));
+        assertThat(places.find(id)).isPresent();
+        web.perform(get("/places?kept=" + id)).andExpect(content().string(containsString("still needed")));
+        web.perform(get("/places/987654")).andExpect(status().isNotFound());
+    }
+}
