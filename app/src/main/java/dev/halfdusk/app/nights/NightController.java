@@ -4,6 +4,7 @@ import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;

@@ -3,6 +3,7 @@ package dev.halfdusk.app.nights;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Angles;

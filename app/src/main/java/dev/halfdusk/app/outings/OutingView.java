@@ -1,11 +1,11 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.Skies;
-import dev.halfdusk.app.nights.NightWords;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.pictures.SkyStrip;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.ShutterAdvice;

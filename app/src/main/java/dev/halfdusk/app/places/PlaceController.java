@@ -2,10 +2,13 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.ground.Town;
+import dev.halfdusk.core.night.Alignments;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -63,6 +66,28 @@ class PlaceController {
         return "places/form :: towns";
     }
 
+    /** How the coordinates were understood and what the sky is like there, while they are being typed. */
+    @GetMapping("/preview")
+    String preview(@RequestParam Map<String, String> typed, Model model) {
+        preview(Form.of(typed), model);
+        return "places/form :: preview";
+    }
+
+    private void preview(Form form, Model model) {
+        Form copy = form.copy();
+        if (!copy.has("name")) {
+            copy.put("name", "here");
+        }
+        PlaceForm.read(copy, Optional.empty()).ifPresent(place -> {
+            LocalDate today = LocalDate.now(clock.withZone(place.zone()));
+            model.addAttribute("preview", PlaceView.of(place, List.of(), List.of(), today, skies));
+            model.addAttribute("tonight", NightWords.verdict(skies.night(place, today)));
+            Gazetteer.shipped()
+                    .nearest(place.site().latitudeDeg(), place.site().longitudeDeg())
+                    .ifPresent(t -> model.addAttribute("nearest", t));
+        });
+    }
+
     @PostMapping
     String create(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
@@ -92,11 +117,12 @@ class PlaceController {
         return "redirect:/places/" + id;
     }
 
-    private static String form(Form form, Long id, Model model) {
+    private String form(Form form, Long id, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("id", id);
         model.addAttribute("heading", id == null ? "New place" : "Change place");
         model.addAttribute("towns", List.of());
+        preview(form, model);
         return "places/form";
     }
 
@@ -157,6 +183,43 @@ class PlaceController {
         }
         places.addMark(id, mark.get());
         return "redirect:/places/" + id + "#marks";
+    }
+
+    /** When core, moon or sun stand over the top of a mark, in the years to come. */
+    @GetMapping(ID + "/marks/{mark:\\d{1,18}}")
+    String overMark(
+            @PathVariable long id,
+            @PathVariable long mark,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        Place place = find(id);
+        Mark found = places.marks(id).stream()
+                .filter(m -> m.id() == mark)
+                .map(Places.ListedMark::mark)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("mark " + mark));
+        Form form = Form.of(typed);
+        form.putIfMissing("body", "core").putIfMissing("tolerance", "1").putIfMissing("years", "1");
+        PlaceForm.Watch watch = PlaceForm.watch(form);
+        if (watch == null) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        }
+        List<Alignments.Alignment> passages = watch == null
+                ? List.of()
+                : Alignments.find(
+                        watch.target(),
+                        place.site(),
+                        found.bearingDeg(),
+                        found.topAltitudeDeg(),
+                        watch.toleranceDeg(),
+                        clock.instant(),
+                        watch.years());
+        model.addAttribute("form", form);
+        model.addAttribute(
+                "view",
+                MarkView.of(place, mark, found, form.value("body"), passages, "sun".equals(form.value("body"))));
+        return "places/mark";
     }
 
     @PostMapping(ID + "/marks/{mark:\\d{1,18}}/remove")

@@ -8,15 +8,21 @@ import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 
 /** Between a place and the fields of its page. What is left empty is filled from the gazetteer. */
-final class PlaceForm {
+public final class PlaceForm {
 
     private static final int STRONGEST_DOMES = 12;
 
@@ -41,7 +47,7 @@ final class PlaceForm {
     }
 
     /** Reads a place; empty where the form now holds complaints. A new one gets its domes, an old one keeps what it had. */
-    static Optional<Place> read(Form form, Optional<Place> old) {
+    public static Optional<Place> read(Form form, Optional<Place> old) {
         String name = form.text("name", "a name");
         Coordinates at = coordinates(form);
         Optional<Town> nearest =
@@ -142,4 +148,21 @@ final class PlaceForm {
                 width.getAsDouble(),
                 foot.getAsDouble()));
     }
+
+    /** What to watch for over a mark. */
+    record Watch(Target target, double toleranceDeg, int years) {}
+
+    /** Reads it; null where the form now holds complaints. */
+    static Watch watch(Form form) {
+        OptionalDouble tolerance = form.number("tolerance", Alignments.TOLERANCE);
+        OptionalLong years = form.whole("years", Alignments.YEARS);
+        Target target = WATCHED.get(form.value("body"));
+        if (target == null) {
+            form.reject("body", "Choose the core, the moon or the sun.");
+        }
+        return form.hasErrors() ? null : new Watch(target, tolerance.getAsDouble(), (int) years.getAsLong());
+    }
+
+    private static final Map<String, Target> WATCHED =
+            Map.of("core", FixedPoint.CORE, "moon", Body.MOON, "sun", Body.SUN);
 }

@@ -54,6 +54,11 @@ public class Places {
         return find(r.getId()).orElseThrow();
     }
 
+    /** Stores new places, all or none. */
+    public void addAll(List<Place> fresh) {
+        fresh.forEach(this::add);
+    }
+
     /** Stores name, position, zone, reading and notes; skyline, marks and domes have their own. */
     public void change(Place place) {
         PlaceRecord r = db.fetchSingle(PLACE, PLACE.ID.eq(place.id()));

@@ -53,6 +53,11 @@ public final class Form {
         return this;
     }
 
+    /** A value for a field that was not sent. */
+    public Form putIfMissing(String field, Object value) {
+        return typed.containsKey(field) ? this : put(field, value);
+    }
+
     /** What was typed, never null. */
     public String value(String field) {
         return typed.getOrDefault(field, "");

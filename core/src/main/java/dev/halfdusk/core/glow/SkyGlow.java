@@ -130,7 +130,8 @@ public final class SkyGlow {
         // airglow brightens towards the horizon with the path through its layer, and the air dims it (Krisciunas and
         // Schaefer)
         double gradient = mass * Air.transmission(extinction, mass - 1);
-        double towns = domes.isEmpty() ? artificial * gradient : domeLight(azimuth, altitude);
+        boolean evenly = domes.isEmpty() || altitude >= 90;
+        double towns = evenly ? artificial * gradient : domeLight(azimuth, altitude);
         double twilight = Twilight.zenith(lamps.sunAltitudeDeg);
         if (twilight > 0 && altitude < 90) {
             twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg);

@@ -1,6 +1,5 @@
-package dev.halfdusk.app.nights;
+package dev.halfdusk.app.web;
 
-import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.HorizonEvent;

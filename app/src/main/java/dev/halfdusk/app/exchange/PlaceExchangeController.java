@@ -1,0 +1,163 @@
+package dev.halfdusk.app.exchange;
+
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.PlaceForm;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.ground.Geodesy;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Takes places from files, with a look before anything is saved, and gives them out again. */
+@Controller
+@RequestMapping("/places")
+class PlaceExchangeController {
+
+    private static final double SAME_KM = 0.05;
+
+    private final Places places;
+    private final SpotFiles files;
+
+    PlaceExchangeController(Places places, SpotFiles files) {
+        this.places = places;
+        this.files = files;
+    }
+
+    /** A spot of a file, and the place it seems to be already. */
+    public record Row(int number, String name, String at, String known) {}
+
+    @GetMapping("/import")
+    String choose() {
+        return "places/import";
+    }
+
+    /** Shows what a file holds. Nothing is saved yet. */
+    @PostMapping("/import")
+    ModelAndView look(@RequestParam(required = false) MultipartFile file) throws IOException {
+        if (file == null || file.isEmpty()) {
+            return refused("Choose a GPX, KML or GeoJSON file.");
+        }
+        List<Spot> spots;
+        try {
+            spots = files.read(file.getBytes());
+        } catch (BadFile e) {
+            return refused(e.getMessage());
+        }
+        List<Place> known = places.all();
+        List<Row> rows = new ArrayList<>();
+        for (Spot spot : spots) {
+            String at = spot.latitudeDeg() + ", " + spot.longitudeDeg()
+                    + (spot.elevationM().isPresent() ? ", " + spot.elevationM().getAsDouble() : "");
+            rows.add(new Row(
+                    rows.size(),
+                    spot.name(),
+                    at,
+                    same(spot, known).map(Place::name).orElse(null)));
+        }
+        return new ModelAndView("places/import", Map.of("rows", rows));
+    }
+
+    private static Optional<Place> same(Spot spot, List<Place> known) {
+        return known.stream()
+                .filter(p -> Geodesy.distanceKm(
+                                spot.latitudeDeg(),
+                                spot.longitudeDeg(),
+                                p.site().latitudeDeg(),
+                                p.site().longitudeDeg())
+                        < SAME_KM)
+                .findFirst();
+    }
+
+    /** Saves the ticked spots, all or none. */
+    @PostMapping("/import/save")
+    ModelAndView save(@RequestParam Map<String, String> typed) {
+        List<Place> fresh = new ArrayList<>();
+        for (int i = 0; i < SpotFiles.MOST_SPOTS; i++) {
+            if (typed.containsKey("take" + i)) {
+                Optional<Place> place = place(typed.getOrDefault("name" + i, ""), typed.getOrDefault("at" + i, ""));
+                if (place.isEmpty()) {
+                    return refused("Row " + (i + 1) + " was changed on the way and cannot be read. Nothing was saved.");
+                }
+                fresh.add(place.get());
+            }
+        }
+        if (fresh.isEmpty()) {
+            return refused("No place was ticked, so none was saved.");
+        }
+        places.addAll(fresh);
+        return new ModelAndView("redirect:/places");
+    }
+
+    private static Optional<Place> place(String name, String at) {
+        String[] parts = at.split(", ");
+        Form form = new Form().put("name", name);
+        if (parts.length < 2) {
+            return Optional.empty();
+        }
+        form.put("coordinates", parts[0] + ", " + parts[1]);
+        if (parts.length > 2) {
+            form.put("elevation", parts[2]);
+        }
+        return PlaceForm.read(form, Optional.empty());
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    ModelAndView tooLarge() {
+        return refused("The file is larger than 8 MB. Places need far less: leave out tracks and pictures.");
+    }
+
+    private static ModelAndView refused(String why) {
+        ModelAndView page = new ModelAndView("places/import", Map.of("refusal", why));
+        page.setStatus(HttpStatus.UNPROCESSABLE_ENTITY);
+        return page;
+    }
+
+    @GetMapping("/places.gpx")
+    ResponseEntity<String> gpx() {
+        return file("application/gpx+xml", "places.gpx", files.writeGpx(spots()));
+    }
+
+    @GetMapping("/places.kml")
+    ResponseEntity<String> kml() {
+        return file("application/vnd.google-earth.kml+xml", "places.kml", files.writeKml(spots()));
+    }
+
+    @GetMapping("/places.geojson")
+    ResponseEntity<String> geoJson() {
+        return file("application/geo+json", "places.geojson", files.writeGeoJson(spots()));
+    }
+
+    private List<Spot> spots() {
+        return places.all().stream()
+                .map(p -> new Spot(
+                        p.name(),
+                        p.site().latitudeDeg(),
+                        p.site().longitudeDeg(),
+                        OptionalDouble.of(p.site().elevationM())))
+                .toList();
+    }
+
+    private static ResponseEntity<String> file(String type, String name, String body) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(body);
+    }
+}

@@ -1,0 +1,226 @@
+package dev.halfdusk.app.exchange;
+
+import dev.halfdusk.core.measure.OutOfRange;
+import java.io.ByteArrayInputStream;
+import java.io.StringWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLOutputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import javax.xml.stream.XMLStreamWriter;
+
+/**
+ * The two XML formats, streamed, so that every complaint has its line. A document type is refused outright: neither format
+ * needs one, and entities are how such files attack.
+ */
+final class SpotXml {
+
+    private static final int LONGEST_TEXT = 2000;
+
+    private SpotXml() {}
+
+    static List<Spot> read(byte[] file) {
+        XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
+        factory.setProperty(XMLInputFactory.SUPPORT_DTD, true); // only so as to see one and refuse it
+        factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+        factory.setProperty(XMLInputFactory.IS_REPLACING_ENTITY_REFERENCES, false);
+        factory.setXMLResolver((publicId, systemId, base, namespace) -> {
+            throw new BadFile("A file of places needs no document type; this one was refused.");
+        });
+        try {
+            XMLStreamReader in = factory.createXMLStreamReader(new ByteArrayInputStream(file));
+            return new Reading(in).all();
+        } catch (XMLStreamException e) {
+            int line = e.getLocation() == null ? 1 : Math.max(1, e.getLocation().getLineNumber());
+            throw BadFile.at(line, "this is not valid XML in the encoding it names.");
+        }
+    }
+
+    /** One pass over a document. */
+    private static final class Reading {
+
+        private final XMLStreamReader in;
+        private final List<Spot> spots = new ArrayList<>();
+        private String name = "";
+        private String latitude;
+        private String longitude;
+        private String elevation = "";
+        private boolean inside;
+
+        Reading(XMLStreamReader in) {
+            this.in = in;
+        }
+
+        List<Spot> all() throws XMLStreamException {
+            while (in.hasNext()) {
+                switch (in.next()) {
+                    case XMLStreamConstants.DTD ->
+                        throw BadFile.at(line(), "a file of places needs no document type; this one was refused.");
+                    case XMLStreamConstants.ENTITY_REFERENCE -> throw BadFile.at(line(), "entities are refused.");
+                    case XMLStreamConstants.START_ELEMENT -> start(in.getLocalName());
+                    case XMLStreamConstants.END_ELEMENT -> end(in.getLocalName());
+                    default -> {
+                        // text between elements
+                    }
+                }
+            }
+            return spots;
+        }
+
+        private void start(String element) throws XMLStreamException {
+            switch (element) {
+                case "wpt", "Placemark" -> {
+                    inside = true;
+                    name = "";
+                    elevation = "";
+                    latitude = in.getAttributeValue(null, "lat");
+                    longitude = in.getAttributeValue(null, "lon");
+                    if (element.equals("wpt") && (latitude == null || longitude == null)) {
+                        throw BadFile.at(line(), "a waypoint without lat and lon.");
+                    }
+                }
+                case "name" -> name = inside && name.isEmpty() ? text() : name;
+                case "ele" -> elevation = inside ? text() : elevation;
+                case "Point" -> {
+                    if (inside) {
+                        point();
+                    }
+                }
+                default -> {
+                    // everything else says nothing about where a place is
+                }
+            }
+        }
+
+        /** KML: longitude,latitude[,altitude] in an element of its own. */
+        private void point() throws XMLStreamException {
+            while (in.hasNext()
+                    && !(in.next() == XMLStreamConstants.END_ELEMENT
+                            && in.getLocalName().equals("Point"))) {
+                if (in.isStartElement() && in.getLocalName().equals("coordinates")) {
+                    String[] parts = text().split(",");
+                    if (parts.length < 2) {
+                        throw BadFile.at(line(), "coordinates that are not longitude,latitude.");
+                    }
+                    longitude = parts[0];
+                    latitude = parts[1];
+                    elevation = parts.length > 2 ? parts[2] : "";
+                }
+            }
+        }
+
+        private void end(String element) {
+            if (element.equals("wpt") || element.equals("Placemark")) {
+                inside = false;
+                if (latitude != null && longitude != null) {
+                    spots.add(spot());
+                }
+            }
+        }
+
+        private Spot spot() {
+            try {
+                OptionalDouble height =
+                        elevation.isBlank() ? OptionalDouble.empty() : OptionalDouble.of(number(elevation));
+                return new Spot(SpotFiles.named(name, spots.size() + 1), number(latitude), number(longitude), height);
+            } catch (OutOfRange e) {
+                throw BadFile.at(line(), e.getMessage() + ".");
+            }
+        }
+
+        private double number(String text) {
+            try {
+                return Double.parseDouble(text.strip());
+            } catch (NumberFormatException e) {
+                throw BadFile.at(line(), "a coordinate that is not a number.");
+            }
+        }
+
+        private String text() throws XMLStreamException {
+            StringBuilder text = new StringBuilder();
+            while (in.hasNext() && in.next() != XMLStreamConstants.END_ELEMENT) {
+                if (in.isCharacters()) {
+                    text.append(in.getText());
+                } else if (in.isStartElement() || in.getEventType() == XMLStreamConstants.ENTITY_REFERENCE) {
+                    throw BadFile.at(line(), "a name or number with something else inside it.");
+                }
+                if (text.length() > LONGEST_TEXT) {
+                    throw BadFile.at(line(), "a name of more than " + LONGEST_TEXT + " characters.");
+                }
+            }
+            return text.toString().strip();
+        }
+
+        private int line() {
+            return Math.max(1, in.getLocation().getLineNumber());
+        }
+    }
+
+    static String writeGpx(List<Spot> spots) {
+        return write(out -> {
+            out.writeStartElement("gpx");
+            out.writeAttribute("version", "1.1");
+            out.writeAttribute("creator", "Half Dusk");
+            out.writeDefaultNamespace("http://www.topografix.com/GPX/1/1");
+            for (Spot spot : spots) {
+                out.writeStartElement("wpt");
+                out.writeAttribute("lat", Double.toString(spot.latitudeDeg()));
+                out.writeAttribute("lon", Double.toString(spot.longitudeDeg()));
+                if (spot.elevationM().isPresent()) {
+                    element(out, "ele", Double.toString(spot.elevationM().getAsDouble()));
+                }
+                element(out, "name", spot.name());
+                out.writeEndElement();
+            }
+            out.writeEndElement();
+        });
+    }
+
+    static String writeKml(List<Spot> spots) {
+        return write(out -> {
+            out.writeStartElement("kml");
+            out.writeDefaultNamespace("http://www.opengis.net/kml/2.2");
+            out.writeStartElement("Document");
+            for (Spot spot : spots) {
+                out.writeStartElement("Placemark");
+                element(out, "name", spot.name());
+                out.writeStartElement("Point");
+                String height =
+                        spot.elevationM().isPresent() ? "," + spot.elevationM().getAsDouble() : "";
+                element(out, "coordinates", spot.longitudeDeg() + "," + spot.latitudeDeg() + height);
+                out.writeEndElement();
+                out.writeEndElement();
+            }
+            out.writeEndElement();
+            out.writeEndElement();
+        });
+    }
+
+    private interface Body {
+        void write(XMLStreamWriter out) throws XMLStreamException;
+    }
+
+    private static String write(Body body) {
+        StringWriter text = new StringWriter();
+        try {
+            XMLStreamWriter out = XMLOutputFactory.newDefaultFactory().createXMLStreamWriter(text);
+            out.writeStartDocument("UTF-8", "1.0");
+            body.write(out);
+            out.writeEndDocument();
+            out.close();
+        } catch (XMLStreamException e) {
+            throw new IllegalStateException("writing to memory failed", e);
+        }
+        return text.toString();
+    }
+
+    private static void element(XMLStreamWriter out, String name, String text) throws XMLStreamException {
+        out.writeStartElement(name);
+        out.writeCharacters(text);
+        out.writeEndElement();
+    }
+}

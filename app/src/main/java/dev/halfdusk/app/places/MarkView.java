@@ -1,0 +1,52 @@
+package dev.halfdusk.app.places;
+
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.night.Alignments;
+import java.util.List;
+import java.util.Locale;
+
+/** When something stands over a mark, in the words and numbers of the page. */
+public record MarkView(
+        Place place, long id, Mark mark, String target, String direction, String moonFits, List<Row> rows, int hidden) {
+
+    /** The moon's mean width in degrees. */
+    private static final double MOON_DEG = 0.518;
+
+    private static final int MOST_ROWS = 120;
+
+    /** One passage. */
+    public record Row(String date, String day, String clock, String off, String direction, String light, String moon) {}
+
+    static MarkView of(
+            Place place, long id, Mark mark, String target, List<Alignments.Alignment> found, boolean daylight) {
+        List<Alignments.Alignment> shown = found.stream()
+                .filter(a -> daylight || a.light() != Alignments.Light.DAY)
+                .toList();
+        return new MarkView(
+                place,
+                id,
+                mark,
+                target,
+                Words.number(mark.bearingDeg(), 1) + "\u00b0 " + Angles.compass(mark.bearingDeg()) + ", "
+                        + Words.number(mark.topAltitudeDeg(), 1) + "\u00b0 up",
+                Words.number(mark.widthDeg() / MOON_DEG, 1),
+                shown.stream().limit(MOST_ROWS).map(a -> row(place, a)).toList(),
+                found.size() - Math.min(MOST_ROWS, shown.size()));
+    }
+
+    private static Row row(Place place, Alignments.Alignment a) {
+        // the evening to which a time before noon belongs
+        var local = a.when().atZone(place.zone());
+        var evening = local.getHour() < 12 ? local.toLocalDate().minusDays(1) : local.toLocalDate();
+        return new Row(
+                evening.toString(),
+                Words.shortDay(local.toLocalDate()) + " " + local.getYear(),
+                Words.clockSeconds(a.when(), place.zone()),
+                Words.number(a.separationDeg(), 2) + "\u00b0",
+                Words.number(a.azimuthDeg(), 1) + "\u00b0, " + Words.number(a.altitudeDeg(), 1) + "\u00b0 up",
+                a.light().name().toLowerCase(Locale.ROOT) + ", sun " + Words.number(a.sunAltitudeDeg(), 0) + "\u00b0",
+                Words.percent(a.moonFraction()) + (a.moonAltitudeDeg() > 0 ? " up" : " down"));
+    }
+}
