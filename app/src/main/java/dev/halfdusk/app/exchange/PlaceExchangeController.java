@@ -16,12 +16,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -118,12 +116,7 @@ class PlaceExchangeController {
         return PlaceForm.read(form, Optional.empty());
     }
 
-    @ExceptionHandler(MaxUploadSizeExceededException.class)
-    ModelAndView tooLarge() {
-        return refused("The file is larger than 8 MB. Places need far less: leave out tracks and pictures.");
-    }
-
-    private static ModelAndView refused(String why) {
+    static ModelAndView refused(String why) {
         ModelAndView page = new ModelAndView("places/import", Map.of("refusal", why));
         page.setStatus(HttpStatus.UNPROCESSABLE_ENTITY);
         return page;
