@@ -10,6 +10,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.Cookie;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -119,6 +121,32 @@ class PlaceBrowserTest {
         assertThat(page.locator("h1")).not().hasText(before);
     }
 
+    @Test
+    void a_file_is_imported_and_the_best_night_there_becomes_an_outing() {
+        String gpx = "<gpx><wpt lat='37.55' lon='-8.80'><name>Black Cove</name></wpt>"
+                + "<wpt lat='37.6012' lon='-8.7921'><name>Ledge again</name></wpt></gpx>";
+        page.navigate(application.url("/places/import"));
+        page.getByLabel("Waypoints, placemarks or points")
+                .setInputFiles(
+                        new FilePayload("spots.gpx", "application/gpx+xml", gpx.getBytes(StandardCharsets.UTF_8)));
+        page.getByRole(AriaRole.BUTTON, named("Look into the file")).click();
+        assertThat(page.getByLabel("Take Black Cove")).isChecked();
+        assertThat(page.getByLabel("Take Ledge again")).not().isChecked();
+        page.getByRole(AriaRole.BUTTON, named("Save the ticked ones")).click();
+        page.getByRole(AriaRole.LINK, named("Nights at Black Cove")).click();
+        page.getByRole(AriaRole.LINK, named("search best nights")).click();
+        page.getByLabel("Core from azimuth").fill("170");
+        page.getByLabel("to azimuth", new Page.GetByLabelOptions().setExact(true))
+                .fill("190");
+        page.getByLabel("Years").fill("30");
+        assertThat(page.locator("#finds")).containsText("1 to 10");
+        page.getByLabel("Years").fill("2");
+        assertThat(page.locator("#finds tbody tr").first()).isVisible();
+        page.locator("#finds tbody tr").first().getByText("plan").click();
+        page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
+        assertThat(page.locator("h1")).hasText("Core over Black Cove");
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"dusk", "day", "red"})
     void places_and_nights_are_accessible_in_every_lamp(String lamp) {
@@ -129,7 +157,9 @@ class PlaceBrowserTest {
             "/places/new?coordinates=95+0",
             "/nights?place=1&from=2027-01-01",
             "/nights/2027-06-08?place=1",
-            "/places/1/marks/1"
+            "/places/1/marks/1",
+            "/places/import",
+            "/nights/best?place=1&from=2027-01-01"
         }) {
             page.navigate(application.url(path));
             var found = new AxeBuilder(page)
@@ -144,8 +174,14 @@ class PlaceBrowserTest {
     @Test
     void a_phone_shows_places_and_nights_without_sideways_scrolling() {
         page.setViewportSize(360, 780);
-        for (String path :
-                new String[] {"/places", "/places/1", "/places/new", "/nights?place=1", "/nights/2027-06-08?place=1"}) {
+        for (String path : new String[] {
+            "/places",
+            "/places/1",
+            "/places/new",
+            "/nights?place=1",
+            "/nights/2027-06-08?place=1",
+            "/nights/best?place=1"
+        }) {
             page.navigate(application.url(path));
             assertThat(page.evaluate("document.documentElement.scrollWidth"))
                     .as(path)

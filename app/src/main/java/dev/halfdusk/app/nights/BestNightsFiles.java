@@ -1,0 +1,88 @@
+package dev.halfdusk.app.nights;
+
+import biweekly.Biweekly;
+import biweekly.ICalendar;
+import biweekly.component.VEvent;
+import biweekly.property.Geo;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.night.NightSearch;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Date;
+import java.util.List;
+
+/** Best nights for other programs: a table and a calendar. */
+final class BestNightsFiles {
+
+    private BestNightsFiles() {}
+
+    static String csv(List<BestNights.Find> finds) {
+        StringWriter text = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+            csv.writeRecord(
+                    "rank",
+                    "place",
+                    "night",
+                    "score",
+                    "from_utc",
+                    "to_utc",
+                    "hours",
+                    "core_top_altitude_deg",
+                    "core_top_azimuth_deg",
+                    "contrast_percent",
+                    "moon_percent",
+                    "stance",
+                    "reasons");
+            for (int i = 0; i < finds.size(); i++) {
+                NightSearch.Hit h = finds.get(i).hit();
+                csv.writeRecord(
+                        Integer.toString(i + 1),
+                        finds.get(i).place().name(),
+                        h.date().toString(),
+                        Double.toString(h.score()),
+                        h.window().from().toString(),
+                        h.window().to().toString(),
+                        plain(h.hours(), 2),
+                        plain(h.coreTopAltitudeDeg(), 1),
+                        plain(h.coreTopAzimuthDeg(), 1),
+                        plain(h.contrastPercent(), 0),
+                        plain(h.moonFraction() * 100, 0),
+                        h.stance().key(),
+                        String.join("; ", h.reasons()));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString();
+    }
+
+    private static String plain(double value, int decimals) {
+        return Words.number(value, decimals).replace('\u2212', '-');
+    }
+
+    /** An event for each window. The same night keeps its identity, so that a later file replaces it. */
+    static String calendar(List<BestNights.Find> finds, Instant now) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId("-//Half Dusk//Nights//EN");
+        for (BestNights.Find find : finds) {
+            NightSearch.Hit h = find.hit();
+            VEvent event = new VEvent();
+            event.setUid(find.place().id() + "-" + h.date() + "@half-dusk");
+            event.setDateTimeStamp(Date.from(now));
+            event.setDateStart(Date.from(h.window().from()));
+            event.setDateEnd(Date.from(h.window().to()));
+            event.setSummary("Core at " + find.place().name() + ", "
+                    + Words.span(Duration.ofMinutes(Math.round(h.hours() * 60))));
+            event.setDescription(String.join(". ", h.reasons()) + ".");
+            event.setLocation(find.place().name());
+            event.setGeo(new Geo(
+                    find.place().site().latitudeDeg(), find.place().site().longitudeDeg()));
+            calendar.addEvent(event);
+        }
+        return Biweekly.write(calendar).go();
+    }
+}

@@ -1,0 +1,120 @@
+package dev.halfdusk.app.nights;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Site;
+import java.io.IOException;
+import java.io.StringReader;
+import java.time.ZoneId;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class BestNightsTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    private long coast;
+    private String query;
+
+    @BeforeEach
+    void places() {
+        coast = places.add(Place.at("Coast, \"low\"", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        long south = places.add(Place.at("South", new Site(-30, 20, 900), ZoneId.of("Africa/Johannesburg")))
+                .id();
+        query = "?place=" + coast + "&place=" + south + "&from=2027-01-01&years=1";
+    }
+
+    private String body(String path) throws Exception {
+        return web.perform(get(path))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    @Test
+    void places_compete_and_wishes_narrow() throws Exception {
+        String both = body("/nights/best" + query);
+        assertThat(both).contains("South").contains("the first 60 are shown");
+        String narrow = body("/nights/best?place=" + coast
+                + "&from=2027-01-01&years=1&weekday=friday&month=june&month=july&hours=2");
+        assertThat(narrow)
+                .contains("Fri")
+                .doesNotContain(">Sat ")
+                .contains("name=\"weekday\" class=\"w-5 h-5 accent-ember\" value=\"friday\" checked");
+        assertThat(body("/nights/best?place=" + coast + "&altitude=60")).contains("What would have to give");
+    }
+
+    @Test
+    void the_table_and_the_calendar_hold_every_find() throws Exception {
+        String csv = body("/nights/best.csv" + query);
+        long lines = csv.lines().count() - 1;
+        assertThat(csv).startsWith("rank,place,night,score").contains("\"Coast, \"\"low\"\"\"");
+        Calendar calendar = new CalendarBuilder().build(new StringReader(body("/nights/best.ics" + query)));
+        assertThat(calendar.getComponents(VEvent.VEVENT)).hasSize((int) lines);
+        VEvent first = (VEvent) calendar.getComponents(VEvent.VEVENT).get(0);
+        assertThat(first.getSummary().getValue()).startsWith("Core at ");
+        assertThat(first.getUid().orElseThrow().getValue()).endsWith("@half-dusk");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "years=11|1 to 10",
+                "years=7|2 places allow 6",
+                "hours=30|0 to 24 h",
+                "altitude=x|is not a number",
+                "azimuthFrom=400|0 to 360",
+                "moon=9|0 to 4 mag",
+                "from=1850-01-01|2000\u20132059",
+                "from=2059-06-01|2000\u20132059"
+            })
+    void bad_wishes_are_answered_and_kept(String change, String answer) throws Exception {
+        String changed = query.replaceAll("&" + change.replaceAll("=.*", "=[^&]*"), "") + "&" + change;
+        web.perform(get("/nights/best" + changed))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+        web.perform(get("/nights/best.csv" + changed))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+    }
+
+    @Test
+    void odd_addresses_do_no_harm() throws Exception {
+        web.perform(get("/nights/best?place=98765"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("at least one place")));
+        body("/nights/best?place=" + coast + "&stance=sitting&weekday=someday&month=smarch");
+    }
+}
