@@ -67,8 +67,8 @@ public record NightView(
                 place,
                 night.date(),
                 Words.night(night.date()),
-                neighbour(night.date(), -1),
-                neighbour(night.date(), 1),
+                Form.NIGHTS.near(night.date(), -1),
+                Form.NIGHTS.near(night.date(), 1),
                 NightWords.moon(night),
                 Words.phase(night.moon()),
                 NightWords.moonSize(night.moonSize()),
@@ -82,10 +82,6 @@ public record NightView(
                 planets(night),
                 Words.number(night.poleAltitudeDeg(), 1) + "\u00b0 high in the "
                         + (night.site().latitudeDeg() < 0 ? "south" : "north"));
-    }
-
-    private static LocalDate neighbour(LocalDate date, int days) {
-        return Form.NIGHTS.contains(date.plusDays(days)) ? date.plusDays(days) : null;
     }
 
     private static List<EventRow> events(Night night) {

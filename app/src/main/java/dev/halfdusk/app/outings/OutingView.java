@@ -83,8 +83,8 @@ public record OutingView(
         return new OutingView(
                 outing,
                 Words.night(night.date()),
-                neighbour(night.date(), -1),
-                neighbour(night.date(), 1),
+                Form.NIGHTS.near(night.date(), -1),
+                Form.NIGHTS.near(night.date(), 1),
                 NightWords.moon(night),
                 NightWords.verdict(night),
                 ribbon,
@@ -107,11 +107,6 @@ public record OutingView(
         }
         all.addAll(RunSheet.CAUTIONS);
         return List.copyOf(all);
-    }
-
-    /** The night before or after, or null at the end of the years that can be computed. */
-    private static LocalDate neighbour(LocalDate date, int days) {
-        return Form.NIGHTS.contains(date.plusDays(days)) ? date.plusDays(days) : null;
     }
 
     private static int minuteOf(Night night, Instant when) {

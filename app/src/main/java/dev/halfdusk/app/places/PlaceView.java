@@ -34,7 +34,6 @@ public record PlaceView(
     private static final double RING_MIDDLE = 110;
 
     private static final double RING_RADIUS = 78;
-    private static final double STEP_HOURS = YearOfNights.STEP.toMinutes() / 60.0;
 
     /** A town, and where its light stands on the ring. */
     public record DomeRow(
@@ -107,17 +106,7 @@ public record PlaceView(
 
     /** Hours with the core above its skyline in a dark sky without moon, month by month. */
     private static List<MonthBar> months(YearOfNights year) {
-        double[] hours = new double[12];
-        for (int night = 0; night < year.nights(); night++) {
-            int month = year.date(night).getMonthValue() - 1;
-            for (int i = year.start(night); i < year.start(night + 1); i++) {
-                boolean good = year.sunAltitudeDeg(i) < -18
-                        && year.moonAltitudeDeg(i) < 0
-                        && year.coreAltitudeDeg(i) > 10
-                        && year.coreContrastPercent(i) > 0;
-                hours[month] += good ? STEP_HOURS : 0;
-            }
-        }
+        double[] hours = year.coreHoursByMonth();
         double best = Math.max(1e-9, Arrays.stream(hours).max().orElse(0));
         List<MonthBar> bars = new ArrayList<>();
         for (Month month : Month.values()) {

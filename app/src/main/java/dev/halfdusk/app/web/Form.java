@@ -29,6 +29,12 @@ public final class Form {
             return !date.isBefore(first) && !date.isAfter(last);
         }
 
+        /** The date so many days on, or null outside: a link to a neighbouring night that may not exist. */
+        public LocalDate near(LocalDate date, int days) {
+            LocalDate other = date.plusDays(days);
+            return contains(other) ? other : null;
+        }
+
         String words() {
             return first + " to " + last;
         }

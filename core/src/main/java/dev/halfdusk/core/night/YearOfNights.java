@@ -180,4 +180,19 @@ public final class YearOfNights {
     public double coreContrastPercent(int sample) {
         return coreContrast[sample];
     }
+
+    /** Hours, month by month, in which the core stands above 10° and its skyline in a dark sky without moon. */
+    public double[] coreHoursByMonth() {
+        double[] hours = new double[12];
+        for (int night = 0; night < nights(); night++) {
+            int month = date(night).getMonthValue() - 1;
+            for (int i = start(night); i < start(night + 1); i++) {
+                boolean dark = sunAltitude[i] < -NightRules.USUAL.sunDepressionDeg() && moonAltitude[i] < 0;
+                if (dark && coreAltitude[i] > NightRules.USUAL.coreAltitudeDeg() && coreContrast[i] > 0) {
+                    hours[month] += STEP.toMinutes() / 60.0;
+                }
+            }
+        }
+        return hours;
+    }
 }

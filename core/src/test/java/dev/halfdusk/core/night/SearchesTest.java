@@ -136,6 +136,17 @@ class SearchesTest {
     }
 
     @Test
+    void the_core_has_its_season() {
+        double[] north = year(LEDGE, "2027-01-01", 365, "Europe/Lisbon").coreHoursByMonth();
+        assertThat(north).hasSize(12);
+        assertThat(north[5]).isGreaterThan(60); // June
+        assertThat(north[11]).isZero(); // the sun stands there in December
+        double[] south = year(new Site(-30, 20, 0), "2027-01-01", 365, "Africa/Johannesburg")
+                .coreHoursByMonth();
+        assertThat(south[5]).isGreaterThan(1.5 * north[5]);
+    }
+
+    @Test
     void a_wish_across_north_wraps_around() {
         NightWish north = new NightWish(1, 18, 0, 10, 350, 10, Set.of(), Set.of(), Set.of());
         assertThat(north.wantsAzimuth(355)).isTrue();
