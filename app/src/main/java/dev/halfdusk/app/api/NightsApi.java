@@ -22,7 +22,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
@@ -123,7 +122,7 @@ class NightsApi {
             @RequestParam(defaultValue = "10") double coreAltitude) {
         Site site = new Site(lat, lon, elevation);
         NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT);
-        Night night = Night.of(site, date, zone.orElseGet(() -> hourZone(lon)), rules);
+        Night night = Night.of(site, date, zone.orElseGet(site::hourZone), rules);
         return new NightAnswer(
                 night.date(),
                 night.zone().getId(),
@@ -144,10 +143,6 @@ class NightsApi {
                 night.moon().fraction(),
                 night.moonSize(),
                 night.poleAltitudeDeg());
-    }
-
-    private static ZoneId hourZone(double longitudeDeg) {
-        return ZoneOffset.ofHours((int) Math.rint(longitudeDeg / 15));
     }
 
     private static List<Span> spans(List<Interval> intervals) {
@@ -192,7 +187,8 @@ class NightsApi {
             @RequestParam(defaultValue = "") Set<Month> month,
             @RequestParam(defaultValue = "21.9") double zenithMagnitude,
             @RequestParam(defaultValue = "400") int limit) {
-        ZoneId placeZone = zone.orElseGet(() -> hourZone(lon));
+        Site site = new Site(lat, lon, elevation);
+        ZoneId placeZone = zone.orElseGet(site::hourZone);
         LocalDate first = from.orElseGet(() -> LocalDate.now(clock.withZone(placeZone)));
         LocalDate last = to.orElseGet(() -> first.plusYears(1));
         long nights = ChronoUnit.DAYS.between(first, last) + 1;
@@ -201,13 +197,8 @@ class NightsApi {
         }
         NightWish wish = new NightWish(
                 hours, depression, moonAllowanceMag, coreAltitude, azimuthFrom, azimuthTo, stance, weekday, month);
-        YearOfNights year = YearOfNights.of(
-                new Site(lat, lon, elevation),
-                first,
-                (int) nights,
-                placeZone,
-                Skyline.FLAT,
-                SkyGlow.ofZenith(zenithMagnitude));
+        YearOfNights year =
+                YearOfNights.of(site, first, (int) nights, placeZone, Skyline.FLAT, SkyGlow.ofZenith(zenithMagnitude));
         return NightSearch.find(year, wish).stream()
                 .limit(Math.max(0, limit))
                 .map(NightsApi::ranked)

@@ -19,6 +19,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -35,7 +36,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 class NightController {
 
     private static final int BEST = 6;
-    private static final int DAYS_OF_A_SPELL = 8;
     private static final String DATE = "/{date:\\d{4}-\\d{2}-\\d{2}}";
 
     private final Places places;
@@ -108,17 +108,11 @@ class NightController {
         return inside ? first : null;
     }
 
-    /** The best night of each moonless spell: its neighbours are nearly as good and would crowd out the others. */
     private static List<Best> best(YearOfNights year, List<NightSearch.Hit> hits) {
-        List<Best> list = new ArrayList<>();
-        for (NightSearch.Hit hit : hits) {
-            boolean beside = list.stream()
-                    .anyMatch(b -> Math.abs(ChronoUnit.DAYS.between(b.date(), hit.date())) <= DAYS_OF_A_SPELL);
-            if (!beside && list.size() < BEST) {
-                list.add(best(year, hit, list.size() + 1));
-            }
-        }
-        return list;
+        List<NightSearch.Hit> spells = NightSearch.bestOfSpells(hits, BEST);
+        return IntStream.range(0, spells.size())
+                .mapToObj(i -> best(year, spells.get(i), i + 1))
+                .toList();
     }
 
     private static Best best(YearOfNights year, NightSearch.Hit hit, int rank) {

@@ -89,7 +89,7 @@ public record NightView(
         Stream<HorizonEvent> horizon = night.events().stream();
         List<Timed> all = new ArrayList<>(horizon.map(e -> new Timed(
                         e.when(),
-                        NightWords.event(e),
+                        e.words(),
                         Words.number(e.azimuthDeg(), 1) + "\u00b0 " + Angles.compass(e.azimuthDeg())))
                 .toList());
         night.coreRise().ifPresent(t -> all.add(timed(night, t, "Core over the skyline")));

@@ -15,7 +15,6 @@ import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -105,7 +104,7 @@ public final class PlaceForm {
         } catch (DateTimeException e) {
             // a zone younger than this Java
         }
-        return ZoneOffset.ofHours((int) Math.rint(at.longitudeDeg() / 15));
+        return new Site(at.latitudeDeg(), at.longitudeDeg(), 0).hourZone();
     }
 
     /** Empty, a darkness class from 1 to 9, or a meter's reading. */

@@ -88,18 +88,6 @@ public final class NightWords {
 
     private record Loss(Duration time, String words) {}
 
-    /** An event as the pages name it. */
-    public static String event(HorizonEvent event) {
-        String way = event.up() ? "rises" : "sets";
-        return switch (event.kind()) {
-            case SUN -> "Sun " + way;
-            case MOON -> "Moon " + way;
-            case CIVIL -> event.up() ? "Civil dawn" : "Civil dusk";
-            case NAUTICAL -> event.up() ? "Nautical dawn" : "Nautical dusk";
-            case ASTRO -> event.up() ? "Darkness ends" : "Darkness begins";
-        };
-    }
-
     /** "2 % wider than on average". */
     public static String moonSize(double size) {
         long percent = Math.round((size - 1) * 100);

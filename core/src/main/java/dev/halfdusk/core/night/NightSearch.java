@@ -7,6 +7,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,6 +25,7 @@ public final class NightSearch {
     private static final double CONTRAST_POINTS = 30;
     private static final double ALTITUDE_THAT_SUFFICES = 50;
     private static final double ALTITUDE_POINTS = 20;
+    private static final int DAYS_OF_A_SPELL = 8;
     private static final double STEP_HOURS = YearOfNights.STEP.toMinutes() / 60.0;
 
     private NightSearch() {}
@@ -70,6 +72,19 @@ public final class NightSearch {
         }
         hits.sort(Comparator.comparingDouble(Hit::score).reversed().thenComparing(Hit::date));
         return List.copyOf(hits);
+    }
+
+    /** The best night of each moonless spell, best first: its neighbours are nearly as good and would crowd out the others. */
+    public static List<Hit> bestOfSpells(List<Hit> ranked, int most) {
+        List<Hit> best = new ArrayList<>();
+        for (Hit hit : ranked) {
+            boolean beside =
+                    best.stream().anyMatch(b -> Math.abs(ChronoUnit.DAYS.between(b.date, hit.date)) <= DAYS_OF_A_SPELL);
+            if (!beside && best.size() < most) {
+                best.add(hit);
+            }
+        }
+        return List.copyOf(best);
     }
 
     /** What one night offers, sample by sample. */

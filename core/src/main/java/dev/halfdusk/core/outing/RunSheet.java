@@ -30,7 +30,7 @@ public final class RunSheet {
         Night night = plan.night();
         List<Line> lines = new ArrayList<>();
         for (HorizonEvent event : night.events()) {
-            lines.add(new Line(event.when(), words(event), false));
+            lines.add(new Line(event.when(), event.words(), false));
         }
         night.time(HorizonEvent.Kind.SUN, false).ifPresent(sunset -> {
             lines.add(new Line(
@@ -59,16 +59,6 @@ public final class RunSheet {
             check = check.plus(REFOCUS_EVERY);
         }
         lines.add(new Line(window.to(), "Window ends. Dark frames with the cap on, then pack by red light", true));
-    }
-
-    private static String words(HorizonEvent event) {
-        return switch (event.kind()) {
-            case SUN -> event.up() ? "Sunrise" : "Sunset";
-            case CIVIL -> event.up() ? "Civil dawn" : "Civil dusk: blue hour ends";
-            case NAUTICAL -> event.up() ? "Nautical dawn" : "Nautical dusk";
-            case ASTRO -> event.up() ? "Darkness ends" : "Darkness begins";
-            case MOON -> event.up() ? "Moonrise" : "Moonset";
-        };
     }
 
     /** What everyone should read before going out at night. */

@@ -43,4 +43,15 @@ public record HorizonEvent(Kind kind, boolean up, Instant when, double azimuthDe
     public String name() {
         return kind.key + (up ? "_up" : "_down");
     }
+
+    /** For people: "Sunset", "Darkness begins". */
+    public String words() {
+        return switch (kind) {
+            case SUN -> up ? "Sunrise" : "Sunset";
+            case MOON -> up ? "Moonrise" : "Moonset";
+            case CIVIL -> up ? "Civil dawn" : "Civil dusk";
+            case NAUTICAL -> up ? "Nautical dawn" : "Nautical dusk";
+            case ASTRO -> up ? "Darkness ends" : "Darkness begins";
+        };
+    }
 }

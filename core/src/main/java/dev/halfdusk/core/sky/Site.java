@@ -2,6 +2,8 @@ package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import org.jastronomy.jsofa.JSOFA;
 import org.jastronomy.jsofa.JSOFAException;
 
@@ -20,6 +22,11 @@ public record Site(double latitudeDeg, double longitudeDeg, double elevationM) {
         Range.LATITUDE.check(latitudeDeg);
         Range.LONGITUDE.check(longitudeDeg);
         Range.ELEVATION.check(elevationM);
+    }
+
+    /** The whole-hour zone of the longitude: a guess where no better zone is known. */
+    public ZoneId hourZone() {
+        return ZoneOffset.ofHours((int) Math.rint(longitudeDeg / 15));
     }
 
     /** Earth-fixed position in kilometres: x towards Greenwich on the equator, z towards the north pole. */

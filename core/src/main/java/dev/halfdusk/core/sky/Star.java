@@ -1,6 +1,5 @@
 package dev.halfdusk.core.sky;
 
-import dev.halfdusk.core.measure.Vector;
 import java.util.List;
 import java.util.Optional;
 
@@ -60,10 +59,5 @@ public record Star(int hip, FixedPoint place, double magnitude, double colourInd
         private static double number(String text, double missing) {
             return text.isEmpty() ? missing : Double.parseDouble(text);
         }
-    }
-
-    /** Unit vector in ICRS at a moment. */
-    public Vector direction(Moment moment) {
-        return place.direction(moment.days());
     }
 }

@@ -147,6 +147,19 @@ class SearchesTest {
     }
 
     @Test
+    void a_spell_is_stood_for_by_its_best_night() {
+        List<NightSearch.Hit> hits = NightSearch.find(year(LEDGE, "2027-01-01", 365, "Europe/Lisbon"), NightWish.USUAL);
+        List<NightSearch.Hit> spells = NightSearch.bestOfSpells(hits, 6);
+        assertThat(spells).hasSize(6).startsWith(hits.get(0));
+        for (NightSearch.Hit one : spells) {
+            assertThat(spells)
+                    .filteredOn(o -> o != one)
+                    .noneMatch(o -> Math.abs(o.date().toEpochDay() - one.date().toEpochDay()) <= 8);
+        }
+        assertThat(NightSearch.bestOfSpells(List.of(), 6)).isEmpty();
+    }
+
+    @Test
     void a_wish_across_north_wraps_around() {
         NightWish north = new NightWish(1, 18, 0, 10, 350, 10, Set.of(), Set.of(), Set.of());
         assertThat(north.wantsAzimuth(355)).isTrue();
