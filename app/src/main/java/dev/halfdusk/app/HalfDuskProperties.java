@@ -13,11 +13,22 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param data folder of the database; by default .half-dusk in the home folder, with demo data a new temporary one
  * @param demo fills an empty database with the demo scenario
+ * @param forecast how the simulated forecast service behaves: ok, slow or down
  * @param clock holds the time still at an instant, for tests and pictures
  */
 @ConfigurationProperties("halfdusk")
 public record HalfDuskProperties(
-        Path data, @DefaultValue("false") boolean demo, Instant clock) {
+        Path data,
+        @DefaultValue("false") boolean demo,
+        Instant clock,
+        @DefaultValue("ok") ForecastMode forecast) {
+
+    /** How the simulated forecast service behaves. */
+    public enum ForecastMode {
+        OK,
+        SLOW,
+        DOWN
+    }
 
     public HalfDuskProperties {
         if (data == null) {

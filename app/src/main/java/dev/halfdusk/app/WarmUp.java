@@ -32,7 +32,7 @@ class WarmUp {
         HttpClient client = HttpClient.newHttpClient();
         try {
             for (int round = 0; round < ROUNDS; round++) {
-                for (String path : new String[] {"/", "/outings", "/outings/new"}) {
+                for (String path : new String[] {"/", "/outings", "/outings/new", "/nights"}) {
                     URI page = URI.create("http://127.0.0.1:" + port + path);
                     client.send(HttpRequest.newBuilder(page).build(), HttpResponse.BodyHandlers.discarding());
                 }

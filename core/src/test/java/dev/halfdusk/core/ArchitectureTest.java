@@ -40,10 +40,14 @@ class ArchitectureTest {
             .definedBy("..core.ground..")
             .layer("night")
             .definedBy("..core.night..")
+            .layer("weather")
+            .definedBy("..core.weather..")
             .layer("outing")
             .definedBy("..core.outing..")
             .whereLayer("outing")
             .mayNotBeAccessedByAnyLayer()
+            .whereLayer("weather")
+            .mayOnlyBeAccessedByLayers("outing")
             .whereLayer("night")
             .mayOnlyBeAccessedByLayers("outing")
             .whereLayer("exposure")
@@ -53,5 +57,5 @@ class ArchitectureTest {
             .whereLayer("optics")
             .mayOnlyBeAccessedByLayers("exposure", "outing")
             .whereLayer("sky")
-            .mayOnlyBeAccessedByLayers("glow", "ground", "night", "exposure", "outing");
+            .mayOnlyBeAccessedByLayers("glow", "ground", "night", "weather", "exposure", "outing");
 }

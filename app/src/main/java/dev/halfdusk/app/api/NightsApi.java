@@ -121,7 +121,7 @@ class NightsApi {
             @RequestParam(defaultValue = "0") double moonAllowanceMag,
             @RequestParam(defaultValue = "10") double coreAltitude) {
         Site site = new Site(lat, lon, elevation);
-        NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT);
+        NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT, 0);
         Night night = Night.of(site, date, zone.orElseGet(site::hourZone), rules);
         return new NightAnswer(
                 night.date(),

@@ -97,6 +97,7 @@ class DemoData implements SmartInitializingSingleton {
                 zone,
                 fresh.zenithMagnitude(),
                 fresh.skyline(),
+                false,
                 domes,
                 new Place.Notes(
                         "Track from the road, then 15 minutes on foot",

@@ -6,6 +6,7 @@ import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Alignments;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** When something stands over a mark, in the words and numbers of the page. */
 public record MarkView(
@@ -34,6 +35,14 @@ public record MarkView(
                 Words.number(mark.widthDeg() / MOON_DEG, 1),
                 shown.stream().limit(MOST_ROWS).map(a -> row(place, a)).toList(),
                 found.size() - Math.min(MOST_ROWS, shown.size()));
+    }
+
+    /** Why nothing was found: how low and how high it passes at that bearing. */
+    static String nearest(Optional<Alignments.Span> passes) {
+        return passes.map(s -> "At that bearing it passes between "
+                        + Words.number(s.lowestDeg(), 1) + "\u00b0 and " + Words.number(s.highestDeg(), 1)
+                        + "\u00b0 of altitude in that time.")
+                .orElse("It never passes that bearing above the horizon in that time.");
     }
 
     private static Row row(Place place, Alignments.Alignment a) {

@@ -3,6 +3,7 @@ package dev.halfdusk.app.places;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Skyline;
 import java.time.ZoneId;
@@ -14,6 +15,7 @@ import java.util.OptionalDouble;
  *
  * @param id null until stored
  * @param zenithMagnitude a reading of the dark zenith, which overrides what the domes add up to
+ * @param seaHorizon whether sun and moon set behind a sea that lies lower by the dip of this height
  * @param domes those that are switched on
  */
 public record Place(
@@ -23,6 +25,7 @@ public record Place(
         ZoneId zone,
         OptionalDouble zenithMagnitude,
         Skyline skyline,
+        boolean seaHorizon,
         List<Dome> domes,
         Notes notes) {
 
@@ -34,7 +37,7 @@ public record Place(
 
     /** A place of which only the position is known. */
     public static Place at(String name, Site site, ZoneId zone) {
-        return new Place(null, name, site, zone, OptionalDouble.empty(), Skyline.FLAT, List.of(), Notes.NONE);
+        return new Place(null, name, site, zone, OptionalDouble.empty(), Skyline.FLAT, false, List.of(), Notes.NONE);
     }
 
     public SkyGlow glow() {
@@ -42,6 +45,6 @@ public record Place(
     }
 
     public NightRules rules() {
-        return NightRules.USUAL.withSkyline(skyline);
+        return NightRules.USUAL.withSkyline(skyline).withDip(seaHorizon ? Facts.dip(site.elevationM()) : 0);
     }
 }

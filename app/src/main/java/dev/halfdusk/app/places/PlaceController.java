@@ -5,20 +5,14 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.ground.Gazetteer;
-import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.ground.Town;
-import dev.halfdusk.core.night.Alignments;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,11 +30,13 @@ class PlaceController {
     private static final int TOWNS_SHOWN = 8;
 
     private final Places places;
+    private final PlaceSheet sheet;
     private final Skies skies;
     private final Clock clock;
 
-    PlaceController(Places places, Skies skies, Clock clock) {
+    PlaceController(Places places, PlaceSheet sheet, Skies skies, Clock clock) {
         this.places = places;
+        this.sheet = sheet;
         this.skies = skies;
         this.clock = clock;
     }
@@ -126,106 +122,11 @@ class PlaceController {
         return "places/form";
     }
 
+    /** The sheet; with a mark or a dome of it opened for changing where one is named. */
     @GetMapping(ID)
-    String show(@PathVariable long id, Model model) {
-        return sheet(find(id), new Form(), model);
-    }
-
-    private String sheet(Place place, Form form, Model model) {
-        LocalDate today = LocalDate.now(clock.withZone(place.zone()));
-        PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
-        if (!form.has("points")) {
-            form.put("points", view.skyline());
-        }
-        model.addAttribute("view", view);
-        model.addAttribute("form", form);
-        return "places/show";
-    }
-
-    @PostMapping(ID + "/skyline")
-    String skyline(
-            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        Place place = find(id);
-        Form form = Form.of(typed);
-        try {
-            places.saveSkyline(id, SkylineText.parse(form.value("points")));
-        } catch (IllegalArgumentException e) {
-            form.reject("points", e.getMessage());
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return sheet(place, form, model);
-        }
-        return "redirect:/places/" + id;
-    }
-
-    @GetMapping(ID + "/skyline.csv")
-    ResponseEntity<String> skylineCsv(@PathVariable long id) {
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"skyline.csv\"")
-                .body(SkylineText.write(find(id).skyline()));
-    }
-
-    @PostMapping(ID + "/domes/{dome:\\d{1,18}}")
-    String dome(@PathVariable long id, @PathVariable long dome, @RequestParam boolean lit) {
-        places.lightDome(find(id).id(), dome, lit);
-        return "redirect:/places/" + id + "#domes";
-    }
-
-    @PostMapping(ID + "/marks")
-    String mark(
-            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        Place place = find(id);
-        Form form = Form.of(typed);
-        var mark = PlaceForm.mark(form);
-        if (mark.isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return sheet(place, form, model);
-        }
-        places.addMark(id, mark.get());
-        return "redirect:/places/" + id + "#marks";
-    }
-
-    /** When core, moon or sun stand over the top of a mark, in the years to come. */
-    @GetMapping(ID + "/marks/{mark:\\d{1,18}}")
-    String overMark(
-            @PathVariable long id,
-            @PathVariable long mark,
-            @RequestParam Map<String, String> typed,
-            Model model,
-            HttpServletResponse response) {
-        Place place = find(id);
-        Mark found = places.marks(id).stream()
-                .filter(m -> m.id() == mark)
-                .map(Places.ListedMark::mark)
-                .findFirst()
-                .orElseThrow(() -> new NotFound("mark " + mark));
-        Form form = Form.of(typed);
-        form.putIfMissing("body", "core").putIfMissing("tolerance", "1").putIfMissing("years", "1");
-        PlaceForm.Watch watch = PlaceForm.watch(form);
-        if (watch == null) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-        }
-        List<Alignments.Alignment> passages = watch == null
-                ? List.of()
-                : Alignments.find(
-                        watch.target(),
-                        place.site(),
-                        found.bearingDeg(),
-                        found.topAltitudeDeg(),
-                        watch.toleranceDeg(),
-                        clock.instant(),
-                        watch.years());
-        model.addAttribute("form", form);
-        model.addAttribute(
-                "view",
-                MarkView.of(place, mark, found, form.value("body"), passages, "sun".equals(form.value("body"))));
-        return "places/mark";
-    }
-
-    @PostMapping(ID + "/marks/{mark:\\d{1,18}}/remove")
-    String removeMark(@PathVariable long id, @PathVariable long mark) {
-        places.removeMark(find(id).id(), mark);
-        return "redirect:/places/" + id + "#marks";
+    String show(
+            @PathVariable long id, @RequestParam Optional<Long> mark, @RequestParam Optional<Long> dome, Model model) {
+        return sheet.show(find(id), mark, dome, model);
     }
 
     @PostMapping(ID + "/delete")

@@ -1,10 +1,12 @@
 package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Range;
@@ -15,6 +17,7 @@ import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -40,6 +43,7 @@ public final class PlaceForm {
                         place.zenithMagnitude().isPresent()
                                 ? place.zenithMagnitude().getAsDouble()
                                 : "")
+                .put("seaHorizon", place.seaHorizon() ? "on" : "")
                 .put("access", place.notes().access())
                 .put("hazards", place.notes().hazards())
                 .put("turnBack", place.notes().turnBack());
@@ -67,6 +71,7 @@ public final class PlaceForm {
                 zone,
                 zenith,
                 old.map(Place::skyline).orElse(fresh.skyline()),
+                form.has("seaHorizon"),
                 old.map(Place::domes)
                         .orElseGet(() ->
                                 Gazetteer.shipped().domes(site.latitudeDeg(), site.longitudeDeg(), STRONGEST_DOMES)),
@@ -128,8 +133,66 @@ public final class PlaceForm {
         return form.has(field) ? form.text(field, "a note") : "";
     }
 
-    /** Reads a mark by bearing and distance; empty where the form now holds complaints. */
-    static Optional<Mark> mark(Form form) {
+    static Form fields(Mark mark) {
+        return new Form()
+                .put("markName", mark.name())
+                .put("bearing", mark.bearingDeg())
+                .put("distance", mark.distanceM())
+                .put("height", mark.heightM())
+                .put("width", mark.widthM())
+                .put("foot", mark.footM());
+    }
+
+    static Form fields(Dome dome) {
+        return new Form()
+                .put("domeName", dome.name())
+                .put("domeBearing", dome.bearingDeg())
+                .put("domeDistance", dome.distanceKm())
+                .put("people", Math.round(dome.people()));
+    }
+
+    /** Reads a dome; empty where the form now holds complaints. */
+    static Optional<Dome> dome(Form form) {
+        String name = form.text("domeName", "a name");
+        OptionalDouble bearing = form.number("domeBearing", Range.AZIMUTH);
+        OptionalDouble distance = form.number("domeDistance", Dome.DISTANCE);
+        OptionalDouble people = form.number("people", Dome.PEOPLE);
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(new Dome(name, bearing.getAsDouble(), distance.getAsDouble(), people.getAsDouble()));
+    }
+
+    /** From the mark's coordinates, where they were given, to its bearing and distance. */
+    private static void placeMark(Form form, Site from) {
+        if (!form.has("markAt")) {
+            return;
+        }
+        try {
+            Coordinates at = Coordinates.parse(form.value("markAt"));
+            double km =
+                    Geodesy.distanceKm(from.latitudeDeg(), from.longitudeDeg(), at.latitudeDeg(), at.longitudeDeg());
+            if (!Mark.DISTANCE.holds(km * 1000)) {
+                form.reject(
+                        "markAt",
+                        String.format(
+                                Locale.ROOT,
+                                "That is %.0f m from here. Allowed: %s.",
+                                km * 1000,
+                                Mark.DISTANCE.allowed()));
+                return;
+            }
+            double bearing =
+                    Geodesy.bearingDeg(from.latitudeDeg(), from.longitudeDeg(), at.latitudeDeg(), at.longitudeDeg());
+            form.put("bearing", Math.round(bearing * 1000) / 1000.0);
+            form.put("distance", Math.round(km * 10_000) / 10.0);
+        } catch (IllegalArgumentException e) {
+            form.reject("markAt", e.getMessage());
+        }
+    }
+
+    /** Reads a mark by bearing and distance, or by coordinates; empty where the form now holds complaints. */
+    static Optional<Mark> mark(Form form, Site from) {
+        placeMark(form, from);
         String name = form.text("markName", "a name");
         OptionalDouble bearing = form.number("bearing", Range.AZIMUTH);
         OptionalDouble distance = form.number("distance", Mark.DISTANCE);

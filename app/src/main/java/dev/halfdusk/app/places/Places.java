@@ -74,6 +74,7 @@ public class Places {
         r.setZone(place.zone().getId());
         r.setZenithMagnitude(
                 place.zenithMagnitude().isPresent() ? place.zenithMagnitude().getAsDouble() : null);
+        r.setSeaHorizon(place.seaHorizon());
         r.setAccess(place.notes().access());
         r.setHazards(place.notes().hazards());
         r.setTurnBack(place.notes().turnBack());
@@ -113,6 +114,20 @@ public class Places {
                 .execute();
     }
 
+    public void changeDome(long place, long dome, Dome d) {
+        db.update(DOME)
+                .set(DOME.NAME, d.name())
+                .set(DOME.BEARING_DEG, d.bearingDeg())
+                .set(DOME.DISTANCE_KM, d.distanceKm())
+                .set(DOME.PEOPLE, d.people())
+                .where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place)))
+                .execute();
+    }
+
+    public void removeDome(long place, long dome) {
+        db.deleteFrom(DOME).where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place))).execute();
+    }
+
     public void lightDome(long place, long dome, boolean lit) {
         db.update(DOME)
                 .set(DOME.LIT, lit)
@@ -135,6 +150,20 @@ public class Places {
                                 r.getFootM())));
     }
 
+    public Optional<Mark> mark(long place, long mark) {
+        return marks(place).stream()
+                .filter(m -> m.id() == mark)
+                .map(ListedMark::mark)
+                .findFirst();
+    }
+
+    public Optional<Dome> dome(long place, long dome) {
+        return domes(place).stream()
+                .filter(d -> d.id() == dome)
+                .map(ListedDome::dome)
+                .findFirst();
+    }
+
     public void addMark(long place, Mark m) {
         db.insertInto(
                         MARK,
@@ -146,6 +175,18 @@ public class Places {
                         MARK.WIDTH_M,
                         MARK.FOOT_M)
                 .values(place, m.name(), m.bearingDeg(), m.distanceM(), m.heightM(), m.widthM(), m.footM())
+                .execute();
+    }
+
+    public void changeMark(long place, long mark, Mark m) {
+        db.update(MARK)
+                .set(MARK.NAME, m.name())
+                .set(MARK.BEARING_DEG, m.bearingDeg())
+                .set(MARK.DISTANCE_M, m.distanceM())
+                .set(MARK.HEIGHT_M, m.heightM())
+                .set(MARK.WIDTH_M, m.widthM())
+                .set(MARK.FOOT_M, m.footM())
+                .where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place)))
                 .execute();
     }
 
@@ -169,6 +210,7 @@ public class Places {
                 ZoneId.of(r.getZone()),
                 r.getZenithMagnitude() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getZenithMagnitude()),
                 skyline,
+                r.getSeaHorizon(),
                 lit,
                 new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack()));
     }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.night;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
@@ -18,6 +19,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** When does a body stand over something: near a given azimuth and altitude, in many years at once. */
 public final class Alignments {
@@ -105,6 +107,41 @@ public final class Alignments {
             now = next;
         }
         return List.copyOf(found);
+    }
+
+    /** Lowest and highest altitude, degrees. */
+    public record Span(double lowestDeg, double highestDeg) {}
+
+    /**
+     * Between which altitudes a body passes an azimuth, above the horizon, in the years after an instant; to 0.1°.
+     * Empty where it never does.
+     */
+    public static Optional<Span> altitudes(Target target, Site site, double azimuthDeg, Instant from, int years) {
+        Range.AZIMUTH.check(azimuthDeg);
+        YEARS.check(years);
+        Instant to = from.plusSeconds(Math.round(years * DAYS_PER_YEAR * 86_400));
+        int samples = (int) (Duration.between(from, to).toMinutes() / STEP.toMinutes());
+        Track track = Track.of(target, from, to);
+        Track.Window window = new Track.Window(Observer.at(site), from, samples, STEP.toMinutes() / 1440.0);
+        double lowest = Double.POSITIVE_INFINITY;
+        double highest = 0;
+        double off = Double.NaN;
+        double height = 0;
+        for (int i = 0; i < samples; i++) {
+            Vector v = window.local(track, target instanceof Body, i);
+            double now = Angles.halfTurn(Moment.azimuth(v) - azimuthDeg);
+            double altitude = v.latitudeDeg();
+            if (!Double.isNaN(off) && off * now <= 0 && Math.abs(off - now) < 90) {
+                double at = off == now ? altitude : height + (altitude - height) * off / (off - now);
+                if (at > 0) {
+                    lowest = Math.min(lowest, at);
+                    highest = Math.max(highest, at);
+                }
+            }
+            off = now;
+            height = altitude;
+        }
+        return highest == 0 ? Optional.empty() : Optional.of(new Span(lowest, highest));
     }
 
     private static void refine(

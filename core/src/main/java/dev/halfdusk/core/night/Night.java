@@ -58,7 +58,7 @@ public final class Night {
         observer = Observer.at(site);
         span = new Interval(noon(date), noon(date.plusDays(1)));
         Events search = Events.over(span.from(), span.to(), Events.DAILY_STEP);
-        events = HorizonEvents.in(search, observer);
+        events = HorizonEvents.in(search, observer, rules.dipDeg());
         sunDown = below(search, HorizonEvent.Kind.SUN);
         Fact sun = Facts.altitude(Body.SUN, observer);
         dark = Interval.without(span, search.above(sun.above(-rules.sunDepressionDeg())));
@@ -96,7 +96,7 @@ public final class Night {
                 .filter(e -> e.kind() == kind)
                 .map(e -> new Crossing(e.when(), e.up()))
                 .toList();
-        return Interval.without(span, search.above(kind.fact(observer), crossings));
+        return Interval.without(span, search.above(kind.fact(observer, rules.dipDeg()), crossings));
     }
 
     /** Moon below the horizon, or too faint to matter under the rules. */

@@ -33,8 +33,13 @@ public record HorizonEvent(Kind kind, boolean up, Instant when, double azimuthDe
 
         /** Zero at the event, positive while the body is above. */
         public Fact fact(Observer observer) {
+            return fact(observer, 0);
+        }
+
+        /** The same with rise and set at a horizon that is lower by a dip. */
+        public Fact fact(Observer observer, double dipDeg) {
             return this == SUN || this == MOON
-                    ? Facts.upperLimb(body, observer)
+                    ? Facts.upperLimb(body, observer, dipDeg)
                     : Facts.altitude(body, observer).above(altitudeDeg);
         }
     }

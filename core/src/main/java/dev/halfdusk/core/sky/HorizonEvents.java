@@ -17,9 +17,14 @@ public final class HorizonEvents {
 
     /** The same in a search that serves other facts too. */
     public static List<HorizonEvent> in(Events search, Observer observer) {
+        return in(search, observer, 0);
+    }
+
+    /** The same with rise and set at a horizon that is lower by a dip. */
+    public static List<HorizonEvent> in(Events search, Observer observer, double dipDeg) {
         List<HorizonEvent> events = new ArrayList<>();
         for (HorizonEvent.Kind kind : HorizonEvent.Kind.values()) {
-            for (Crossing crossing : search.find(kind.fact(observer))) {
+            for (Crossing crossing : search.find(kind.fact(observer, dipDeg))) {
                 double azimuth = Moment.at(crossing.when())
                         .observed(kind.body(), observer)
                         .azimuthDeg();

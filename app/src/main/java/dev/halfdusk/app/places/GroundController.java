@@ -1,0 +1,211 @@
+package dev.halfdusk.app.places;
+
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.SkylineText;
+import dev.halfdusk.core.night.Alignments;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+/** The ground of a place: skyline, light of towns, and marks. */
+@Controller
+@RequestMapping("/places/{id:\\d{1,18}}")
+class GroundController {
+
+    private static final String DOME = "/domes/{dome:\\d{1,18}}";
+    private static final String MARK = "/marks/{mark:\\d{1,18}}";
+
+    private final Places places;
+    private final PlaceSheet sheet;
+    private final Clock clock;
+
+    GroundController(Places places, PlaceSheet sheet, Clock clock) {
+        this.places = places;
+        this.sheet = sheet;
+        this.clock = clock;
+    }
+
+    /** From a file where one is sent, else from the text. */
+    @PostMapping("/skyline")
+    String skyline(
+            @PathVariable long id,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(required = false) MultipartFile file,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
+        Place place = find(id);
+        Form form = Form.of(typed);
+        try {
+            if (file != null && !file.isEmpty()) {
+                form.put("points", text(file.getBytes()));
+            }
+            places.saveSkyline(id, SkylineText.parse(form.value("points")));
+        } catch (IllegalArgumentException e) {
+            form.reject("points", e.getMessage());
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet.show(place, form, Optional.empty(), Optional.empty(), model);
+        }
+        return "redirect:/places/" + id;
+    }
+
+    private static String text(byte[] file) {
+        try {
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(file))
+                    .toString();
+        } catch (CharacterCodingException e) {
+            throw new IllegalArgumentException(
+                    "The file is not text in UTF-8. Save it as such, or paste its lines.", e);
+        }
+    }
+
+    @GetMapping("/skyline.csv")
+    ResponseEntity<String> skylineCsv(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"skyline.csv\"")
+                .body(SkylineText.write(find(id).skyline()));
+    }
+
+    @PostMapping("/domes")
+    String addDome(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return saveDome(id, Optional.empty(), typed, model, response);
+    }
+
+    /** Changes a dome, or only whether it counts. */
+    @PostMapping(DOME)
+    String dome(
+            @PathVariable long id,
+            @PathVariable long dome,
+            @RequestParam Optional<Boolean> lit,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        if (lit.isPresent()) {
+            places.lightDome(find(id).id(), dome, lit.get());
+            return "redirect:/places/" + id + "#domes";
+        }
+        return saveDome(id, Optional.of(dome), typed, model, response);
+    }
+
+    private String saveDome(
+            long id, Optional<Long> dome, Map<String, String> typed, Model model, HttpServletResponse response) {
+        Place place = find(id);
+        Form form = Form.of(typed);
+        Optional<Dome> read = PlaceForm.dome(form);
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet.show(place, form, Optional.empty(), dome, model);
+        }
+        dome.ifPresentOrElse(d -> places.changeDome(id, d, read.get()), () -> places.addDome(id, read.get()));
+        return "redirect:/places/" + id + "#domes";
+    }
+
+    @PostMapping(DOME + "/remove")
+    String removeDome(@PathVariable long id, @PathVariable long dome) {
+        places.removeDome(find(id).id(), dome);
+        return "redirect:/places/" + id + "#domes";
+    }
+
+    @PostMapping("/marks")
+    String addMark(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return saveMark(id, Optional.empty(), typed, model, response);
+    }
+
+    @PostMapping(MARK)
+    String changeMark(
+            @PathVariable long id,
+            @PathVariable long mark,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        return saveMark(id, Optional.of(mark), typed, model, response);
+    }
+
+    private String saveMark(
+            long id, Optional<Long> mark, Map<String, String> typed, Model model, HttpServletResponse response) {
+        Place place = find(id);
+        Form form = Form.of(typed);
+        Optional<Mark> read = PlaceForm.mark(form, place.site());
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet.show(place, form, mark, Optional.empty(), model);
+        }
+        mark.ifPresentOrElse(m -> places.changeMark(id, m, read.get()), () -> places.addMark(id, read.get()));
+        return "redirect:/places/" + id + "#marks";
+    }
+
+    /** When core, moon or sun stand over the top of a mark, in the years to come. */
+    @GetMapping(MARK)
+    String overMark(
+            @PathVariable long id,
+            @PathVariable long mark,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        Place place = find(id);
+        Mark found = places.mark(id, mark).orElseThrow(() -> new NotFound("mark " + mark));
+        Form form = Form.of(typed);
+        form.putIfMissing("body", "core").putIfMissing("tolerance", "1").putIfMissing("years", "1");
+        PlaceForm.Watch watch = PlaceForm.watch(form);
+        if (watch == null) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        }
+        List<Alignments.Alignment> passages = watch == null
+                ? List.of()
+                : Alignments.find(
+                        watch.target(),
+                        place.site(),
+                        found.bearingDeg(),
+                        found.topAltitudeDeg(),
+                        watch.toleranceDeg(),
+                        clock.instant(),
+                        watch.years());
+        model.addAttribute("form", form);
+        model.addAttribute(
+                "view",
+                MarkView.of(place, mark, found, form.value("body"), passages, "sun".equals(form.value("body"))));
+        if (watch != null && passages.isEmpty()) {
+            model.addAttribute(
+                    "nearest",
+                    MarkView.nearest(Alignments.altitudes(
+                            watch.target(), place.site(), found.bearingDeg(), clock.instant(), watch.years())));
+        }
+        return "places/mark";
+    }
+
+    @PostMapping(MARK + "/remove")
+    String removeMark(@PathVariable long id, @PathVariable long mark) {
+        places.removeMark(find(id).id(), mark);
+        return "redirect:/places/" + id + "#marks";
+    }
+
+    private Place find(long id) {
+        return places.find(id).orElseThrow(() -> new NotFound("place " + id));
+    }
+}

@@ -1,0 +1,47 @@
+package dev.halfdusk.app.places;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.web.Form;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** The sheet of a place, with its forms as they stand. */
+@Component
+class PlaceSheet {
+
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+
+    PlaceSheet(Places places, Skies skies, Clock clock) {
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    /** The sheet; the fields of a mark or dome hold what is stored where one is to be changed. */
+    String show(Place place, Optional<Long> markId, Optional<Long> domeId, Model model) {
+        Form form = markId.flatMap(id -> places.mark(place.id(), id))
+                .map(PlaceForm::fields)
+                .or(() -> domeId.flatMap(id -> places.dome(place.id(), id)).map(PlaceForm::fields))
+                .orElseGet(Form::new);
+        return show(place, form, markId, domeId, model);
+    }
+
+    /** The sheet with what was typed, and what is wrong with it. */
+    String show(Place place, Form form, Optional<Long> markId, Optional<Long> domeId, Model model) {
+        LocalDate today = LocalDate.now(clock.withZone(place.zone()));
+        PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
+        if (!form.has("points")) {
+            form.put("points", view.skyline());
+        }
+        model.addAttribute("view", view);
+        model.addAttribute("form", form);
+        model.addAttribute("markId", markId.orElse(null));
+        model.addAttribute("domeId", domeId.orElse(null));
+        return "places/show";
+    }
+}

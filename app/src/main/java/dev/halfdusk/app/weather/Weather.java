@@ -1,0 +1,93 @@
+package dev.halfdusk.app.weather;
+
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.weather.Forecast;
+import dev.halfdusk.core.weather.Outlook;
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.springframework.stereotype.Component;
+
+/** What is known of the weather of a night: asks the service, and falls back on what it said last. */
+@Component
+class Weather {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+
+    /** A forecast younger than this is not asked for again. */
+    private static final Duration RECENT = Duration.ofHours(6);
+
+    private final ForecastService service;
+    private final Forecasts forecasts;
+    private final Clock clock;
+    private final ExecutorService asking = Executors.newFixedThreadPool(2, task -> {
+        Thread thread = new Thread(task, "forecast");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    Weather(ForecastService service, Forecasts forecasts, Clock clock) {
+        this.service = service;
+        this.forecasts = forecasts;
+        this.clock = clock;
+    }
+
+    @PreDestroy
+    void stop() {
+        asking.shutdownNow();
+    }
+
+    /**
+     * The weather of a night.
+     *
+     * @param trouble why the service gave nothing new, if so
+     */
+    record Known(List<Forecast> forecasts, Outlook outlook, Optional<String> trouble) {}
+
+    /** From sunset to sunrise; noon to noon where the sun does neither. */
+    static Interval span(Night night) {
+        return night.sunDown().isEmpty() ? night.span() : night.sunDown().get(0);
+    }
+
+    Known of(Place place, Night night) {
+        Interval span = span(night);
+        List<Forecast> kept = forecasts.touching(place.id(), span);
+        boolean recent = kept.stream()
+                .anyMatch(f -> f.source() == Forecast.Source.SERVICE
+                        && f.issued().plus(RECENT).isAfter(clock.instant()));
+        if (recent) {
+            return new Known(kept, Outlook.of(kept, span), Optional.empty());
+        }
+        Optional<String> trouble = ask(place, span);
+        List<Forecast> now = forecasts.touching(place.id(), span);
+        return new Known(now, Outlook.of(now, span), trouble);
+    }
+
+    /** Stores what the service says; hands back why it could not. */
+    private Optional<String> ask(Place place, Interval span) {
+        Future<Optional<Forecast>> answer = asking.submit(() -> service.forecast(place.site(), span));
+        try {
+            Optional<Forecast> forecast = answer.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
+            forecast.ifPresent(f -> forecasts.keep(place.id(), f));
+            return forecast.isEmpty() ? Optional.of("No forecast reaches this night yet.") : Optional.empty();
+        } catch (TimeoutException e) {
+            answer.cancel(true);
+            return Optional.of("The forecast service did not answer within " + PATIENCE.toSeconds() + " s.");
+        } catch (ExecutionException e) {
+            return Optional.of("The forecast service cannot be reached.");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return Optional.of("The forecast service was not asked to the end.");
+        }
+    }
+}
