@@ -1,12 +1,17 @@
 package dev.halfdusk.app.nights;
 
+import dev.halfdusk.app.jobs.Job;
+import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.night.NightSearch;
 import dev.halfdusk.core.night.NightWish;
+import dev.halfdusk.core.night.Relaxation;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.sky.Galaxy;
 import java.time.DayOfWeek;
@@ -22,6 +27,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.util.MultiValueMap;
 
@@ -29,19 +35,28 @@ import org.springframework.util.MultiValueMap;
 @Component
 class BestNights {
 
-    /** A year of one place takes some 80 ms; more than this would keep a person waiting. */
-    static final int MOST_PLACE_YEARS = 12;
+    /** A year of one place takes some 80 ms: half a minute of work at the most. */
+    static final int MOST_PLACE_YEARS = 300;
 
     private static final Range YEARS = new Range("years", 1, 10, "");
+    private static final Range ASIDE = new Range("degrees beside the mark", 0.5, 90, "\u00b0");
 
     private final Places places;
+    private final Jobs jobs;
 
-    BestNights(Places places) {
+    BestNights(Places places, Jobs jobs) {
         this.places = places;
+        this.jobs = jobs;
     }
 
     /** A night at a place. */
     record Find(Place place, NightSearch.Hit hit) {}
+
+    /** What letting go of one limit would bring. */
+    record Give(String what, int nights, Find best) {}
+
+    /** Ranked finds, and what would have to give for more. */
+    record Found(List<Find> finds, List<Give> gives) {}
 
     /** What was asked for, as typed lists that a single-valued form cannot hold. */
     record Asked(Form form, List<String> placeIds, Set<String> weekdays, Set<String> months) {
@@ -55,6 +70,8 @@ class BestNights {
                     .putIfMissing("azimuthFrom", "0")
                     .putIfMissing("azimuthTo", "0")
                     .putIfMissing("moon", "0")
+                    .putIfMissing("over", "")
+                    .putIfMissing("aside", "10")
                     .putIfMissing("stance", "");
             return new Asked(
                     form,
@@ -64,13 +81,25 @@ class BestNights {
         }
     }
 
-    /** Ranked finds, best first; empty where the form now holds complaints. */
-    Optional<List<Find>> search(Asked asked) {
+    /** Everything that decides a result, so that equal searches are one job. */
+    private record Key(List<Place> places, LocalDate from, int years, NightWish wish) {}
+
+    /** The search as a job that may be finished already; empty where the form now holds complaints. */
+    Optional<Job<Found>> search(Asked asked) {
+        return key(asked).map(key -> jobs.of(key, key.places.size() * key.years, job -> run(key, job)));
+    }
+
+    /** Stops a search that runs. */
+    void cancel(Asked asked) {
+        key(asked).ifPresent(jobs::cancel);
+    }
+
+    private Optional<Key> key(Asked asked) {
         Form form = asked.form();
         LocalDate from = form.night("from");
         OptionalLong years = form.whole("years", YEARS);
-        Optional<NightWish> wish = wish(asked);
         List<Place> chosen = chosen(asked);
+        Optional<NightWish> wish = wish(asked);
         if (chosen.isEmpty()) {
             form.reject("place", "Choose at least one place.");
         }
@@ -83,25 +112,63 @@ class BestNights {
         if (from != null && years.isPresent() && !Form.NIGHTS.contains(from.plusYears(years.getAsLong()))) {
             form.reject("years", "That would leave the years that can be computed, 2000\u20132059.");
         }
-        if (form.hasErrors()) {
-            return Optional.empty();
-        }
-        int nights = (int) (from.plusYears(years.getAsLong()).toEpochDay() - from.toEpochDay());
-        List<Find> finds = new ArrayList<>();
-        for (Place place : chosen) {
-            YearOfNights year =
-                    YearOfNights.of(place.site(), from, nights, place.zone(), place.skyline(), place.glow());
-            NightSearch.find(year, wish.orElseThrow()).forEach(hit -> finds.add(new Find(place, hit)));
-        }
-        finds.sort(Comparator.comparingDouble((Find f) -> f.hit().score())
-                .reversed()
-                .thenComparing(f -> f.hit().date()));
-        return Optional.of(finds);
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(new Key(chosen, from, (int) years.getAsLong(), wish.orElseThrow()));
     }
 
-    /** The places that were ticked; the first where none was. */
+    private static final Comparator<Find> RANK = Comparator.comparingDouble(
+                    (Find f) -> f.hit().score())
+            .reversed()
+            .thenComparing(f -> f.hit().date());
+
+    /** Place-years are independent of each other, so both hands of the machine work on them. */
+    private static Found run(Key key, Job<Found> job) {
+        List<Relaxation> relaxations = Relaxation.of(key.wish);
+        List<Find> finds = new ArrayList<>();
+        List<List<Find>> eased = relaxations.stream()
+                .map(r -> (List<Find>) new ArrayList<Find>())
+                .toList();
+        IntStream.range(0, key.places.size() * key.years).parallel().forEach(i -> {
+            Place place = key.places.get(i / key.years);
+            LocalDate first = key.from.plusYears(i % key.years);
+            job.step();
+            int nights = (int) (first.plusYears(1).toEpochDay() - first.toEpochDay());
+            YearOfNights year =
+                    YearOfNights.of(place.site(), first, nights, place.zone(), place.skyline(), place.glow());
+            List<NightSearch.Hit> hits = NightSearch.find(year, key.wish);
+            List<List<NightSearch.Hit>> more = relaxations.stream()
+                    .map(r -> NightSearch.find(year, r.wish()))
+                    .toList();
+            synchronized (finds) {
+                hits.forEach(hit -> finds.add(new Find(place, hit)));
+                for (int r = 0; r < more.size(); r++) {
+                    for (NightSearch.Hit hit : more.get(r)) {
+                        eased.get(r).add(new Find(place, hit));
+                    }
+                }
+            }
+        });
+        finds.sort(RANK);
+        List<Give> gives = new ArrayList<>();
+        for (int r = 0; r < relaxations.size(); r++) {
+            int nights = eased.get(r).size();
+            if (nights > finds.size()) {
+                String what = relaxations.get(r).what();
+                eased.get(r).stream().min(RANK).ifPresent(best -> gives.add(new Give(what, nights, best)));
+            }
+        }
+        gives.sort(Comparator.comparingInt(Give::nights).reversed());
+        return new Found(List.copyOf(finds), List.copyOf(gives));
+    }
+
+    /** The place of the mark, where one is chosen; else those that were ticked; the first where none was. */
     List<Place> chosen(Asked asked) {
         List<Place> all = places.all();
+        Optional<MarkAt> over = over(asked.form());
+        if (over.isPresent()) {
+            return all.stream().filter(p -> p.id() == over.get().place).toList();
+        }
         if (asked.placeIds().isEmpty()) {
             return all.stream().limit(1).toList();
         }
@@ -110,23 +177,46 @@ class BestNights {
                 .toList();
     }
 
-    private static Optional<NightWish> wish(Asked asked) {
+    private record MarkAt(long place, Mark mark) {}
+
+    /** The mark the core is to stand over: "place-mark". */
+    private Optional<MarkAt> over(Form form) {
+        String[] ids = form.value("over").split("-");
+        if (ids.length != 2 || !ids[0].matches("\\d{1,18}") || !ids[1].matches("\\d{1,18}")) {
+            return Optional.empty();
+        }
+        long place = Long.parseLong(ids[0]);
+        return places.mark(place, Long.parseLong(ids[1])).map(m -> new MarkAt(place, m));
+    }
+
+    private Optional<NightWish> wish(Asked asked) {
         Form form = asked.form();
         OptionalDouble hours = form.number("hours", NightWish.HOURS);
         OptionalDouble altitude = form.number("altitude", NightRules.CORE_ALTITUDE);
         OptionalDouble azimuthFrom = form.number("azimuthFrom", Range.AZIMUTH);
         OptionalDouble azimuthTo = form.number("azimuthTo", Range.AZIMUTH);
         OptionalDouble moon = form.number("moon", NightRules.MOON_ALLOWANCE);
+        OptionalDouble aside = form.number("aside", ASIDE);
         if (form.hasErrors()) {
             return Optional.empty();
+        }
+        double lowest = altitude.getAsDouble();
+        double left = azimuthFrom.getAsDouble();
+        double right = azimuthTo.getAsDouble();
+        Optional<MarkAt> over = over(form);
+        if (over.isPresent()) {
+            Mark mark = over.get().mark;
+            lowest = Math.min(89, Math.max(lowest, mark.topAltitudeDeg()));
+            left = Angles.turn(mark.bearingDeg() - aside.getAsDouble());
+            right = Angles.turn(mark.bearingDeg() + aside.getAsDouble());
         }
         return Optional.of(new NightWish(
                 hours.getAsDouble(),
                 NightRules.USUAL.sunDepressionDeg(),
                 moon.getAsDouble(),
-                altitude.getAsDouble(),
-                azimuthFrom.getAsDouble(),
-                azimuthTo.getAsDouble(),
+                lowest,
+                left,
+                right,
                 known(Galaxy.Stance.class, Set.of(form.value("stance"))),
                 known(DayOfWeek.class, asked.weekdays()),
                 known(Month.class, asked.months())));

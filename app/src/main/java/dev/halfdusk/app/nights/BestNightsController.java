@@ -1,8 +1,11 @@
 package dev.halfdusk.app.nights;
 
+import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.DayOfWeek;
@@ -24,8 +27,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** The page on which the best nights are searched, and its files. The address is the search, so it can be kept. */
 @Controller
@@ -35,11 +41,15 @@ class BestNightsController {
     private static final int ROWS_SHOWN = 60;
 
     private final BestNights nights;
+    private static final int LONGEST_QUERY = 2000;
+
     private final Places places;
+    private final SavedSearches searches;
     private final Clock clock;
 
-    BestNightsController(BestNights nights, Places places, Clock clock) {
+    BestNightsController(BestNights nights, Places places, SavedSearches searches, Clock clock) {
         this.nights = nights;
+        this.searches = searches;
         this.places = places;
         this.clock = clock;
     }
@@ -60,34 +70,102 @@ class BestNightsController {
             int percent,
             String reasons) {}
 
+    /** What letting go of one limit would bring. */
+    public record GiveRow(String what, int nights, LocalDate date, String day, long placeId) {}
+
     @GetMapping("/best")
-    String best(@RequestParam MultiValueMap<String, String> query, Model model, HttpServletResponse response) {
+    String best(
+            @RequestParam MultiValueMap<String, String> query,
+            HttpServletRequest request,
+            Model model,
+            HttpServletResponse response) {
         BestNights.Asked asked = BestNights.Asked.of(query, LocalDate.now(clock));
+        List<Place> all = places.all();
         List<Long> ticked = nights.chosen(asked).stream().map(Place::id).toList();
         model.addAttribute("form", asked.form());
+        model.addAttribute("query", request.getQueryString() == null ? "" : request.getQueryString());
+        model.addAttribute("saved", searches.all());
         model.addAttribute(
                 "places",
-                places.all().stream()
+                all.stream()
                         .map(p -> new Choice(p.id().toString(), p.name(), ticked.contains(p.id())))
+                        .toList());
+        model.addAttribute(
+                "marks",
+                all.stream()
+                        .flatMap(p -> places.marks(p.id()).stream().map(m -> {
+                            String value = p.id() + "-" + m.id();
+                            String label = m.mark().name() + ", from " + p.name();
+                            return new Choice(
+                                    value, label, value.equals(asked.form().value("over")));
+                        }))
                         .toList());
         model.addAttribute("weekdays", choices(DayOfWeek.values(), asked.weekdays()));
         model.addAttribute("months", choices(Month.values(), asked.months()));
         if (ticked.isEmpty() && asked.placeIds().isEmpty()) {
             return "nights/best";
         }
-        Optional<List<BestNights.Find>> finds = nights.search(asked);
-        if (finds.isEmpty()) {
+        Optional<Job<BestNights.Found>> job = nights.search(asked);
+        if (job.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "nights/best";
         }
-        List<BestNights.Find> all = finds.get();
-        model.addAttribute("found", all.size());
-        model.addAttribute(
-                "rows",
-                IntStream.range(0, Math.min(ROWS_SHOWN, all.size()))
-                        .mapToObj(i -> row(i + 1, all.get(i)))
-                        .toList());
+        model.addAttribute("job", job.get());
+        job.get().result().ifPresent(found -> {
+            model.addAttribute("found", found.finds().size());
+            model.addAttribute(
+                    "rows",
+                    IntStream.range(0, Math.min(ROWS_SHOWN, found.finds().size()))
+                            .mapToObj(i -> row(i + 1, found.finds().get(i)))
+                            .toList());
+            model.addAttribute(
+                    "gives",
+                    found.gives().stream().map(BestNightsController::give).toList());
+        });
         return "nights/best";
+    }
+
+    private static GiveRow give(BestNights.Give give) {
+        LocalDate date = give.best().hit().date();
+        return new GiveRow(
+                give.what(),
+                give.nights(),
+                date,
+                Words.shortDay(date) + " " + date.getYear(),
+                give.best().place().id());
+    }
+
+    /** Stops a long search; the page then offers to begin again. */
+    @PostMapping("/best/cancel")
+    String cancel(@RequestParam MultiValueMap<String, String> query, Model model) {
+        BestNights.Asked asked = BestNights.Asked.of(query, LocalDate.now(clock));
+        nights.cancel(asked);
+        model.addAttribute("again", "/nights/best?" + address(query));
+        return "nights/cancelled";
+    }
+
+    @PostMapping("/best/save")
+    String save(@RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String query) {
+        Form form = new Form().put("name", name);
+        String kept = form.text("name", "a name");
+        if (kept != null && query.length() <= LONGEST_QUERY) {
+            searches.keep(kept, query, clock.instant());
+        }
+        return "redirect:/nights/best" + (query.isEmpty() ? "" : "?" + query);
+    }
+
+    @PostMapping("/best/saved/{id:\\d{1,18}}/forget")
+    String forget(@PathVariable long id) {
+        searches.forget(id);
+        return "redirect:/nights/best";
+    }
+
+    private static String address(MultiValueMap<String, String> query) {
+        return UriComponentsBuilder.newInstance()
+                .queryParams(query)
+                .encode()
+                .build()
+                .getQuery();
     }
 
     private static List<Choice> choices(Enum<?>[] all, Set<String> ticked) {
@@ -136,15 +214,25 @@ class BestNightsController {
 
     private ResponseEntity<String> file(MultiValueMap<String, String> query, String type, String name, Writer writer) {
         BestNights.Asked asked = BestNights.Asked.of(query, LocalDate.now(clock));
-        Optional<List<BestNights.Find>> finds = nights.search(asked);
-        if (finds.isEmpty()) {
-            return ResponseEntity.unprocessableEntity()
-                    .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
-                    .body(String.join("\n", asked.form().errors().values()));
+        Optional<Job<BestNights.Found>> job = nights.search(asked);
+        if (job.isEmpty()) {
+            return plain(
+                    HttpStatus.UNPROCESSABLE_ENTITY,
+                    String.join("\n", asked.form().errors().values()));
+        }
+        Optional<BestNights.Found> found = job.get().result();
+        if (found.isEmpty()) {
+            return plain(HttpStatus.ACCEPTED, "The search still runs: look at its page, then ask for the file again.");
         }
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
-                .body(writer.write(finds.get()));
+                .body(writer.write(found.get().finds()));
+    }
+
+    private static ResponseEntity<String> plain(HttpStatus status, String text) {
+        return ResponseEntity.status(status)
+                .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
+                .body(text);
     }
 }

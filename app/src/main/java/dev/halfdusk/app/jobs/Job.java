@@ -1,0 +1,101 @@
+package dev.halfdusk.app.jobs;
+
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+
+/**
+ * A piece of work in steps, and how far it has come.
+ *
+ * @param <T> what it leads to
+ */
+public final class Job<T> {
+
+    private final CompletableFuture<T> result = new CompletableFuture<>();
+    private final int steps;
+    private volatile int done;
+    private volatile boolean cancelled;
+
+    Job(int steps) {
+        this.steps = steps;
+    }
+
+    /** The work itself; it tells the job of every step, and ends there when nobody wants it any more. */
+    public interface Work<T> {
+        T run(Job<T> job);
+    }
+
+    void run(Work<T> work) {
+        try {
+            result.complete(work.run(this));
+        } catch (CancellationException e) {
+            result.cancel(false);
+        } catch (RuntimeException e) {
+            result.completeExceptionally(e);
+        }
+    }
+
+    /** @throws CancellationException when the job was cancelled; the work lets it pass */
+    public void step() {
+        if (cancelled) {
+            throw new CancellationException();
+        }
+        done++;
+    }
+
+    public int steps() {
+        return steps;
+    }
+
+    public int done() {
+        return done;
+    }
+
+    public int percent() {
+        return steps == 0 ? 100 : Math.min(100, 100 * done / steps);
+    }
+
+    public void cancel() {
+        cancelled = true;
+    }
+
+    public boolean cancelled() {
+        return cancelled && !finished();
+    }
+
+    public boolean finished() {
+        return result.isDone() && !result.isCancelled();
+    }
+
+    /**
+     * What came out; empty while it runs and after it was cancelled.
+     *
+     * @throws RuntimeException that ended the work
+     */
+    public Optional<T> result() {
+        if (!finished()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(result.join());
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : e;
+        }
+    }
+
+    /** Waits for the end, but not longer; whether it came. */
+    boolean await(long millis) {
+        try {
+            result.get(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        } catch (java.util.concurrent.TimeoutException e) {
+            return false;
+        } catch (java.util.concurrent.ExecutionException | CancellationException e) {
+            return true;
+        }
+    }
+}

@@ -1,0 +1,44 @@
+package dev.halfdusk.app.nights;
+
+import static dev.halfdusk.app.db.Tables.SAVED_SEARCH;
+
+import java.time.Instant;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Searches someone wants to run again, as the address they had. */
+@Repository
+@Transactional
+class SavedSearches {
+
+    private final DSLContext db;
+
+    SavedSearches(DSLContext db) {
+        this.db = db;
+    }
+
+    /** A kept search. */
+    public record Saved(long id, String name, String query) {}
+
+    List<Saved> all() {
+        return db.selectFrom(SAVED_SEARCH)
+                .orderBy(SAVED_SEARCH.NAME)
+                .fetch(r -> new Saved(r.getId(), r.getName(), r.getQuery()));
+    }
+
+    /** A search of the same name is replaced. */
+    void keep(String name, String query, Instant now) {
+        db.deleteFrom(SAVED_SEARCH).where(SAVED_SEARCH.NAME.eq(name)).execute();
+        db.insertInto(SAVED_SEARCH)
+                .set(SAVED_SEARCH.NAME, name)
+                .set(SAVED_SEARCH.QUERY, query)
+                .set(SAVED_SEARCH.SAVED_AT, now)
+                .execute();
+    }
+
+    void forget(long id) {
+        db.deleteFrom(SAVED_SEARCH).where(SAVED_SEARCH.ID.eq(id)).execute();
+    }
+}

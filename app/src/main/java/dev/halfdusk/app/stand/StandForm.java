@@ -1,0 +1,127 @@
+package dev.halfdusk.app.stand;
+
+import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.FullMoonEvenings;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.StandingLine;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Target;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+
+/** The moment, the mark and the distance someone asks about. */
+record StandForm(Target target, Instant when, double footM, double part, double distanceM) {
+
+    static final int FARTHEST_STEP = 120;
+
+    private static final Range STEP = new Range("distance", 0, FARTHEST_STEP, "");
+    private static final Range SHIFT = new Range("minutes", -90, 90, "");
+    private static final double NEAREST_M = 20;
+    private static final double SPAN = 1000;
+    private static final Duration AFTER_RISE = Duration.ofMinutes(20);
+
+    private static final Map<String, Target> TARGETS =
+            Map.of("core", FixedPoint.CORE, "moon", Body.MOON, "sun", Body.SUN);
+
+    /** Fills in what was not asked: the next evening on which it is worth it. */
+    static void fill(Form form, Place place, Mark mark, Instant now, Skies skies) {
+        form.putIfMissing("body", "moon");
+        if (!form.has("date") || !form.has("time")) {
+            LocalDateTime local = LocalDateTime.ofInstant(
+                            suggested(form.value("body"), place, now, skies), place.zone())
+                    .truncatedTo(ChronoUnit.MINUTES);
+            form.put("date", local.toLocalDate());
+            form.put("time", local.toLocalTime());
+        }
+        form.putIfMissing("shift", "0").putIfMissing("foot", mark.footM()).putIfMissing("part", "2");
+    }
+
+    private static Instant suggested(String body, Place place, Instant now, Skies skies) {
+        Night tonight = skies.night(place, LocalDate.ofInstant(now, place.zone()));
+        return switch (body) {
+            case "moon" ->
+                FullMoonEvenings.between(place.site(), now, now.plus(Duration.ofDays(100))).stream()
+                        .findFirst()
+                        .map(e -> e.moonrise().plus(AFTER_RISE))
+                        .orElse(now);
+            case "sun" ->
+                tonight.time(HorizonEvent.Kind.SUN, false)
+                        .map(t -> t.minus(AFTER_RISE))
+                        .orElse(now);
+            default ->
+                tonight.coreBest()
+                        .or(tonight::coreTransit)
+                        .orElse(tonight.sunLowest().when());
+        };
+    }
+
+    /** Reads it; empty where the form now holds complaints. */
+    static Optional<StandForm> read(Form form, ZoneId zone, Mark mark) {
+        Target target = TARGETS.get(form.value("body"));
+        if (target == null) {
+            form.reject("body", "Choose the core, the moon or the sun.");
+        }
+        LocalDate date = form.night("date");
+        LocalTime time = time(form);
+        OptionalLong shift = form.whole("shift", SHIFT);
+        OptionalDouble foot = form.number("foot", Mark.FOOT);
+        OptionalDouble part = form.number("part", StandingLine.PART);
+        OptionalDouble distance = distance(form, mark);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Instant when = date.atTime(time).atZone(zone).toInstant().plus(Duration.ofMinutes(shift.getAsLong()));
+        return Optional.of(new StandForm(target, when, foot.getAsDouble(), part.getAsDouble(), distance.getAsDouble()));
+    }
+
+    private static LocalTime time(Form form) {
+        try {
+            return LocalTime.parse(form.value("time"));
+        } catch (DateTimeException e) {
+            form.reject("time", "Enter a time as hours and minutes, such as 21:40.");
+            return LocalTime.NOON;
+        }
+    }
+
+    /** Named exactly by a link, else by the slider's step, else that of the mark from its place. */
+    private static OptionalDouble distance(Form form, Mark mark) {
+        if (form.has("distance")) {
+            OptionalDouble exact = form.number("distance", Mark.DISTANCE);
+            exact.ifPresent(d -> form.put("far", step(d)));
+            return exact;
+        }
+        if (!form.has("far")) {
+            form.put("far", step(mark.distanceM()));
+            return OptionalDouble.of(mark.distanceM());
+        }
+        OptionalLong step = form.whole("far", STEP);
+        return step.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(metres(step.getAsLong()));
+    }
+
+    static double metres(long step) {
+        double exact = NEAREST_M * Math.pow(SPAN, (double) step / FARTHEST_STEP);
+        double unit = Math.pow(10, Math.floor(Math.log10(exact)) - 1);
+        return Math.round(exact / unit) * unit;
+    }
+
+    private static long step(double metres) {
+        double share = Math.log(metres / NEAREST_M) / Math.log(SPAN);
+        return Math.round(FARTHEST_STEP * Math.max(0, Math.min(1, share)));
+    }
+}
