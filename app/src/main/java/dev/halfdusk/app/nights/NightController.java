@@ -36,6 +36,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class NightController {
 
     private static final int BEST = 6;
+    private static final int MOST_BESIDE = 4;
     private static final String DATE = "/{date:\\d{4}-\\d{2}-\\d{2}}";
 
     private final Places places;
@@ -81,7 +82,7 @@ class NightController {
                 .orElse(hits.isEmpty() ? first : hits.get(0).date());
         model.addAttribute("place", p);
         model.addAttribute("from", first);
-        model.addAttribute("heading", Words.month(first) + " to " + Words.month(first.plusDays(year.nights() - 1L)));
+        model.addAttribute("heading", heading(first));
         model.addAttribute("earlier", whole(first.minusYears(1)));
         model.addAttribute("later", whole(first.plusYears(1)));
         model.addAttribute("carpet", Carpet.of(year));
@@ -91,6 +92,54 @@ class NightController {
         model.addAttribute("found", hits.size());
         model.addAttribute("brief", brief(p, year, selected));
         return "nights/year";
+    }
+
+    /** The carpet of one place among several. */
+    public record Beside(Place place, Carpet carpet, String version, int found, Brief brief) {}
+
+    /** The same year at several places. */
+    @GetMapping("/beside")
+    String beside(
+            @RequestParam(required = false) List<String> place,
+            @RequestParam Optional<String> from,
+            @RequestParam Optional<Integer> column,
+            Model model) {
+        List<Place> all = places.all();
+        List<Place> shown = all.stream()
+                .filter(p -> place == null || place.contains(p.id().toString()))
+                .limit(MOST_BESIDE)
+                .toList();
+        if (shown.isEmpty()) {
+            return "redirect:/nights";
+        }
+        LocalDate first = first(from, shown.get(0));
+        int selected = column.filter(c -> c >= 0 && c < Skies.NIGHTS_IN_A_YEAR).orElse(0);
+        model.addAttribute("places", all);
+        model.addAttribute("ids", shown.stream().map(Place::id).toList());
+        model.addAttribute("from", first);
+        model.addAttribute("most", MOST_BESIDE);
+        model.addAttribute("last", Skies.NIGHTS_IN_A_YEAR - 1);
+        model.addAttribute("heading", heading(first));
+        model.addAttribute("earlier", whole(first.minusYears(1)));
+        model.addAttribute("later", whole(first.plusYears(1)));
+        model.addAttribute(
+                "carpets",
+                shown.stream().parallel().map(p -> beside(p, first, selected)).toList());
+        return "nights/beside";
+    }
+
+    private Beside beside(Place place, LocalDate first, int column) {
+        YearOfNights year = skies.year(place, first);
+        return new Beside(
+                place,
+                Carpet.of(year),
+                Integer.toHexString(place.hashCode()),
+                NightSearch.find(year, NightWish.USUAL).size(),
+                brief(place, year, year.date(column)));
+    }
+
+    private static String heading(LocalDate first) {
+        return Words.month(first) + " to " + Words.month(first.plusDays(Skies.NIGHTS_IN_A_YEAR - 1L));
     }
 
     /** The first of the month, in years of which all nights can be computed. */
@@ -184,8 +233,6 @@ class NightController {
         if (id.isEmpty()) {
             return places.all().stream().findFirst();
         }
-        return places.all().stream()
-                .filter(p -> p.id().toString().equals(id.get()))
-                .findFirst();
+        return id.get().matches("\\d{1,18}") ? places.find(Long.parseLong(id.get())) : Optional.empty();
     }
 }

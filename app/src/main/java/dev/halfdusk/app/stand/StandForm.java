@@ -46,8 +46,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
             LocalDateTime local = LocalDateTime.ofInstant(
                             suggested(form.value("body"), place, now, skies), place.zone())
                     .truncatedTo(ChronoUnit.MINUTES);
-            form.put("date", local.toLocalDate());
-            form.put("time", local.toLocalTime());
+            form.putIfMissing("date", local.toLocalDate()).putIfMissing("time", local.toLocalTime());
         }
         form.putIfMissing("shift", "0").putIfMissing("foot", mark.footM()).putIfMissing("part", "2");
     }

@@ -71,10 +71,10 @@ class SimulatedForecast implements ForecastService {
         double solarHour =
                 when.atZone(ZoneOffset.UTC).toLocalTime().toSecondOfDay() / 3600.0 + site.longitudeDeg() / 15;
         double season = Math.cos(2 * Math.PI * (day - 200) / 365.25) * Math.signum(latitude);
-        double wet = 0.5 + 0.5 * noise(site, 1, day / 3.1);
+        double wet = 0.36 + 0.5 * noise(site, 1, day / 3.1);
         double low = cover(wet + 0.45 * noise(site, 2, day * 2.3));
         double middle = cover(wet - 0.1 + 0.5 * noise(site, 3, day * 1.7));
-        double high = cover(0.4 + 0.6 * noise(site, 4, day * 1.1));
+        double high = cover(0.25 + 0.5 * noise(site, 4, day * 1.1));
         double wind = 3.5 + 3 * noise(site, 5, day / 1.9) + 1.5 * noise(site, 6, day * 3.7);
         double temperature = 27
                 - 0.45 * Math.abs(latitude)

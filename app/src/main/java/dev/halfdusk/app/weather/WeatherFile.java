@@ -60,8 +60,11 @@ final class WeatherFile {
         char separator = heading.indexOf(';') >= 0 ? ';' : heading.indexOf('\t') >= 0 ? '\t' : ',';
         List<WeatherHour> hours = new ArrayList<>();
         Map<String, Integer> columns = new HashMap<>();
-        try (CsvReader<CsvRecord> csv =
-                CsvReader.builder().fieldSeparator(separator).ofCsvRecord(text)) {
+        try (CsvReader<CsvRecord> csv = CsvReader.builder()
+                .fieldSeparator(separator)
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofCsvRecord(text)) {
             for (CsvRecord row : csv) {
                 String where = "Line " + row.getStartingLineNumber();
                 if (columns.isEmpty()) {

@@ -3,62 +3,15 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.Cookie;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
-class OutingBrowserTest {
-
-    @TempDir
-    static Path demoData;
-
-    private static RunningApplication demo;
-
-    private BrowserContext context;
-    private Page page;
-    private final List<String> complaints = new ArrayList<>();
-
-    @BeforeAll
-    static void start() {
-        demo = RunningApplication.start(demoData, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        demo.close();
-    }
-
-    @BeforeEach
-    void open() {
-        context = Browsers.shared().newContext();
-        page = context.newPage();
-        page.onPageError(complaints::add);
-        page.onConsoleMessage(m -> {
-            if ("error".equals(m.type()) && !m.text().matches(".*422.*|htmx:(sendAbort|afterRequest).*")) {
-                complaints.add(m.text());
-            }
-        });
-    }
-
-    @AfterEach
-    void close() {
-        context.close();
-        assertThat(complaints).as("errors in the browser").isEmpty();
-    }
+class OutingBrowserTest extends BrowserTest {
 
     @Test
     void an_outing_is_made_read_and_still_there_after_a_restart(@TempDir Path data) {
@@ -67,15 +20,13 @@ class OutingBrowserTest {
         try (RunningApplication first = RunningApplication.start(data, false)) {
             page.navigate(first.url("/"));
             assertThat(page.getByText("No outing planned")).isVisible();
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan an outing"))
-                    .click();
+            page.getByRole(AriaRole.LINK, named("Plan an outing")).click();
             page.getByLabel("Name of the spot").fill("Low Reef");
             page.getByLabel("Latitude").fill("95");
             page.getByLabel("Longitude").fill("-8.79");
             page.getByLabel("Time zone").fill("Europe/Lisbon");
             page.getByLabel("Night, date of the evening").fill("2027-06-08");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save outing"))
-                    .click();
+            page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
             assertThat(page.getByText("95 is outside what is allowed: \u221290 to 90\u00b0.")
                             .first())
                     .isVisible();
@@ -83,10 +34,9 @@ class OutingBrowserTest {
 
             page.getByLabel("Latitude").fill("37.6012");
             assertThat(page.locator("#preview")).containsText("of dark, moonless sky with the core above 10\u00b0");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save outing"))
-                    .click();
+            page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
 
-            assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Core over Low Reef")))
+            assertThat(page.getByRole(AriaRole.HEADING, named("Core over Low Reef")))
                     .isVisible();
             assertThat(page.getByText("Tue 8 to Wed 9 June 2027")).isVisible();
             outing = page.url().replaceFirst(".*?(/outings/\\d+).*", "$1");
@@ -95,8 +45,7 @@ class OutingBrowserTest {
         }
         try (RunningApplication second = RunningApplication.start(data, false)) {
             page.navigate(second.url("/outings"));
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Core over Low Reef"))
-                    .click();
+            page.getByRole(AriaRole.LINK, named("Core over Low Reef")).click();
             assertThat(page.url()).startsWith(second.url(outing));
             assertThat(page.locator("#minute .figure").first()).hasText(seconds);
         }
@@ -104,7 +53,7 @@ class OutingBrowserTest {
 
     @Test
     void keys_step_the_night_change_the_lamp_and_go_to_views() {
-        page.navigate(demo.url("/outings/1"));
+        page.navigate(url("/outings/1"));
         String before = page.locator("figcaption strong").first().textContent();
         page.keyboard().press("ArrowRight");
         assertThat(page.locator("figcaption strong").first()).not().hasText(before);
@@ -121,17 +70,15 @@ class OutingBrowserTest {
         assertThat(page.locator("#keys")).isHidden();
         page.keyboard().press("g");
         page.keyboard().press("o");
-        assertThat(page).hasURL(demo.url("/outings"));
+        assertThat(page).hasURL(url("/outings"));
     }
 
     @Test
     void a_deleted_outing_comes_back() {
-        page.navigate(demo.url("/outings/2"));
+        page.navigate(url("/outings/2"));
         String title = page.locator("h1").textContent();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("delete"))
-                .click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
-                .click();
+        page.getByRole(AriaRole.BUTTON, named("delete")).click();
+        page.getByRole(AriaRole.BUTTON, named("Undo")).click();
         assertThat(page.locator("h1")).hasText(title);
     }
 
@@ -140,39 +87,10 @@ class OutingBrowserTest {
         try (BrowserContext plain = Browsers.shared()
                 .newContext(new com.microsoft.playwright.Browser.NewContextOptions().setJavaScriptEnabled(false))) {
             Page still = plain.newPage();
-            still.navigate(demo.url("/outings/1?minute=700"));
-            still.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("day"))
-                    .click();
+            still.navigate(url("/outings/1?minute=700"));
+            still.getByRole(AriaRole.BUTTON, named("day")).click();
             assertThat(still.locator("html")).hasAttribute("data-lamp", "day");
             assertThat(still).hasURL(Pattern.compile(".*minute=700.*"));
-        }
-    }
-
-    @ParameterizedTest
-    @ValueSource(strings = {"dusk", "day", "red"})
-    void every_page_is_accessible_in_every_lamp(String lamp) {
-        context.addCookies(List.of(new Cookie("lamp", lamp).setUrl(demo.url("/"))));
-        for (String path : new String[] {
-            "/", "/outings", "/outings/new", "/outings/new?place=new&latitude=95", "/outings/1", "/outings/1/print"
-        }) {
-            page.navigate(demo.url(path));
-            var found = new AxeBuilder(page)
-                    .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
-                    .analyze();
-            assertThat(found.getViolations())
-                    .as("%s by the %s lamp", path, lamp)
-                    .isEmpty();
-        }
-    }
-
-    @Test
-    void a_phone_shows_everything_without_sideways_scrolling() {
-        page.setViewportSize(360, 780);
-        for (String path : new String[] {"/", "/outings", "/outings/new", "/outings/1"}) {
-            page.navigate(demo.url(path));
-            assertThat(page.evaluate("document.documentElement.scrollWidth"))
-                    .as(path)
-                    .isEqualTo(360);
         }
     }
 }

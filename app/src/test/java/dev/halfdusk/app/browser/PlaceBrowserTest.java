@@ -3,65 +3,20 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
-import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
-class PlaceBrowserTest {
-
-    @TempDir
-    static Path data;
-
-    private static RunningApplication application;
-
-    private BrowserContext context;
-    private Page page;
-
-    @BeforeAll
-    static void start() {
-        application = RunningApplication.start(data, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        application.close();
-    }
-
-    @BeforeEach
-    void open() {
-        context = Browsers.shared().newContext();
-        page = context.newPage();
-    }
-
-    @AfterEach
-    void close() {
-        context.close();
-    }
-
-    private static Page.GetByRoleOptions named(String name) {
-        return new Page.GetByRoleOptions().setName(name);
-    }
+class PlaceBrowserTest extends BrowserTest {
 
     @Test
     void a_place_is_found_drawn_and_turned_into_an_outing() {
-        page.navigate(application.url("/places/new"));
+        page.navigate(url("/places/new"));
         page.keyboard().press("/");
         page.keyboard().type("vila nova de mil");
         page.locator("#towns a").first().click();
@@ -106,14 +61,14 @@ class PlaceBrowserTest {
 
     @Test
     void the_carpet_is_walked_by_keys_and_opens_a_night() {
-        page.navigate(application.url("/nights?place=1&from=2027-06-01"));
-        Locator slider = page.locator("#column");
+        page.navigate(url("/nights?place=1&from=2027-06-01"));
+        Locator slider = page.locator("input[name=column]");
         slider.focus();
         String before = page.locator("#brief h2").textContent();
         page.keyboard().press("ArrowRight");
         assertThat(page.locator("#brief h2")).not().hasText(before);
         slider.hover();
-        assertThat(page.locator("#under-pointer")).containsText("night of");
+        assertThat(page.locator("[data-words]")).containsText("night of");
         page.keyboard().press("Enter");
         assertThat(page).hasURL(Pattern.compile(".*/nights/2027-\\d\\d-\\d\\d\\?place=1"));
         assertThat(page.getByText("Darkness by the hour")).isVisible();
@@ -122,10 +77,10 @@ class PlaceBrowserTest {
     }
 
     @Test
-    void a_file_is_imported_and_the_best_night_there_becomes_an_outing() {
+    void from_a_file_of_waypoints_to_an_outing_with_the_core_over_a_mark() {
         String gpx = "<gpx><wpt lat='37.55' lon='-8.80'><name>Black Cove</name></wpt>"
                 + "<wpt lat='37.6012' lon='-8.7921'><name>Ledge again</name></wpt></gpx>";
-        page.navigate(application.url("/places/import"));
+        page.navigate(url("/places/import"));
         page.getByLabel("Waypoints, placemarks or points")
                 .setInputFiles(
                         new FilePayload("spots.gpx", "application/gpx+xml", gpx.getBytes(StandardCharsets.UTF_8)));
@@ -133,59 +88,91 @@ class PlaceBrowserTest {
         assertThat(page.getByLabel("Take Black Cove")).isChecked();
         assertThat(page.getByLabel("Take Ledge again")).not().isChecked();
         page.getByRole(AriaRole.BUTTON, named("Save the ticked ones")).click();
-        page.getByRole(AriaRole.LINK, named("Nights at Black Cove")).click();
+        page.getByRole(AriaRole.LINK, named("Black Cove").setExact(true)).click();
+
+        BoundingBox box = page.locator("#panorama").boundingBox();
+        page.mouse().click(box.x + box.width * 0.4, box.y + box.height * 0.8);
+        page.mouse().click(box.x + box.width * 0.6, box.y + box.height * 0.85);
+        page.getByRole(AriaRole.BUTTON, named("Save skyline")).click();
+        page.getByLabel("Something to compose with").fill("Stack");
+        page.getByLabel("or its coordinates").fill("37.5480, -8.7990");
+        page.getByLabel("Height, m").fill("20");
+        page.getByLabel("Width, m").fill("12");
+        page.getByRole(AriaRole.BUTTON, named("Add mark")).click();
+        assertThat(page.locator("#marks tbody")).containsText("158.4");
+
+        page.getByRole(AriaRole.LINK, named("its nights")).click();
+        assertThat(page.locator(".carpet img")).isVisible();
         page.getByRole(AriaRole.LINK, named("search best nights")).click();
-        page.getByLabel("Core from azimuth").fill("170");
-        page.getByLabel("to azimuth", new Page.GetByLabelOptions().setExact(true))
-                .fill("190");
         page.getByLabel("Years").fill("30");
         assertThat(page.locator("#finds")).containsText("1 to 10");
         page.getByLabel("Years").fill("2");
-        assertThat(page.locator("#finds tbody tr").first()).isVisible();
-        page.locator("#finds tbody tr").first().getByText("plan").click();
+        page.getByLabel("Core over a mark").selectOption("Stack, from Black Cove");
+        page.getByLabel("Hours at least").fill("0.5");
+        assertThat(page.locator("#finds [aria-label='Ranked nights'] tbody tr").first())
+                .containsText("Black Cove");
+        assertThat(page.locator("#finds")).containsText("with the core in any direction");
+        page.locator("#finds [aria-label='Ranked nights'] a").first().click();
+        assertThat(page.locator("#weather")).containsText("No forecast reaches this night yet");
+        page.goBack();
+        page.locator("#finds").getByText("plan").first().click();
         page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
         assertThat(page.locator("h1")).hasText("Core over Black Cove");
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"dusk", "day", "red"})
-    void places_and_nights_are_accessible_in_every_lamp(String lamp) {
-        context.addCookies(List.of(new Cookie("lamp", lamp).setUrl(application.url("/"))));
-        for (String path : new String[] {
-            "/places",
-            "/places/1",
-            "/places/new?coordinates=95+0",
-            "/nights?place=1&from=2027-01-01",
-            "/nights/2027-06-08?place=1",
-            "/places/1/marks/1",
-            "/places/import",
-            "/nights/best?place=1&from=2027-01-01"
-        }) {
-            page.navigate(application.url(path));
-            var found = new AxeBuilder(page)
-                    .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
-                    .analyze();
-            assertThat(found.getViolations())
-                    .as("%s by the %s lamp", path, lamp)
-                    .isEmpty();
-        }
+    @Test
+    void a_long_search_is_watched_and_ends() {
+        page.navigate(url("/nights/best?place=1&place=2&place=3&place=4&years=10&from=2030-01-01"));
+        assertThat(page.locator("#finds [aria-label='Ranked nights']"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        assertThat(page.locator("#finds")).containsText("the files hold all");
+        page.getByLabel("Keep this search as").fill("Ten years");
+        page.getByRole(AriaRole.BUTTON, named("Keep it")).click();
+        assertThat(page.getByRole(AriaRole.LINK, named("Ten years"))).isVisible();
     }
 
     @Test
-    void a_phone_shows_places_and_nights_without_sideways_scrolling() {
-        page.setViewportSize(360, 780);
-        for (String path : new String[] {
-            "/places",
-            "/places/1",
-            "/places/new",
-            "/nights?place=1",
-            "/nights/2027-06-08?place=1",
-            "/nights/best?place=1"
+    void the_standing_spot_follows_the_sliders() {
+        page.navigate(url("/places/1/marks/1/stand"));
+        String before = page.locator("#spot strong").nth(1).textContent();
+        page.getByLabel("Distance, 20 m to 20 km").focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowRight");
+        assertThat(page.locator("#spot strong").nth(1)).not().hasText(before);
+        page.getByRole(AriaRole.LINK, named("3000 m")).click();
+        assertThat(page.locator("#spot")).containsText("From 3000 m");
+    }
+
+    @Test
+    void carpets_side_by_side_move_together() {
+        page.navigate(url("/nights/beside?place=1&place=4&from=2027-01-01"));
+        page.locator("input[name=column]").first().focus();
+        page.keyboard().press("PageUp");
+        assertThat(page.locator("#brief h2")).not().hasText("Fri 1 to Sat 2 January 2027");
+        assertThat(page.locator("#brief tbody tr")).hasCount(2);
+        assertThat(page.locator("input[name=column]").nth(1))
+                .hasValue(page.locator("input[name=column]").first().inputValue());
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile(".*/nights/2027-.*place=1"));
+    }
+
+    @Test
+    void weather_is_entered_by_hand() {
+        page.navigate(url("/nights/2027-06-02?place=1"));
+        assertThat(page.locator("#weather")).containsText("forecast service");
+        page.getByText("enter or import a forecast").click();
+        for (String[] field : new String[][] {
+            {"Low cloud, %", "0"},
+            {"Middle cloud, %", "0"},
+            {"High cloud, %", "0"},
+            {"Wind, m/s", "15"},
+            {"Air, \u00b0C", "-5"},
+            {"Humidity, %", "90"}
         }) {
-            page.navigate(application.url(path));
-            assertThat(page.evaluate("document.documentElement.scrollWidth"))
-                    .as(path)
-                    .isEqualTo(360);
+            page.getByLabel(field[0]).fill(field[1]);
         }
+        page.getByRole(AriaRole.BUTTON, named("Keep my entry")).click();
+        assertThat(page.locator("#weather")).containsText("find shelter");
+        assertThat(page.locator("#weather")).containsText("batteries give about 73 %");
     }
 }

@@ -3,12 +3,15 @@ package dev.halfdusk.app.nights;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
 import java.io.IOException;
 import java.io.StringReader;
@@ -92,7 +95,7 @@ class BestNightsTest {
             delimiter = '|',
             value = {
                 "years=11|1 to 10",
-                "years=7|2 places allow 6",
+                "aside=0|0.5 to 90",
                 "hours=30|0 to 24 h",
                 "altitude=x|is not a number",
                 "azimuthFrom=400|0 to 360",
@@ -108,6 +111,56 @@ class BestNightsTest {
         web.perform(get("/nights/best.csv" + changed))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)));
+    }
+
+    @Test
+    void the_core_over_a_mark_limits_direction_and_height() throws Exception {
+        places.addMark(coast, new Mark("Stack", 150, 200, 40, 10, 0));
+        long mark = places.marks(coast).get(0).id();
+        String page = body("/nights/best?over=" + coast + "-" + mark + "&aside=5&hours=0.5&from=2027-01-01");
+        assertThat(page)
+                .contains("Stack, from Coast")
+                .doesNotContain("South</td>")
+                .contains("with <span>the core in any direction");
+        String csv = body("/nights/best.csv?over=" + coast + "-" + mark + "&aside=5&hours=0.5&from=2027-01-01");
+        csv.lines().skip(1).forEach(line -> {
+            String[] cells = line.split(",");
+            assertThat(Double.parseDouble(cells[9])).isBetween(145.0, 155.0);
+            assertThat(Double.parseDouble(cells[8])).isGreaterThan(11.3);
+        });
+        assertThat(csv.lines().count()).isGreaterThan(10);
+        body("/nights/best?over=99999-99999");
+        body("/nights/best?over=nonsense");
+    }
+
+    @Test
+    void a_search_is_kept_and_found_again() throws Exception {
+        web.perform(post("/nights/best/save").param("name", "Week\"ends").param("query", "years=1&weekday=friday"))
+                .andExpect(redirectedUrl("/nights/best?years=1&weekday=friday"));
+        String page = body("/nights/best");
+        assertThat(page).contains("Week&quot;ends").contains("years=1&amp;weekday=friday");
+        String id = page.replaceAll("(?s).*saved/(\\d+)/forget.*", "$1");
+        web.perform(post("/nights/best/saved/" + id + "/forget")).andExpect(redirectedUrl("/nights/best"));
+        assertThat(body("/nights/best")).doesNotContain("Week&quot;ends");
+        web.perform(post("/nights/best/save").param("name", "")).andExpect(redirectedUrl("/nights/best"));
+    }
+
+    @Test
+    void a_long_search_shows_progress_and_can_be_cancelled() throws Exception {
+        StringBuilder many = new StringBuilder("?from=2027-01-01&years=10");
+        for (int i = 0; i < 12; i++) {
+            many.append("&place=")
+                    .append(places.add(Place.at("P" + i, new Site(i, i, 0), ZoneId.of("UTC")))
+                            .id());
+        }
+        assertThat(body("/nights/best" + many))
+                .contains("of <span>120</span></strong> years")
+                .contains("<progress");
+        web.perform(get("/nights/best.csv" + many)).andExpect(status().isAccepted());
+        web.perform(post("/nights/best/cancel" + many))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Search cancelled")))
+                .andExpect(content().string(containsString("years=10")));
     }
 
     @Test

@@ -1,9 +1,12 @@
 package dev.halfdusk.app.places;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
@@ -19,6 +22,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
@@ -167,6 +171,95 @@ class PlacePagesTest {
         assertThat(places.find(id).orElseThrow().domes()).hasSize(lit - 1);
         web.perform(post(path + "/domes/" + dome).param("lit", "true"));
         assertThat(places.find(id).orElseThrow().domes()).hasSize(lit);
+    }
+
+    @Test
+    void a_mark_is_found_by_its_coordinates_and_changed() throws Exception {
+        var site = places.find(id).orElseThrow().site();
+        web.perform(post(path + "/marks")
+                        .param("markName", "Stack")
+                        .param("markAt", site.latitudeDeg() + 0.01 + ", " + site.longitudeDeg())
+                        .param("height", "24")
+                        .param("width", "13"))
+                .andExpect(redirectedUrl(path + "#marks"));
+        Places.ListedMark stack = places.marks(id).get(0);
+        // a hundredth of a degree of latitude on the sphere
+        assertThat(stack.mark().distanceM()).isCloseTo(1111.9, within(0.2));
+        assertThat(stack.mark().bearingDeg()).isCloseTo(0, within(0.01));
+        web.perform(get(path).param("mark", "" + stack.id()))
+                .andExpect(content().string(containsString("Save mark")))
+                .andExpect(content().string(containsString("value=\"Stack\"")));
+        web.perform(post(path + "/marks/" + stack.id())
+                        .param("markName", "Stack")
+                        .param("bearing", "10")
+                        .param("distance", "500")
+                        .param("height", "24")
+                        .param("width", "13"))
+                .andExpect(redirectedUrl(path + "#marks"));
+        assertThat(places.mark(id, stack.id()).orElseThrow().distanceM()).isEqualTo(500);
+        web.perform(post(path + "/marks").param("markName", "Far").param("markAt", "40, 10"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("1 to 200000 m")));
+        web.perform(post(path + "/marks/" + stack.id()).param("markName", "").param("markAt", "there"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("cannot be read")))
+                .andExpect(content().string(containsString("Save mark")));
+    }
+
+    @Test
+    void a_light_is_added_changed_and_removed() throws Exception {
+        int before = places.domes(id).size();
+        web.perform(post(path + "/domes")
+                        .param("domeName", "Port")
+                        .param("domeBearing", "20")
+                        .param("domeDistance", "8")
+                        .param("people", "30000"))
+                .andExpect(redirectedUrl(path + "#domes"));
+        Places.ListedDome port = places.domes(id).get(before);
+        web.perform(get(path).param("dome", "" + port.id()))
+                .andExpect(content().string(containsString("Save light")))
+                .andExpect(content().string(containsString("value=\"30000\"")));
+        web.perform(post(path + "/domes/" + port.id())
+                        .param("domeName", "Port")
+                        .param("domeBearing", "20")
+                        .param("domeDistance", "8")
+                        .param("people", "0"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("1 to 50000000")));
+        web.perform(post(path + "/domes/" + port.id())
+                        .param("domeName", "Harbour")
+                        .param("domeBearing", "25")
+                        .param("domeDistance", "8")
+                        .param("people", "40000"))
+                .andExpect(redirectedUrl(path + "#domes"));
+        assertThat(places.dome(id, port.id()).orElseThrow().people()).isEqualTo(40_000);
+        web.perform(post(path + "/domes/" + port.id() + "/remove")).andExpect(redirectedUrl(path + "#domes"));
+        assertThat(places.domes(id)).hasSize(before);
+    }
+
+    @Test
+    void a_skyline_comes_from_a_file() throws Exception {
+        web.perform(multipart(path + "/skyline")
+                        .file(new MockMultipartFile("file", "azimuth;altitude\n90;4,5\n180;2\n".getBytes(UTF_8)))
+                        .param("points", "0, 1"))
+                .andExpect(redirectedUrl(path));
+        assertThat(places.find(id).orElseThrow().skyline().altitudeAt(90)).isEqualTo(4.5);
+        web.perform(multipart(path + "/skyline").file(new MockMultipartFile("file", new byte[] {(byte) 0xc3, 0x28})))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("not text in UTF-8")));
+    }
+
+    @Test
+    void over_open_sea_the_sun_sets_later_from_high_up() throws Exception {
+        assertThat(places.find(id).orElseThrow().rules().dipDeg()).isZero();
+        web.perform(post(path)
+                        .param("name", "Cliff")
+                        .param("coordinates", "37.6 -8.8")
+                        .param("elevation", "400")
+                        .param("seaHorizon", "on"))
+                .andExpect(redirectedUrl(path));
+        assertThat(places.find(id).orElseThrow().rules().dipDeg()).isCloseTo(0.586, within(0.001));
+        web.perform(get(path + "/edit")).andExpect(content().string(containsString("name=\"seaHorizon\" checked")));
     }
 
     @Test

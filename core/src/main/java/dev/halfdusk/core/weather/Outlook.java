@@ -11,7 +11,7 @@ import java.util.function.ToDoubleFunction;
 
 /**
  * What all forecasts together say of a night, hour by hour. The most recently issued one that covers an hour is
- * believed; where another one differs much, the hour counts as disputed and both are shown.
+ * believed, and of two equally old ones a person's; where another one differs much, the hour counts as disputed and both are shown.
  */
 public record Outlook(List<Hour> hours) {
 
@@ -40,7 +40,9 @@ public record Outlook(List<Hour> hours) {
     /** Hour by hour from the first full hour in the interval. */
     public static Outlook of(List<Forecast> forecasts, Interval night) {
         List<Forecast> newestFirst = forecasts.stream()
-                .sorted(Comparator.comparing(Forecast::issued).reversed())
+                .sorted(Comparator.comparing(Forecast::issued)
+                        .thenComparing(Forecast::source)
+                        .reversed())
                 .toList();
         List<Hour> hours = new ArrayList<>();
         long step = STEP.toSeconds();

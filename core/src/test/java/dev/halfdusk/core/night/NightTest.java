@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.DateOutOfRange;
+import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Moment;
@@ -160,5 +161,18 @@ class NightTest {
         assertThatThrownBy(() -> Night.of(LEDGE, LocalDate.of(2070, 1, 1), LISBON, NightRules.USUAL))
                 .isInstanceOf(DateOutOfRange.class)
                 .hasMessageContaining("2000\u20132059");
+    }
+
+    @Test
+    void from_a_cliff_the_sea_horizon_lies_lower() {
+        NightRules cliff = NightRules.USUAL.withDip(Facts.dip(400));
+        Night level = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
+        Night high = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, cliff);
+        // 0.586° at the sun's slant of 53° to the horizon and 15° cos 23° an hour is some three minutes
+        Duration later = Duration.between(
+                level.time(HorizonEvent.Kind.SUN, false).orElseThrow(),
+                high.time(HorizonEvent.Kind.SUN, false).orElseThrow());
+        assertThat(later).isBetween(Duration.ofSeconds(170), Duration.ofSeconds(230));
+        assertThat(high.time(HorizonEvent.Kind.ASTRO, false)).isEqualTo(level.time(HorizonEvent.Kind.ASTRO, false));
     }
 }

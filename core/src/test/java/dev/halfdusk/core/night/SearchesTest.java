@@ -235,4 +235,19 @@ class SearchesTest {
         assertThatThrownBy(() -> Alignments.find(Body.MOON, LEDGE, 10, 10, 0, late, 1))
                 .hasMessageContaining("tolerance");
     }
+
+    @Test
+    void letting_go_of_one_limit_never_finds_less() {
+        YearOfNights year =
+                YearOfNights.of(LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural());
+        NightWish strict = new NightWish(
+                2, 18, 0, 15, 150, 200, Set.of(Galaxy.Stance.STANDING), Set.of(DayOfWeek.FRIDAY), Set.of(Month.JULY));
+        int found = NightSearch.find(year, strict).size();
+        List<Relaxation> all = Relaxation.of(strict);
+        assertThat(all).hasSize(7);
+        assertThat(all).allMatch(r -> NightSearch.find(year, r.wish()).size() >= found);
+        assertThat(all).anyMatch(r -> NightSearch.find(year, r.wish()).size() > found);
+        NightWish none = new NightWish(0, 18, 1, 0, 0, 0, Set.of(), Set.of(), Set.of());
+        assertThat(Relaxation.of(none)).isEmpty();
+    }
 }

@@ -1,0 +1,122 @@
+package dev.halfdusk.app.stand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.exchange.Spot;
+import dev.halfdusk.app.exchange.SpotFiles;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.sky.Site;
+import java.io.IOException;
+import java.time.ZoneId;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class StandPagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private SpotFiles files;
+
+    private String path;
+
+    @BeforeEach
+    void mark() {
+        long id = places.add(Place.at("Cove", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        places.addMark(id, new Mark("Tower & co", 100, 900, 40, 8, 0));
+        path = "/places/" + id + "/marks/" + places.marks(id).get(0).id();
+    }
+
+    private String body(String query) throws Exception {
+        return web.perform(get(path + query))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    @Test
+    void the_next_full_moon_evening_is_shown_first() throws Exception {
+        String page = body("/stand");
+        assertThat(page).contains("18 Jun").contains("100 % lit").contains("it stands on the top");
+        assertThat(body("/stand?body=core")).contains("the <span>core</span>");
+        assertThat(body("/stand?body=sun")).contains("Never look at the sun");
+    }
+
+    @Test
+    void a_body_that_is_down_is_said_to_be() throws Exception {
+        assertThat(body("/stand?body=sun&date=2027-06-08&time=02:00")).contains("is down at that minute");
+    }
+
+    @Test
+    void the_line_is_exported_as_waypoints_at_their_distances() throws Exception {
+        String gpx = body("/stand.gpx?body=moon&date=2027-06-18&time=21:30&distance=1500");
+        List<Spot> spots = files.read(gpx.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(spots).hasSizeGreaterThan(10);
+        assertThat(spots.get(0).name()).isEqualTo("Tower & co, 1500 m");
+        var tower = Geodesy.destination(37.6, -8.8, 100, 0.9);
+        double km = Geodesy.distanceKm(
+                tower.latitudeDeg(),
+                tower.longitudeDeg(),
+                spots.get(0).latitudeDeg(),
+                spots.get(0).longitudeDeg());
+        assertThat(km).isBetween(1.498, 1.502);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "body=mars|core, the moon or the sun",
+                "date=2027-02-30|is not a date",
+                "date=2027-06-18&time=late|such as 21:40",
+                "part=0|0.1 to 50 moons",
+                "foot=99999|9000 m",
+                "distance=0|1 to 200000 m",
+                "far=500|0 to 120",
+                "shift=1000|90"
+            })
+    void odd_requests_are_answered(String query, String answer) throws Exception {
+        String full = query.contains("date") ? query : query + "&date=2027-06-18&time=21:30";
+        web.perform(get(path + "/stand?" + full))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+        web.perform(get(path + "/stand.gpx?" + full)).andExpect(status().isUnprocessableEntity());
+    }
+
+    @Test
+    void a_body_that_never_passes_is_explained() throws Exception {
+        assertThat(body("?body=core&tolerance=0.5")).contains("It never passes that bearing above the horizon");
+        assertThat(body("?body=moon&tolerance=0.01&years=1")).contains("At that bearing it passes between");
+        web.perform(get(path + "9/stand")).andExpect(status().isNotFound());
+    }
+}

@@ -1,0 +1,236 @@
+package dev.halfdusk.app.weather;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.weather.Forecast;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+
+/** The panel of a night's weather, with a service that says what each test wants. The clock stands at 2027-06-01T18:00Z. */
+@SpringBootTest
+@AutoConfigureMockMvc
+class WeatherPagesTest {
+
+    private static final Instant NOW = Instant.parse("2027-06-01T18:00:00Z");
+    private static final String HEAD =
+            "time,low_cloud_percent,middle_cloud_percent,high_cloud_percent,wind_m_s,temperature_c,humidity_percent\n";
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @MockitoBean
+    private ForecastService service;
+
+    private long id;
+    private String path;
+
+    @BeforeEach
+    void place() {
+        id = places.add(Place.at("Cove", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        path = "/nights/2027-06-01/weather";
+    }
+
+    private void serviceSays(double cloud, double celsius) {
+        when(service.forecast(any(), any())).thenAnswer(asked -> {
+            Interval span = asked.getArgument(1);
+            return Optional.of(new Forecast(
+                    Forecast.Source.SERVICE,
+                    NOW.minusSeconds(3600),
+                    java.util.stream.LongStream.range(-1, 14)
+                            .mapToObj(h -> new WeatherHour(
+                                    span.from()
+                                            .truncatedTo(java.time.temporal.ChronoUnit.HOURS)
+                                            .plusSeconds(3600 * h),
+                                    cloud,
+                                    0,
+                                    0,
+                                    1,
+                                    celsius,
+                                    95))
+                            .toList()));
+        });
+    }
+
+    private String page() throws Exception {
+        return web.perform(get(path).param("place", "" + id))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    @Test
+    void a_forecast_leads_to_consequences() throws Exception {
+        serviceSays(10, 0);
+        assertThat(page())
+                .contains("Clearest from 21:00")
+                .contains("Dew on the front element is likely from 21:00")
+                .contains("batteries give about 80 %")
+                .contains("a tripod stands steady")
+                .doesNotContain("stale");
+    }
+
+    @Test
+    void a_service_that_is_down_is_named_and_nothing_breaks() throws Exception {
+        when(service.forecast(any(), any())).thenThrow(new ForecastService.Unreachable("down"));
+        assertThat(page()).contains("cannot be reached").doesNotContain("hour by hour");
+    }
+
+    @Test
+    void a_slow_service_is_not_waited_for() throws Exception {
+        when(service.forecast(any(), any())).thenAnswer(asked -> {
+            Thread.sleep(20_000);
+            return Optional.empty();
+        });
+        long before = System.nanoTime();
+        assertThat(page()).contains("did not answer within 2 s");
+        assertThat(System.nanoTime() - before).isLessThan(10_000_000_000L);
+    }
+
+    @Test
+    void no_forecast_reaches_a_far_night() throws Exception {
+        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        assertThat(page()).contains("No forecast reaches this night yet");
+    }
+
+    @Test
+    void an_entry_by_hand_stands_beside_the_service_and_can_be_forgotten() throws Exception {
+        serviceSays(90, 12);
+        page();
+        web.perform(post(path + "/hand")
+                        .param("place", "" + id)
+                        .param("low", "0")
+                        .param("middle", "5")
+                        .param("high", "0")
+                        .param("wind", "9")
+                        .param("temperature", "10,5")
+                        .param("humidity", "60"))
+                .andExpect(redirectedUrl("/nights/2027-06-01?place=" + id + "#weather"));
+        assertThat(page())
+                .contains("The sources contradict each other at 21:00")
+                .contains("find shelter")
+                .contains("your own entry");
+        web.perform(post(path + "/forget").param("place", "" + id).param("source", "hand"));
+        assertThat(page()).doesNotContain("contradict");
+    }
+
+    @Test
+    void an_impossible_entry_is_kept_and_answered() throws Exception {
+        serviceSays(0, 10);
+        web.perform(post(path + "/hand")
+                        .param("place", "" + id)
+                        .param("low", "120")
+                        .param("wind", "breezy"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("0 to 100 %")))
+                .andExpect(content().string(containsString("value=\"120\"")))
+                .andExpect(content().string(containsString("is not a number. Allowed: 0 to 75 m/s")));
+    }
+
+    @Test
+    void csv_and_json_are_imported_with_their_gaps() throws Exception {
+        when(service.forecast(any(), any())).thenThrow(new ForecastService.Unreachable("down"));
+        String semicolons = HEAD.replace(',', ';') + "2027-06-01T23:00;10;0;0;2,5;11,5;80\n";
+        web.perform(multipart(path + "/import")
+                        .file(new MockMultipartFile("file", semicolons.getBytes(StandardCharsets.UTF_8)))
+                        .param("place", "" + id))
+                .andExpect(status().is3xxRedirection());
+        assertThat(page()).contains("of 10 hours there is no forecast").contains("11.5");
+        String json = "[{\"time\":\"2027-06-01T22:00:00Z\",\"low_cloud_percent\":70,\"middle_cloud_percent\":0,"
+                + "\"high_cloud_percent\":0,\"wind_m_s\":2,\"temperature_c\":13,\"humidity_percent\":70}]";
+        web.perform(post(path + "/import").param("place", "" + id).param("forecast", json))
+                .andExpect(status().is3xxRedirection());
+        assertThat(page()).contains("70 / 0 / 0").doesNotContain("10 / 0 / 0");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "2027-06-01T23:00,10,0,0,2,11,0|Line 2: humidity 0 is outside 1 to 100 %",
+                "yesterday,10,0,0,2,11,50|Line 2: \u201cyesterday\u201d is not a time",
+                "2027-06-01T23:00,x,0,0,2,11,50|Line 2: low_cloud_percent \u201cx\u201d is not a number",
+                "2027-06-01T23:00,1,0,0|Line 2: wind_m_s",
+            })
+    void a_bad_line_is_named_and_nothing_is_taken(String line, String answer) throws Exception {
+        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        web.perform(post(path + "/import").param("place", "" + id).param("forecast", HEAD + line))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)))
+                .andExpect(content().string(containsString("Nothing was taken")));
+        assertThat(page()).doesNotContain("hour by hour");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "'time,wind'|the column low_cloud_percent is missing",
+                "'[{]'|this is not JSON",
+                "'{\"a\":1}'|a list of hours",
+                "''|Paste a forecast",
+            })
+    void other_files_are_refused(String text, String answer) throws Exception {
+        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        web.perform(post(path + "/import").param("place", "" + id).param("forecast", text))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)))
+                .andExpect(content().string(not(containsString("Exception"))));
+        web.perform(multipart(path + "/import")
+                        .file(new MockMultipartFile("file", new byte[] {(byte) 0xff, (byte) 0xfe, 0x20}))
+                        .param("place", "" + id))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("UTF-8")));
+    }
+
+    @Test
+    void an_old_forecast_is_stale() throws Exception {
+        when(service.forecast(any(), any()))
+                .thenAnswer(asked -> Optional.of(new Forecast(
+                        Forecast.Source.SERVICE,
+                        NOW.minusSeconds(13 * 3600),
+                        List.of(new WeatherHour(NOW.plusSeconds(4 * 3600), 0, 0, 0, 1, 10, 60)))));
+        assertThat(page()).contains("older than 12 hours").contains("stale");
+    }
+}
