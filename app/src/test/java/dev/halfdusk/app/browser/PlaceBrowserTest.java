@@ -113,7 +113,7 @@ class PlaceBrowserTest extends BrowserTest {
                 .containsText("Black Cove");
         assertThat(page.locator("#finds")).containsText("with the core in any direction");
         page.locator("#finds [aria-label='Ranked nights'] a").first().click();
-        assertThat(page.locator("#weather")).containsText("No forecast reaches this night yet");
+        assertThat(page.locator("#weather")).containsText("enter or import a forecast");
         page.goBack();
         page.locator("#finds").getByText("plan").first().click();
         page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
