@@ -4,7 +4,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
-import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Sensor;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -12,23 +12,24 @@ import java.util.Optional;
 
 /**
  * How far stars move on the sensor while the shutter is open, all over the frame: the real sky turned about the real
- * pole, through the real projection, at the beginning and at the end. Points that look below the level horizon are left
+ * pole, through the real projection, at the beginning and at the end. The worst is looked for more closely. Points that look below the level horizon are left
  * out, unless nothing else is in the frame.
  */
 public final class DriftField {
 
     private static final int COLUMNS = 13;
     private static final int ROWS = 9;
+    private static final int FINER = 4;
 
     private final double seconds;
     private final List<Drift> drifts;
     private final Drift worst;
     private final double medianPx;
 
-    private DriftField(double seconds, List<Drift> drifts) {
+    private DriftField(double seconds, List<Drift> drifts, Drift worst) {
         this.seconds = seconds;
         this.drifts = List.copyOf(drifts);
-        worst = drifts.stream().max(Comparator.comparingDouble(Drift::px)).orElseThrow();
+        this.worst = worst;
         double[] sorted = drifts.stream().mapToDouble(Drift::px).sorted().toArray();
         int half = sorted.length / 2;
         medianPx = sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
@@ -45,33 +46,62 @@ public final class DriftField {
 
     /** @param latitudeDeg of the place, which sets where the pole stands */
     public static DriftField of(Framing framing, double latitudeDeg, double seconds) {
-        List<Drift> sky = drifts(framing, latitudeDeg, seconds, true);
-        return new DriftField(seconds, sky.isEmpty() ? drifts(framing, latitudeDeg, seconds, false) : sky);
+        Turn turn = new Turn(framing, Framing.direction(0, latitudeDeg), -Sidereal.RADIANS_PER_SECOND * seconds);
+        List<Drift> drifts = grid(turn, true);
+        boolean onlySky = !drifts.isEmpty();
+        if (!onlySky) {
+            drifts = grid(turn, false);
+        }
+        Drift worst = drifts.stream().max(Comparator.comparingDouble(Drift::px)).orElseThrow();
+        return new DriftField(seconds, drifts, closer(turn, worst, onlySky));
     }
 
-    private static List<Drift> drifts(Framing framing, double latitudeDeg, double seconds, boolean onlySky) {
-        Vector pole = Framing.direction(0, latitudeDeg);
-        Optics optics = framing.optics();
+    private static List<Drift> grid(Turn turn, boolean onlySky) {
         List<Drift> drifts = new ArrayList<>();
         for (int row = 0; row < ROWS; row++) {
             for (int column = 0; column < COLUMNS; column++) {
-                Point from = new Point(
-                        optics.sensor().widthMm() * ((double) column / (COLUMNS - 1) - 0.5),
-                        optics.sensor().heightMm() * ((double) row / (ROWS - 1) - 0.5));
-                Vector star = framing.see(from);
-                if (onlySky && star.z() < 0) {
-                    continue;
-                }
-                // the sky turns against the earth, from east to west
-                Optional<Point> to = framing.project(star.turnedAbout(pole, -Sidereal.RADIANS_PER_SECOND * seconds));
-                if (to.isPresent()) {
-                    double mm = Math.hypot(to.get().x() - from.x(), to.get().y() - from.y());
-                    drifts.add(new Drift(
-                            from, to.get(), mm * 1000 / optics.sensor().pitchUm()));
-                }
+                turn.at((double) column / (COLUMNS - 1) - 0.5, (double) row / (ROWS - 1) - 0.5, onlySky)
+                        .ifPresent(drifts::add);
             }
         }
         return drifts;
+    }
+
+    /** The worst may lie between the points of the grid, on a horizon that cuts through a cell: looks around it. */
+    private static Drift closer(Turn turn, Drift about, boolean onlySky) {
+        Drift worst = about;
+        Sensor sensor = turn.framing.optics().sensor();
+        double x0 = about.from.x() / sensor.widthMm();
+        double y0 = about.from.y() / sensor.heightMm();
+        for (int i = -FINER; i <= FINER; i++) {
+            for (int j = -FINER; j <= FINER; j++) {
+                double x = Math.max(-0.5, Math.min(0.5, x0 + (double) i / FINER / (COLUMNS - 1)));
+                double y = Math.max(-0.5, Math.min(0.5, y0 + (double) j / FINER / (ROWS - 1)));
+                Optional<Drift> drift = turn.at(x, y, onlySky);
+                if (drift.isPresent() && drift.get().px > worst.px) {
+                    worst = drift.get();
+                }
+            }
+        }
+        return worst;
+    }
+
+    /** The sky turning against the earth, from east to west, in front of a camera. */
+    private record Turn(Framing framing, Vector pole, double radians) {
+
+        /** The way of the star at a share of width and height from the centre; empty for ground and where it leaves the lens. */
+        Optional<Drift> at(double x, double y, boolean onlySky) {
+            Sensor sensor = framing.optics().sensor();
+            Point from = new Point(sensor.widthMm() * x, sensor.heightMm() * y);
+            Vector star = framing.see(from);
+            if (onlySky && star.z() < 0) {
+                return Optional.empty();
+            }
+            return framing.project(star.turnedAbout(pole, radians)).map(to -> {
+                double mm = Math.hypot(to.x() - from.x(), to.y() - from.y());
+                return new Drift(from, to, mm * 1000 / sensor.pitchUm());
+            });
+        }
     }
 
     /**

@@ -7,18 +7,54 @@ import dev.halfdusk.core.measure.Range;
  *
  * @param widestAtShort smallest f-number at the short end
  * @param widestAtLong smallest f-number at the long end
+ * @param narrowest largest f-number
+ * @param transmission part of the light that passes the glass, 0 to 1
+ * @param electronic whether the body sets the aperture, so that a script can
  */
 public record Lens(
-        double shortestMm, double longestMm, double widestAtShort, double widestAtLong, Projection projection) {
+        double shortestMm,
+        double longestMm,
+        double widestAtShort,
+        double widestAtLong,
+        double narrowest,
+        Projection projection,
+        double transmission,
+        boolean electronic,
+        double weightG) {
+
+    public static final Range TRANSMISSION = new Range("transmission", 0.1, 1, "");
+
+    private static final double USUAL_TRANSMISSION = 0.9;
+    private static final double USUAL_NARROWEST = 22;
 
     public Lens {
         Range.FOCAL_LENGTH.check(shortestMm);
         Range.FOCAL_LENGTH.check(longestMm);
         Range.APERTURE.check(widestAtShort);
         Range.APERTURE.check(widestAtLong);
+        Range.APERTURE.check(narrowest);
+        TRANSMISSION.check(transmission);
+        CameraBody.WEIGHT.check(weightG);
+        if (narrowest < Math.max(widestAtShort, widestAtLong)) {
+            throw new IllegalArgumentException("the narrowest aperture cannot be wider than the widest");
+        }
         if (longestMm < shortestMm) {
             throw new IllegalArgumentException("the long end of a zoom cannot be shorter than its short end");
         }
+    }
+
+    /** A lens of which only the numbers on its ring are known. */
+    public Lens(double shortestMm, double longestMm, double widestAtShort, double widestAtLong, Projection projection) {
+        this(
+                shortestMm,
+                longestMm,
+                widestAtShort,
+                widestAtLong,
+                Math.max(USUAL_NARROWEST, Math.max(widestAtShort, widestAtLong)),
+                projection,
+                USUAL_TRANSMISSION,
+                true,
+                400);
     }
 
     public boolean isPrime() {
@@ -32,7 +68,7 @@ public record Lens(
 
     /** The f-numbers this lens can be set to at a focal length. */
     public Range apertures(double focalMm) {
-        return new Range(Range.APERTURE.quantity(), widestAt(focalMm), Range.APERTURE.max(), "");
+        return new Range(Range.APERTURE.quantity(), widestAt(focalMm), narrowest, "");
     }
 
     /**

@@ -24,6 +24,18 @@ public record Sensor(double widthMm, double heightMm, double pitchUm) {
         return new Sensor(widthMm, heightMm, widthMm * 1000 / pixelsAcross);
     }
 
+    public int pixelsAcross() {
+        return (int) Math.round(widthMm * 1000 / pitchUm);
+    }
+
+    public int pixelsHigh() {
+        return (int) Math.round(heightMm * 1000 / pitchUm);
+    }
+
+    public double megapixels() {
+        return (double) pixelsAcross() * pixelsHigh() / 1e6;
+    }
+
     public double diagonalMm() {
         return Math.hypot(widthMm, heightMm);
     }

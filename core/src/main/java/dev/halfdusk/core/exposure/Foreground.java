@@ -1,0 +1,63 @@
+package dev.halfdusk.core.exposure;
+
+import dev.halfdusk.core.glow.Luminance;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sky.Crossing;
+import dev.halfdusk.core.sky.Events;
+import dev.halfdusk.core.sky.Fact;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Observer;
+import java.time.Duration;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * Exposures for the ground, which is lit by the sky overhead and gives back a tenth of it. Grass is like that; wet rock and
+ * woods are a stop or two darker, sand and snow one to three stops brighter.
+ */
+public final class Foreground {
+
+    /** Ground should stand here on the axis of the histogram. */
+    public static final double PEAK = 0.2;
+
+    private static final double REFLECTANCE = 0.1;
+    private static final Duration STEP = Duration.ofMinutes(10);
+
+    private Foreground() {}
+
+    /** One way to expose the ground. */
+    public record Choice(int iso, double seconds) {}
+
+    /** Electrons a second from the ground under a zenith of a brightness. */
+    public static double electronsPerSecond(double zenithMagnitude, Rig rig, double aperture) {
+        double ground = Luminance.magnitude(REFLECTANCE * Luminance.of(zenithMagnitude));
+        return SkyElectrons.perSecond(ground, aperture, rig.body().sensor().pitchUm(), rig.efficiency());
+    }
+
+    /** Times for the ground to stand at a fifth of the axis, at whole stops of ISO; what takes over four hours is left out. */
+    public static List<Choice> choices(double electronsPerSecond, Response response, int topIso) {
+        double wanted = Tone.share(PEAK);
+        return IntStream.of(100, 200, 400, 800, 1600, 3200, 6400)
+                .filter(iso -> iso >= response.baseIso() && iso <= topIso)
+                .mapToObj(iso -> new Choice(iso, wanted * response.saturationE(iso) / electronsPerSecond))
+                .filter(c -> Range.SHUTTER.max() >= c.seconds)
+                .toList();
+    }
+
+    /**
+     * When twilight is just so bright that the ground needs a wanted exposure: falling in the evening, rising in the
+     * morning. Empty where it never is, as in full polar night.
+     */
+    public static List<Crossing> blueHour(
+            Observer observer, Interval night, SkyGlow glow, Rig rig, double aperture, double iso, double seconds) {
+        double wanted = Tone.share(PEAK) * rig.body().response().saturationE(iso) / seconds;
+        Fact brightness = moment -> {
+            double zenith = glow.zenith(FrameSky.lamps(moment, observer)).magnitude();
+            return Math.log(electronsPerSecond(zenith, rig, aperture) / wanted);
+        };
+        return Events.over(night.from(), night.to(), STEP).find(brightness);
+    }
+}

@@ -1,0 +1,58 @@
+package dev.halfdusk.core.exposure;
+
+import dev.halfdusk.core.measure.Range;
+import java.util.List;
+
+/** Scenes by their exposure value at ISO 100, and what a meter makes of them: EV = log2(N²/t) − log2(ISO/100). */
+public final class SceneLight {
+
+    public static final Range EV = new Range("exposure value", -10, 20, "");
+    public static final Range SHARE = new Range("bright part of the frame", 0.001, 1, "");
+
+    private static final double MID_GREY = 0.18;
+
+    private SceneLight() {}
+
+    /**
+     * A scene.
+     *
+     * @param spread stops by which real ones differ either way
+     */
+    public record Scene(String name, double ev, double spread) {}
+
+    /** Typical values; a test frame is better. */
+    public static final List<Scene> SCENES = List.of(
+            new Scene("Full moon, high and clear", 14.3, 0.7),
+            new Scene("Half moon, high and clear", 12.3, 0.7),
+            new Scene("Shop windows, bright street", 7, 1),
+            new Scene("Lit building", 4, 1.5),
+            new Scene("Street by its lamps", 3, 1.5),
+            new Scene("Skyline of a town in blue hour", 3, 1),
+            new Scene("Skyline of a town at night", 1, 1),
+            new Scene("Land under a full moon", -2.5, 0.5),
+            new Scene("Land under a half moon", -5.5, 0.7),
+            new Scene("Land under stars alone", -8.5, 1));
+
+    /** Seconds for an exposure value at an aperture and ISO. */
+    public static double seconds(double ev, double aperture, double iso) {
+        return aperture * aperture / Math.pow(2, ev) * 100 / iso;
+    }
+
+    public static double ev(double seconds, double aperture, double iso) {
+        return Math.log(aperture * aperture / seconds) / Math.log(2) - Math.log(iso / 100) / Math.log(2);
+    }
+
+    /**
+     * Stops by which an averaging meter would over-expose (positive) or under-expose the bright part, since it makes a
+     * middle grey of the whole.
+     *
+     * @param brightShare part of the frame that is bright, 0 to 1
+     * @param contrastStops by which the rest is darker
+     * @param reflectance of the bright part, 0.18 is middle grey
+     */
+    public static double meterError(double brightShare, double contrastStops, double reflectance) {
+        SHARE.check(brightShare);
+        double average = brightShare + (1 - brightShare) * Math.pow(2, -contrastStops);
+        return Math.log(MID_GREY / (average * reflectance)) / Math.log(2);
+    }
+}

@@ -1,0 +1,96 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Range;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A camera body, as far as it decides settings.
+ *
+ * @param fastestSeconds shortest shutter
+ * @param topIso highest ISO it offers
+ * @param comfortableIso highest ISO whose noise its owner tolerates
+ * @param modified whether the sensor sees deep red, so that it needs its own white balance
+ * @param files what its pictures weigh
+ * @param noiseReduction whether it takes a dark frame after each long exposure
+ * @param clockOffsetSeconds by which its clock is ahead
+ */
+public record CameraBody(
+        Sensor sensor,
+        Dial dial,
+        double fastestSeconds,
+        int topIso,
+        int comfortableIso,
+        Response response,
+        boolean modified,
+        Files files,
+        boolean noiseReduction,
+        double clockOffsetSeconds,
+        double weightG) {
+
+    public static final Range CLOCK_OFFSET = new Range("clock offset", -86_400, 86_400, " s");
+    public static final Range WEIGHT = new Range("weight", 0, 50_000, " g");
+
+    /**
+     * @param bufferFrames raw frames it takes before it must wait for the card
+     * @param writeMbPerSecond to the card
+     */
+    public record Files(double rawMb, double jpegMb, int bufferFrames, double writeMbPerSecond) {
+
+        public static final Range MEGABYTES = new Range("file size", 0.1, 1000, " MB");
+        public static final Range FRAMES = new Range("buffer", 1, 10_000, " frames");
+        public static final Range SPEED = new Range("write speed", 1, 5000, " MB/s");
+
+        public Files {
+            MEGABYTES.check(rawMb);
+            MEGABYTES.check(jpegMb);
+            FRAMES.check(bufferFrames);
+            SPEED.check(writeMbPerSecond);
+        }
+
+        /** Seconds a raw frame takes to the card. */
+        public double rawSeconds() {
+            return rawMb / writeMbPerSecond;
+        }
+    }
+
+    public CameraBody {
+        Range.SHUTTER.check(fastestSeconds);
+        Range.ISO.check(topIso);
+        Range.ISO.check(comfortableIso);
+        if (comfortableIso > topIso) {
+            throw new IllegalArgumentException("the ISO one tolerates cannot be above the highest there is");
+        }
+        if (topIso < response.baseIso()) {
+            throw new IllegalArgumentException("the highest ISO cannot be below the base ISO");
+        }
+        CLOCK_OFFSET.check(clockOffsetSeconds);
+        WEIGHT.check(weightG);
+    }
+
+    /** A body with typical electronics for its pixels. */
+    public static CameraBody generic(Sensor sensor, Dial dial, int topIso) {
+        double megapixels = sensor.megapixels();
+        return new CameraBody(
+                sensor,
+                dial,
+                1 / 8000.0,
+                topIso,
+                Math.min(topIso, 3200),
+                Response.generic(sensor.pitchUm()),
+                false,
+                new Files(Math.round(megapixels * 1.2), Math.round(megapixels * 0.35 * 10) / 10.0, 30, 150),
+                false,
+                0,
+                600);
+    }
+
+    /** The longest click that keeps a limit; empty where that would be faster than the body can. */
+    public Optional<Dial.Stop> shutterAtMost(double limitSeconds) {
+        return dial.atMost(limitSeconds).filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99);
+    }
+
+    public List<Integer> isoSteps() {
+        return IsoDial.between(response.baseIso(), topIso);
+    }
+}

@@ -1,0 +1,64 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * What is sharp from where to where, thin-lens geometry: right to a few percent for distances over ten focal lengths.
+ * Distances in metres from the camera.
+ *
+ * @param hyperfocalM f² / (N c) + f: focused there, everything from half of it to the stars is sharp enough
+ * @param circleMm diameter of the largest spot that still counts as a point
+ */
+public record Depth(double focalMm, double aperture, double circleMm, double hyperfocalM) {
+
+    public static final Range CIRCLE = new Range("circle of confusion", 0.001, 0.2, " mm");
+    public static final Range DISTANCE = new Range("focus distance", 0.1, 100_000, " m");
+
+    private static final double FULL_FRAME_CIRCLE_MM = 0.03;
+    private static final double GREEN_UM = 0.55;
+
+    public static Depth of(double focalMm, double aperture, double circleMm) {
+        CIRCLE.check(circleMm);
+        return new Depth(focalMm, aperture, circleMm, (focalMm * focalMm / (aperture * circleMm) + focalMm) / 1000);
+    }
+
+    /** For prints: 0.03 mm on full frame, smaller by the crop factor. */
+    public static double printCircleMm(Sensor sensor) {
+        return FULL_FRAME_CIRCLE_MM / sensor.crop();
+    }
+
+    /** For viewing at full size: two pixels. */
+    public static double pixelCircleMm(Sensor sensor) {
+        return 2 * sensor.pitchUm() / 1000;
+    }
+
+    /** Nearest sharp distance when focused at a distance. */
+    public double nearM(double focusM) {
+        double h = hyperfocalM;
+        double f = focalMm / 1000;
+        return focusM * (h - f) / (h + focusM - 2 * f);
+    }
+
+    /** Farthest sharp distance; infinite from the hyperfocal distance on. */
+    public double farM(double focusM) {
+        double f = focalMm / 1000;
+        return focusM >= hyperfocalM ? Double.POSITIVE_INFINITY : focusM * (hyperfocalM - f) / (hyperfocalM - focusM);
+    }
+
+    /** Nearest sharp distance with the stars in focus. */
+    public double nearAtStarsM() {
+        return hyperfocalM - focalMm / 1000;
+    }
+
+    /** Where to focus a second frame so that it is sharp from a nearest thing up to where the frame of the stars takes over. */
+    public double blendFocusM(double nearestM) {
+        // near limit of the focus = nearest; solved from s (H − f) / (H + s − 2 f) = n
+        double f = focalMm / 1000;
+        return nearestM * (hyperfocalM - 2 * f) / (hyperfocalM - f - nearestM);
+    }
+
+    /** Diameter of the spot that diffraction makes of a star: 2.44 λ N at 0.55 µm. */
+    public double airyUm() {
+        return 2.44 * GREEN_UM * aperture;
+    }
+}

@@ -1,0 +1,48 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * What holds the camera.
+ *
+ * @param errorArcsecPerMinute by which a tracker misses its rate, 0 for the others
+ */
+public record Support(Kind kind, double errorArcsecPerMinute) {
+
+    public static final Range ERROR = new Range("tracking error", 0, 900, "\u2033 a minute");
+    public static final Support TRIPOD = new Support(Kind.TRIPOD, 0);
+
+    /** Ways to hold a camera, and how fast they turn with the sky. */
+    public enum Kind {
+        HAND("in the hand", 0),
+        TRIPOD("on a tripod", 0),
+        SIDEREAL("on a tracker at the stars' rate", 15.0411),
+        LUNAR("on a tracker at the moon's rate", 14.49),
+        SOLAR("on a tracker at the sun's rate", 15.0);
+
+        private final String words;
+        private final double arcsecPerSecond;
+
+        Kind(String words, double arcsecPerSecond) {
+            this.words = words;
+            this.arcsecPerSecond = arcsecPerSecond;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Turning about the pole, arcseconds a second. */
+        public double arcsecPerSecond() {
+            return arcsecPerSecond;
+        }
+    }
+
+    public Support {
+        ERROR.check(errorArcsecPerMinute);
+    }
+
+    public boolean tracks() {
+        return kind.arcsecPerSecond > 0;
+    }
+}

@@ -1,0 +1,187 @@
+package dev.halfdusk.core.exposure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.optics.ApertureDial;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.IsoDial;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class CraftTest {
+
+    private static final Stops.Dials DIALS =
+            new Stops.Dials(Dial.THIRD, ApertureDial.between(1.8, 22), IsoDial.between(100, 51_200));
+
+    @Test
+    void hyperfocal_of_a_wide_lens() {
+        Depth d = Depth.of(20, 2.8, 0.03);
+        assertThat(d.hyperfocalM()).isCloseTo(4.78, within(0.005));
+        assertThat(d.nearM(d.hyperfocalM())).isCloseTo(4.78 / 2, within(0.01));
+        assertThat(d.farM(d.hyperfocalM())).isInfinite();
+        assertThat(d.farM(2)).isBetween(3.3, 3.6);
+        assertThat(d.nearAtStarsM()).isCloseTo(4.76, within(0.01));
+        double focus = d.blendFocusM(1.2);
+        assertThat(d.nearM(focus)).isCloseTo(1.2, within(1e-6));
+        assertThat(d.airyUm()).isCloseTo(3.76, within(0.01));
+        assertThat(Depth.printCircleMm(Sensor.of(23.5, 15.7, 6000))).isCloseTo(0.0196, within(0.0001));
+    }
+
+    @Test
+    void light_painting_of_a_spot_and_a_wall() {
+        LightPainting lamp = new LightPainting(100, 30, 5);
+        assertThat(lamp.secondsStill(4, 800)).isCloseTo(0.27, within(0.005));
+        // 30° at 5 m: a disc of 1.34 m radius, 5.64 m²
+        assertThat(lamp.spotM2()).isCloseTo(5.64, within(0.01));
+        assertThat(lamp.secondsSwept(4, 800, 56.4)).isCloseTo(2.7, within(0.03));
+        assertThat(lamp.secondsSwept(4, 800, 1)).isEqualTo(lamp.secondsStill(4, 800));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "8, 1.8, 3200, 16, 1.8, 3200, 1",
+        "8, 2, 3200, 8, 4, 3200, -2",
+        "10, 2.8, 1600, 10, 2.8, 6400, 2",
+        "30, 4, 800, 15, 2.828, 800, 0"
+    })
+    void stops_between_settings(double t, double n, double iso, double t2, double n2, double iso2, double stops) {
+        assertThat(Stops.between(new Stops.Setting(t, n, iso), new Stops.Setting(t2, n2, iso2)))
+                .isCloseTo(stops, within(0.001));
+    }
+
+    @Test
+    void the_free_one_of_three_follows_on_real_steps() {
+        Stops.Setting wanted = new Stops.Setting(8, 2.8, 3200);
+        Stops.Equivalent shutter = Stops.solve(wanted, new Stops.Setting(1, 2.8, 12_800), Stops.Free.SHUTTER, DIALS);
+        assertThat(shutter.label()).isEqualTo("2");
+        assertThat(shutter.offStops()).isCloseTo(0, within(0.01));
+        Stops.Equivalent iso = Stops.solve(wanted, new Stops.Setting(4, 2, 0), Stops.Free.ISO, DIALS);
+        assertThat(iso.setting().iso()).isEqualTo(3200);
+        Stops.Equivalent aperture = Stops.solve(wanted, new Stops.Setting(2, 0, 3200), Stops.Free.APERTURE, DIALS);
+        assertThat(aperture.setting().aperture()).isEqualTo(1.8); // f/1.4 would be wanted; the lens ends there
+        assertThat(aperture.offStops()).isCloseTo(-0.73, within(0.02));
+    }
+
+    @Test
+    void brackets_stop_at_the_ends_of_the_dial() {
+        assertThat(Stops.bracket(Dial.THIRD, 1 / 60.0, 2, 1))
+                .extracting(Dial.Stop::label)
+                .containsExactly("1/250", "1/125", "1/60", "1/30", "1/15");
+        assertThat(Stops.bracket(Dial.THIRD, 20, 2, 1))
+                .extracting(Dial.Stop::label)
+                .containsExactly("5", "10", "20");
+    }
+
+    @Test
+    void film_answers_less_to_faint_light() {
+        Film film = new Film(800, 1.3);
+        assertThat(film.corrected(10)).isCloseTo(19.95, within(0.01));
+        assertThat(film.corrected(0.5)).isEqualTo(0.5);
+        assertThat(film.seconds(40, Film.Metering.SHADOWS)).isCloseTo(19.95, within(0.01));
+        assertThat(Film.subjects(10, 3)).isEqualTo(3);
+    }
+
+    @Test
+    void exposure_values_there_and_back() {
+        // sunny sixteen: EV 15 is 1/128 s at f/16, ISO 100
+        assertThat(SceneLight.seconds(15, 16, 100)).isCloseTo(1 / 128.0, within(1e-6));
+        assertThat(SceneLight.ev(1 / 128.0, 16, 100)).isCloseTo(15, within(1e-9));
+        assertThat(SceneLight.ev(8, 2, 3200)).isCloseTo(-6, within(1e-9));
+    }
+
+    @Test
+    void a_meter_is_fooled_by_a_moon_on_black_and_by_snow() {
+        assertThat(SceneLight.meterError(1, 0, 0.18)).isCloseTo(0, within(1e-9));
+        assertThat(SceneLight.meterError(1 / 64.0, 30, 0.18)).isCloseTo(6, within(0.001));
+        assertThat(SceneLight.meterError(1, 0, 0.72)).isCloseTo(-2, within(0.001));
+    }
+
+    @Test
+    void a_tracker_trades_stars_for_ground() {
+        Optics optics = new Optics(Sensor.of(36, 24, 6000), 135, Projection.RECTILINEAR); // 9.167″ a pixel
+        Tracking good = Tracking.of(new Support(Support.Kind.SIDEREAL, 6), optics, 3);
+        assertThat(good.limitSeconds()).isCloseTo(275, within(0.1));
+        assertThat(good.starPx(60)).isCloseTo(0.6545, within(0.001));
+        assertThat(good.groundPx(60)).isCloseTo(98.4, within(0.1));
+        Tracking lunar = Tracking.of(new Support(Support.Kind.LUNAR, 0), optics, 3);
+        assertThat(lunar.limitSeconds()).isCloseTo(3 * 9.167 / 0.5511, within(0.1));
+        assertThat(Tracking.of(new Support(Support.Kind.SIDEREAL, 0), optics, 3).limitSeconds())
+                .isEqualTo(14_400);
+    }
+
+    @Test
+    void people_hold_still_for_less() {
+        List<Portrait.Choice> choices = Portrait.choices(Dial.THIRD, 12.7, 3200, IsoDial.between(100, 25_600));
+        assertThat(choices).extracting(c -> c.shutter().label()).containsExactly("6", "3.2", "1.6", "0.8");
+        assertThat(choices.get(0).iso()).isEqualTo(6400);
+        assertThat(choices.get(3).iso()).isEqualTo(25_600);
+        assertThat(choices.get(3).offStops()).isCloseTo(-1, within(0.03));
+        assertThat(Portrait.choices(Dial.THIRD, 2, 3200, IsoDial.between(100, 25_600)))
+                .hasSize(2);
+    }
+
+    private static NextChange.State state(double seconds, double aperture, double iso, double longest) {
+        return new NextChange.State(
+                Dial.THIRD, seconds, aperture, iso, longest, 1.8, IsoDial.between(100, 12_800), false);
+    }
+
+    @Test
+    void one_change_at_a_time_in_the_order_of_what_costs_least() {
+        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(4, 2.8, 3200, 10))
+                        .what())
+                .isEqualTo("Open up to f/1.8");
+        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(4, 1.8, 3200, 10))
+                        .what())
+                .isEqualTo("Shutter 8 s");
+        NextChange iso = NextChange.after(NextChange.Seen.TOO_DARK, state(10, 1.8, 3200, 10));
+        assertThat(iso.what()).isEqualTo("ISO 6400");
+        assertThat(iso.stops()).isCloseTo(1, within(1e-9));
+        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(10, 1.8, 12_800, 10))
+                        .what())
+                .contains("Stack");
+        assertThat(NextChange.after(NextChange.Seen.TOO_BRIGHT, state(10, 1.8, 3200, 10))
+                        .what())
+                .isEqualTo("ISO 1600");
+        assertThat(NextChange.after(NextChange.Seen.BURNT, state(10, 1.8, 100, 10))
+                        .what())
+                .isEqualTo("Shutter 5 s");
+        NextChange streaks = NextChange.after(NextChange.Seen.STREAKS, state(20.16, 1.8, 3200, 9));
+        assertThat(streaks.what()).isEqualTo("Shutter 8 s");
+        assertThat(streaks.cost()).contains("1.3 stops less light");
+        assertThat(NextChange.after(NextChange.Seen.NOISY, state(10, 1.8, 6400, 10))
+                        .what())
+                .contains("Four frames");
+        assertThat(NextChange.after(NextChange.Seen.NOISY, state(10, 4, 6400, 10))
+                        .what())
+                .isEqualTo("Open up to f/1.8");
+    }
+
+    @ParameterizedTest
+    @EnumSource(NextChange.Seen.class)
+    void every_observation_has_an_answer_with_a_price(NextChange.Seen seen) {
+        NextChange change = NextChange.after(seen, state(0.0002, 22, 100, 0.0001));
+        assertThat(change.what()).isNotBlank();
+        assertThat(change.cost()).isNotBlank();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Advice.Subject.class)
+    void every_subject_has_four_pieces_of_advice_with_reasons(Advice.Subject subject) {
+        for (Support.Kind support : Support.Kind.values()) {
+            assertThat(Advice.of(subject, false, support, 20))
+                    .hasSize(4)
+                    .allMatch(i -> !i.because().isBlank());
+        }
+        assertThat(Advice.of(subject, true, Support.Kind.TRIPOD, 20).get(0).because())
+                .contains("modified");
+    }
+}

@@ -1,0 +1,200 @@
+package dev.halfdusk.core.exposure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Crossing;
+import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import java.time.Instant;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProposalTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final Observer OBSERVER = Observer.at(LEDGE);
+    /** Core in the south, no moon. */
+    private static final Moment NIGHT = Moment.at(Instant.parse("2027-06-09T00:10:00Z"));
+
+    private static Rig rig(
+            double width, double height, int pixels, double focal, double aperture, Projection projection) {
+        CameraBody body = CameraBody.generic(Sensor.of(width, height, pixels), Dial.THIRD, 51_200);
+        return Rig.of(body, new Lens(focal, focal, aperture, aperture, projection));
+    }
+
+    private static Proposal.Request request(Rig rig, double focal, double aperture, double azimuth, double altitude) {
+        Framing framing = Framing.of(rig.optics(focal), azimuth, altitude, 0);
+        return new Proposal.Request(
+                framing, NIGHT, OBSERVER, SkyGlow.ofZenith(21.5), Skyline.FLAT, rig, aperture, 3, 10);
+    }
+
+    @ParameterizedTest(name = "{0} × {1} mm, {2} px, {3} mm f/{4} {5}")
+    @CsvFileSource(resources = "/rigs.csv")
+    void every_rig_keeps_its_limits(
+            double width, double height, int pixels, double focal, double aperture, Projection projection) {
+        Rig rig = rig(width, height, pixels, focal, aperture, projection);
+        for (double[] aim : new double[][] {{176, 23}, {0, 37.6}, {90, 60}, {270, 5}}) {
+            Proposal.Request request = request(rig, focal, aperture, aim[0], aim[1]);
+            Proposal p = Proposal.of(request);
+            assertThat(p.seconds()).isLessThanOrEqualTo(p.limitSeconds() * (1 + 1e-9));
+            assertThat(p.drift().worst().px()).isLessThanOrEqualTo(3.001);
+            assertThat(p.drift().medianPx())
+                    .isLessThanOrEqualTo(p.drift().worst().px());
+            assertThat(brute(request.framing(), p.seconds()))
+                    .isLessThanOrEqualTo(p.drift().worst().px() * 1.03 + 0.01);
+            IsoChoice iso = p.isos().get(0);
+            assertThat(iso.iso()).isIn(rig.body().isoSteps());
+            assertThat(iso.peak() >= 0.15 || iso.iso() == 51_200).isTrue();
+            double sum = 0;
+            for (double bin : p.histogram().bins()) {
+                sum += bin;
+            }
+            assertThat(sum).isCloseTo(1, within(1e-9));
+            assertThat(p.frames()).isPositive();
+            assertThat(p.reasons())
+                    .allMatch(r -> Double.isFinite(r.value()) && !r.source().isBlank());
+        }
+    }
+
+    /** Worst drift at random points of the frame, without the grid and without its code: two looks at the turned sky. */
+    private static double brute(Framing framing, double seconds) {
+        Random random = new Random(7);
+        Sensor sensor = framing.optics().sensor();
+        Vector pole = Framing.direction(0, LEDGE.latitudeDeg());
+        double turn = -Math.toRadians(15.0411 / 3600 * seconds);
+        double worst = 0;
+        for (int i = 0; i < 400; i++) {
+            var from = new Framing.Point(
+                    (random.nextDouble() - 0.5) * sensor.widthMm(), (random.nextDouble() - 0.5) * sensor.heightMm());
+            Vector star = framing.see(from);
+            if (star.z() >= 0) {
+                // along the circle around the pole by small steps, as a star goes
+                Vector at = star;
+                for (int k = 0; k < 8; k++) {
+                    at = at.plus(pole.cross(at).times(2 * Math.tan(turn / 16)));
+                    at = at.unit();
+                }
+                var to = framing.project(at);
+                if (to.isPresent()) {
+                    double mm = Math.hypot(to.get().x() - from.x(), to.get().y() - from.y());
+                    worst = Math.max(worst, mm * 1000 / sensor.pitchUm());
+                }
+            }
+        }
+        return worst;
+    }
+
+    @Test
+    void the_sky_in_the_frame_is_brighter_towards_the_core_than_at_the_pole() {
+        Rig rig = rig(36, 24, 6000, 20, 1.8, Projection.RECTILINEAR);
+        FrameSky core = Proposal.of(request(rig, 20, 1.8, 176, 23)).sky();
+        FrameSky pole = Proposal.of(request(rig, 20, 1.8, 0, 50)).sky();
+        assertThat(core.brightestMagnitude()).isLessThan(pole.brightestMagnitude() - 0.2);
+        assertThat(core.medianMagnitude()).isBetween(20.3, 21.6);
+        assertThat(core.groundShare()).isBetween(0.05, 0.4);
+        assertThat(pole.groundShare()).isZero();
+        assertThat(core.groundMagnitude()).isCloseTo(core.zenithMagnitude() + 2.5, within(0.001));
+    }
+
+    @Test
+    void a_frame_of_ground_alone_still_has_a_proposal() {
+        Rig rig = rig(36, 24, 6000, 50, 1.8, Projection.RECTILINEAR);
+        Proposal p = Proposal.of(request(rig, 50, 1.8, 176, -60));
+        assertThat(p.sky().groundShare()).isEqualTo(1);
+        assertThat(p.isos().get(0).iso()).isPositive();
+    }
+
+    @Test
+    void the_peak_of_the_histogram_is_where_the_formula_says() {
+        Rig rig = rig(36, 24, 6000, 200, 2.8, Projection.RECTILINEAR);
+        Proposal p = Proposal.of(request(rig, 200, 2.8, 0, 60)); // a narrow frame of nearly even sky
+        double[] bins = p.histogram().bins();
+        int top = 0;
+        for (int i = 0; i < bins.length; i++) {
+            top = bins[i] > bins[top] ? i : top;
+        }
+        assertThat((top + 0.5) / Histogram.BINS).isCloseTo(p.isos().get(0).peak(), within(0.04));
+    }
+
+    @Test
+    void a_darker_class_asks_for_more_iso_and_says_so() {
+        Rig rig = rig(36, 24, 7040, 20, 1.8, Projection.RECTILINEAR);
+        Proposal p = Proposal.of(request(rig, 20, 1.8, 176, 23));
+        List<Reason> classes = p.reasons().stream()
+                .filter(r -> r.what().startsWith("One class"))
+                .toList();
+        assertThat(classes).hasSize(2);
+        assertThat(classes.get(0).what()).contains("class 2");
+        assertThat(classes.get(0).value())
+                .isGreaterThanOrEqualTo(p.isos().get(0).iso());
+        assertThat(classes.get(1).value()).isLessThanOrEqualTo(p.isos().get(0).iso());
+    }
+
+    @Test
+    void on_a_tracker_minutes_are_possible_and_the_ground_is_smeared() {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+        Rig rig = new Rig(
+                body, new Lens(35, 35, 1.4, 1.4, Projection.RECTILINEAR), 1, 0, new Support(Support.Kind.SIDEREAL, 20));
+        Proposal p = Proposal.of(request(rig, 35, 2, 176, 23));
+        assertThat(p.seconds()).isGreaterThanOrEqualTo(60).isLessThanOrEqualTo(p.limitSeconds());
+        assertThat(p.label()).isEqualTo("300");
+        assertThat(p.reasons()).anyMatch(r -> r.what().contains("smeared") && r.value() > 50);
+    }
+
+    @Test
+    void blue_hour_is_between_sunset_and_darkness() {
+        Rig rig = rig(36, 24, 6000, 20, 1.8, Projection.RECTILINEAR);
+        Interval night = new Interval(Instant.parse("2027-06-08T12:00:00Z"), Instant.parse("2027-06-09T12:00:00Z"));
+        List<Crossing> times = Foreground.blueHour(OBSERVER, night, SkyGlow.ofZenith(21.5), rig, 4, 400, 15);
+        assertThat(times).hasSize(2);
+        assertThat(times.get(0).rising()).isFalse();
+        assertThat(times.get(0).when())
+                .isBetween(Instant.parse("2027-06-08T19:55:00Z"), Instant.parse("2027-06-08T21:40:00Z"));
+        assertThat(times.get(1).when())
+                .isBetween(Instant.parse("2027-06-09T03:20:00Z"), Instant.parse("2027-06-09T05:15:00Z"));
+        double dark = Foreground.electronsPerSecond(21.5, rig, 1.8);
+        List<Foreground.Choice> choices = Foreground.choices(dark, rig.body().response(), 51_200);
+        assertThat(choices).isNotEmpty();
+        Foreground.Choice c = choices.get(0);
+        assertThat(Tone.position(dark * c.seconds() / rig.body().response().saturationE(c.iso())))
+                .isCloseTo(0.2, within(1e-6));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"8, 1.4, FISHEYE, 'fisheye'", "200, 4, RECTILINEAR, 'teleconverter 4 is outside'"})
+    void impossible_rigs_are_refused(double focal, double converter, Projection projection, String why) {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+        Lens lens = new Lens(focal, focal, 2.8, 2.8, projection);
+        assertThatThrownBy(() -> new Rig(body, lens, converter, 0, Support.TRIPOD))
+                .hasMessageContaining(why);
+    }
+
+    @Test
+    void a_converter_lengthens_and_darkens() {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+        Rig rig = new Rig(body, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR), 1.4, 0, Support.TRIPOD);
+        assertThat(rig.focalMm(400)).isCloseTo(560, within(1e-9));
+        assertThat(rig.apertures(400).min()).isCloseTo(7.8, within(0.05));
+        Rig filtered = new Rig(body, rig.lens(), 1, 5 * Rig.STOPS_PER_DENSITY, Support.TRIPOD);
+        assertThat(filtered.efficiency()).isCloseTo(0.45e-5, within(1e-8));
+    }
+}
