@@ -1,14 +1,29 @@
 package dev.halfdusk.app.api;
 
+import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.exposure.TrailingRule;
+import dev.halfdusk.core.glow.Luminance;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,6 +35,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/exposure")
 @Tag(name = "exposure", description = "Shutter, aperture and ISO")
 class ExposureApi {
+
+    private static final int TOP_ISO = 51_200;
+    private static final double SIGNAL_TO_NOISE = 10;
 
     /** How long the shutter may stay open before stars become lines, by every rule. */
     public record Longest(List<Rule> rules) {}
@@ -61,6 +79,107 @@ class ExposureApi {
         TrailingRule.Case c =
                 new TrailingRule.Case(optics, Range.APERTURE.check(aperture), Range.DECLINATION.check(declination));
         return new Longest(TrailingRule.ALL.stream().map(rule -> rule(rule, c)).toList());
+    }
+
+    /** Electrons of a sky. */
+    public record Sky(double electronsPerSecond) {}
+
+    @GetMapping("/sky")
+    @Operation(
+            summary = "Electrons that a sky frees in a pixel each second",
+            description =
+                    "mu in V magnitudes per square arcsecond; efficiency is quantum efficiency times transmission.")
+    Sky sky(
+            @Parameter(description = "sky brightness, \u22125 to 26 mag/arcsec\u00b2") @RequestParam double mu,
+            @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
+            @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
+            @Parameter(description = "0.01 to 1") @RequestParam(defaultValue = "0.45") double efficiency) {
+        return new Sky(SkyElectrons.perSecond(
+                SkyElectrons.MAGNITUDE.check(mu),
+                Range.APERTURE.check(aperture),
+                Range.PIXEL_PITCH.check(pitch),
+                SkyElectrons.EFFICIENCY.check(efficiency)));
+    }
+
+    /**
+     * A proposal.
+     *
+     * @param shutterSeconds the shutter is really open at the click, at which the drifts are given
+     * @param shutterLabel the click
+     * @param limitSeconds longest time within the tolerance
+     * @param histogramPeak of the sky on the axis of the histogram, 0 to 1
+     */
+    public record Proposed(
+            double shutterSeconds,
+            String shutterLabel,
+            double limitSeconds,
+            int iso,
+            double histogramPeak,
+            double skyMagnitude,
+            double electronsPerSecond,
+            double worstDriftPx,
+            double medianDriftPx,
+            int frames,
+            List<Reason> reasons) {}
+
+    @GetMapping("/propose")
+    @Operation(
+            summary = "Shutter, ISO and frames for one framing of one sky",
+            description =
+                    "darkness: a class from 1 to 9, or a zenith from 15 to 22.5 mag/arcsec\u00b2. The sensor has typical"
+                            + " electronics for its pixels. Level camera, landscape; third-stop dial.")
+    Proposed propose(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam Instant time,
+            @RequestParam double darkness,
+            @RequestParam double azimuth,
+            @RequestParam double altitude,
+            @RequestParam double focal,
+            @RequestParam double aperture,
+            @RequestParam(defaultValue = "36") double sensorWidth,
+            @RequestParam(defaultValue = "24") double sensorHeight,
+            @RequestParam(defaultValue = "6000") int pixelsAcross,
+            @RequestParam(defaultValue = "3") double tolerancePx) {
+        Range.AZIMUTH.check(azimuth);
+        Range.ALTITUDE.check(altitude);
+        Range.APERTURE.check(aperture);
+        CameraBody body = CameraBody.generic(Sensor.of(sensorWidth, sensorHeight, pixelsAcross), Dial.THIRD, TOP_ISO);
+        Rig rig = Rig.of(body, new Lens(focal, focal, aperture, aperture, Projection.RECTILINEAR));
+        Proposal p = Proposal.of(new Proposal.Request(
+                Framing.of(rig.optics(focal), azimuth, altitude, 0),
+                Moment.at(time),
+                Observer.at(new Site(lat, lon, elevation)),
+                SkyGlow.ofZenith(zenith(darkness)),
+                Skyline.FLAT,
+                rig,
+                aperture,
+                tolerancePx,
+                SIGNAL_TO_NOISE));
+        IsoChoice best = p.isos().get(0);
+        return new Proposed(
+                p.seconds(),
+                p.label(),
+                p.limitSeconds(),
+                best.iso(),
+                best.peak(),
+                p.sky().medianMagnitude(),
+                p.light().skyPerSecond(),
+                p.drift().worst().px(),
+                p.drift().medianPx(),
+                p.frames(),
+                p.reasons());
+    }
+
+    /** A darkness class, or the zenith itself. */
+    static double zenith(double darkness) {
+        boolean isClass = darkness == Math.rint(darkness) && darkness >= 1 && darkness <= 9;
+        if (!isClass && !SkyGlow.ZENITH.holds(darkness)) {
+            throw new BadParameter(
+                    "darkness", "is neither a class nor a zenith", "1 to 9, or " + SkyGlow.ZENITH.allowed());
+        }
+        return isClass ? Luminance.ofClass((int) darkness) : darkness;
     }
 
     private static Rule rule(TrailingRule rule, TrailingRule.Case c) {

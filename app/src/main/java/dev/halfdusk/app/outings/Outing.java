@@ -6,6 +6,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.core.exposure.CompositionTest;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.outing.SharpStars;
 import java.time.LocalDate;
 
@@ -31,6 +32,11 @@ public record Outing(
 
     Outing withNight(LocalDate other) {
         return new Outing(id, title, place, other, body, lens, focalMm, aperture, tolerancePx, iso);
+    }
+
+    /** Body and lens on a tripod. */
+    public Rig rig() {
+        return Rig.of(body.camera(), lens.lens());
     }
 
     public SharpStars plan(Skies skies) {

@@ -1,17 +1,16 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.Skies;
+import dev.halfdusk.app.bench.StarsView;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.pictures.SkyStrip;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.Reason;
-import dev.halfdusk.core.exposure.ShutterAdvice;
+import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.SharpStars;
 import dev.halfdusk.core.sky.Galaxy;
@@ -42,6 +41,8 @@ public record OutingView(
         List<SheetRow> sheet,
         List<String> cautions) {
 
+    private static final double SIGNAL_TO_NOISE = 10;
+
     /** What depends on the minute. */
     public record AtMinute(
             String clock,
@@ -50,23 +51,12 @@ public record OutingView(
             String field,
             String stance,
             String arch,
-            Shutter shutter,
-            List<RuleRow> rules,
+            StarsView stars,
             List<TestRow> tests,
-            List<ReasonRow> reasons,
             SkyStrip picture) {}
-
-    /** The recommended shutter. */
-    public record Shutter(
-            String label, String limit, String really, String worst, String median, String where, String tolerance) {}
-
-    /** One school. */
-    public record RuleRow(String label, String formula, String seconds, String dial, String drift, boolean tooLong) {}
 
     /** Composition test at one ISO. */
     public record TestRow(int iso, String seconds, String dial) {}
-
-    public record ReasonRow(String what, String value, String formula, String source) {}
 
     /** The core at one instant of its window. */
     public record CoreRow(String when, String clock, String altitude, String azimuth, String compass, String stance) {}
@@ -115,7 +105,7 @@ public record OutingView(
 
     private static AtMinute atMinute(Outing outing, SharpStars plan, Instant when) {
         SharpStars.Aim aim = plan.aim(when);
-        ShutterAdvice advice = plan.shutter(aim);
+        Proposal proposal = plan.proposal(aim, outing.rig(), outing.place().glow(), SIGNAL_TO_NOISE);
         Galaxy.Arch arch = plan.night().arch(when);
         String aimed = (aim.atCore() ? "at the core, " : "core is down; looking ")
                 + Words.number(aim.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(aim.azimuthDeg()) + ", "
@@ -133,10 +123,8 @@ public record OutingView(
                 field,
                 stance(arch),
                 band,
-                shutter(advice, plan, aim, outing),
-                rules(plan, aim, outing.tolerancePx()),
-                tests(outing, advice),
-                advice.reasons().stream().map(OutingView::reason).toList(),
+                StarsView.of(proposal),
+                tests(outing, proposal.seconds()),
                 SkyStrip.of(plan, aim, outing.place().glow()));
     }
 
@@ -145,37 +133,8 @@ public record OutingView(
         return arch.stance().words() + side;
     }
 
-    private static Shutter shutter(ShutterAdvice advice, SharpStars plan, SharpStars.Aim aim, Outing outing) {
-        return new Shutter(
-                advice.dial() == null ? "\u2014" : advice.dial().label(),
-                Words.number(advice.limitSeconds(), 1),
-                Words.number(
-                        advice.dial() == null
-                                ? advice.limitSeconds()
-                                : advice.dial().realSeconds(),
-                        1),
-                Words.number(advice.field().worst().px(), 1),
-                Words.number(advice.field().medianPx(), 1),
-                advice.field().worstWhere(plan.framing(aim)),
-                Words.trimmed(outing.tolerancePx()));
-    }
-
-    private static List<RuleRow> rules(SharpStars plan, SharpStars.Aim aim, double tolerance) {
-        return plan.rules(aim).stream()
-                .map(r -> new RuleRow(
-                        r.rule().label(),
-                        r.rule().formula(),
-                        Words.number(r.seconds(), r.seconds() < 9.995 ? 2 : 1),
-                        r.dial().map(Dial.Stop::label).orElse("\u2014"),
-                        Words.number(r.worstPx(), 1),
-                        r.worstPx() > tolerance * 1.005))
-                .toList();
-    }
-
-    private static List<TestRow> tests(Outing outing, ShutterAdvice advice) {
+    private static List<TestRow> tests(Outing outing, double seconds) {
         List<TestRow> rows = new ArrayList<>();
-        double seconds =
-                advice.dial() == null ? advice.limitSeconds() : advice.dial().realSeconds();
         for (int iso = outing.body().topIso(); iso > outing.iso() && rows.size() < 3; iso /= 2) {
             double test = outing.compositionTest(seconds, iso);
             rows.add(new TestRow(
@@ -184,11 +143,6 @@ public record OutingView(
                     outing.body().dial().nearest(test).label()));
         }
         return rows;
-    }
-
-    private static ReasonRow reason(Reason r) {
-        String unit = r.unit().equals("\u2033") ? r.unit() : " " + r.unit();
-        return new ReasonRow(r.what(), Words.number(r.value(), 2) + unit, r.formula(), r.source());
     }
 
     private static List<CoreRow> core(SharpStars plan) {

@@ -113,7 +113,7 @@ public final class PlaceForm {
     }
 
     /** Empty, a darkness class from 1 to 9, or a meter's reading. */
-    private static OptionalDouble darkness(Form form) {
+    public static OptionalDouble darkness(Form form) {
         if (!form.has("darkness")) {
             return OptionalDouble.empty();
         }

@@ -64,6 +64,11 @@ public final class Form {
         return typed.containsKey(field) ? this : put(field, value);
     }
 
+    /** A value for a field that was left empty. */
+    public Form putIfEmpty(String field, Object value) {
+        return has(field) ? this : put(field, value);
+    }
+
     /** What was typed, never null. */
     public String value(String field) {
         return typed.getOrDefault(field, "");

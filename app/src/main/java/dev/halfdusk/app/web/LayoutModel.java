@@ -16,7 +16,9 @@ class LayoutModel {
             new View("Dusk board", "/", "b"),
             new View("Places", "/places", "p"),
             new View("Nights", "/nights", "n"),
-            new View("Outings", "/outings", "o"));
+            new View("Outings", "/outings", "o"),
+            new View("Kit", "/kit", "k"),
+            new View("Bench", "/bench", "e"));
 
     /**
      * A word on the rail.

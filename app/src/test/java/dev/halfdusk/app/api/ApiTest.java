@@ -58,6 +58,47 @@ class ApiTest {
                 .andExpect(jsonPath("$.rules[?(@.rule=='npf-1')].dialSeconds", hasItems(30.0)));
     }
 
+    private static final String PROPOSE =
+            "/api/exposure/propose?lat=37.6&lon=-8.8&elevation=10&time=2027-06-09T00:10:00Z"
+                    + "&azimuth=176&altitude=23&focal=20&aperture=1.8&sensorWidth=36&sensorHeight=24&pixelsAcross=7040&tolerancePx=3";
+
+    @Test
+    void electrons_of_a_sky() throws Exception {
+        web.perform(get("/api/exposure/sky?mu=20&aperture=1.8&pitch=5.94&efficiency=0.45"))
+                .andExpect(jsonPath("$.electronsPerSecond", closeTo(14.4, 0.05)));
+        web.perform(get("/api/exposure/sky?mu=20&aperture=1.8&pitch=5.94&efficiency=2"))
+                .andExpect(status().isBadRequest())
+                .andExpect(jsonPath("$.allowed", containsString("0.01 to 1")));
+    }
+
+    @Test
+    void a_proposal_with_its_reasons() throws Exception {
+        web.perform(get(PROPOSE + "&darkness=3"))
+                .andExpect(status().isOk())
+                .andExpect(jsonPath("$.shutterSeconds").value(closeTo(5.04, 0.01), Double.class))
+                .andExpect(jsonPath("$.shutterLabel").value("5"))
+                .andExpect(jsonPath("$.worstDriftPx").value(closeTo(2.8, 0.15), Double.class))
+                .andExpect(jsonPath("$.histogramPeak").value(closeTo(0.18, 0.035), Double.class))
+                .andExpect(jsonPath("$.skyMagnitude").value(closeTo(20.7, 0.4), Double.class))
+                .andExpect(jsonPath("$.reasons.length()").value(org.hamcrest.Matchers.greaterThan(8)));
+        web.perform(get(PROPOSE + "&darkness=21.5")).andExpect(status().isOk());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "darkness=0|1 to 9",
+                "darkness=14|15 to 22.5",
+                "darkness=3&roll=4|roll is not known",
+            })
+    void bad_proposals_are_refused(String query, String words) throws Exception {
+        web.perform(get(PROPOSE + "&" + query))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+                .andExpect(content().string(containsString(words)));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

@@ -27,7 +27,16 @@ class EveryPageBrowserTest extends BrowserTest {
         "/nights/table?place=1&from=2027-01-01",
         "/nights/2027-06-08?place=1",
         "/nights/2027-06-02/weather?place=1",
-        "/nights/best?place=1&from=2027-01-01"
+        "/nights/best?place=1&from=2027-01-01",
+        "/kit",
+        "/kit/body/1",
+        "/kit/lens/new",
+        "/kit/gear/2",
+        "/kit/rig/4",
+        "/bench",
+        "/bench?part=ground",
+        "/bench?part=stops&t1=x",
+        "/bench?part=test"
     };
 
     @ParameterizedTest

@@ -10,7 +10,7 @@ import dev.halfdusk.core.measure.Range;
 public final class SkyElectrons {
 
     public static final Range MAGNITUDE = new Range("sky brightness", -5, 26, " mag/arcsec\u00b2");
-    public static final Range EFFICIENCY = new Range("efficiency", 0.001, 1, "");
+    public static final Range EFFICIENCY = new Range("efficiency", 0.01, 1, "");
 
     private static final double PHOTONS_AT_ZERO = 8.8e5;
     private static final double ARCSEC_PER_RADIAN = 206_265;

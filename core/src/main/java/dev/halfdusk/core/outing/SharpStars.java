@@ -1,15 +1,17 @@
 package dev.halfdusk.core.outing;
 
-import dev.halfdusk.core.exposure.DriftField;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.RuleInFrame;
 import dev.halfdusk.core.exposure.ShutterAdvice;
-import dev.halfdusk.core.exposure.TrailingRule;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -44,14 +46,6 @@ public final class SharpStars {
 
     /** Where the camera points, and whether that is the core. */
     public record Aim(Instant when, double azimuthDeg, double altitudeDeg, boolean atCore) {}
-
-    /**
-     * What a school's shutter does in this frame.
-     *
-     * @param dial the click it is rounded down to; empty where it is under the shortest
-     * @param worstPx worst drift anywhere in the frame at the rule's own seconds
-     */
-    public record RuleInFrame(TrailingRule rule, double seconds, Optional<Dial.Stop> dial, double worstPx) {}
 
     public Night night() {
         return night;
@@ -90,17 +84,22 @@ public final class SharpStars {
         return ShutterAdvice.of(framing(aim), night.site().latitudeDeg(), tolerancePx, dial);
     }
 
-    /** Every school's answer for the core's declination, with what it would do in this frame. */
+    /** Shutter, ISO and frames for the aim, with everything that went in. */
+    public Proposal proposal(Aim aim, Rig rig, SkyGlow glow, double signalToNoise) {
+        return Proposal.of(new Proposal.Request(
+                framing(aim),
+                Moment.at(aim.when()),
+                night.observer(),
+                glow,
+                night.rules().skyline(),
+                rig,
+                aperture,
+                tolerancePx,
+                signalToNoise));
+    }
+
+    /** Every school's answer, with what it would do in this frame. */
     public List<RuleInFrame> rules(Aim aim) {
-        TrailingRule.Case core = new TrailingRule.Case(optics, aperture, FixedPoint.CORE.declinationDeg());
-        Framing framing = framing(aim);
-        return TrailingRule.ALL.stream()
-                .map(rule -> {
-                    double seconds = rule.seconds(core);
-                    DriftField field = DriftField.of(framing, night.site().latitudeDeg(), seconds);
-                    return new RuleInFrame(
-                            rule, seconds, dial.atMost(seconds), field.worst().px());
-                })
-                .toList();
+        return RuleInFrame.all(framing(aim), night.site().latitudeDeg(), aperture, dial);
     }
 }

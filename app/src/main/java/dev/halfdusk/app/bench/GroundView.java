@@ -1,0 +1,167 @@
+package dev.halfdusk.app.bench;
+
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Foreground;
+import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.exposure.Portrait;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.sky.Crossing;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** The bench's second part: focus, ground, people, and a hand lamp. */
+public record GroundView(
+        List<FocusRow> focus,
+        String blend,
+        String zenith,
+        List<TimeRow> times,
+        List<String> blueHour,
+        List<PersonRow> people,
+        String lampStill,
+        String lampSwept,
+        String lampWords) {
+
+    static final Range NEAR = new Range("nearest thing", 0.2, 1000, " m");
+    private static final double WHOLE_MINUTES = 90;
+    private static final double BLUE_SECONDS = 15;
+
+    /** One notion of sharp. */
+    public record FocusRow(String notion, String circle, String hyperfocal, String nearAtStars, String near) {}
+
+    /** One ISO for the ground. */
+    public record TimeRow(int iso, String time) {}
+
+    /** Someone who holds still. */
+    public record PersonRow(String who, String shutter, int iso, String off) {}
+
+    static void fill(Form form) {
+        form.putIfMissing("near", "2")
+                .putIfMissing("lumen", "100")
+                .putIfMissing("beam", "30")
+                .putIfMissing("lampDistance", "5")
+                .putIfMissing("area", "20")
+                .putIfMissing("lampIso", "800");
+    }
+
+    static Optional<GroundView> of(Asked asked, Proposal p, Form form) {
+        OptionalDouble near = form.number("near", NEAR);
+        OptionalDouble lumen = form.number("lumen", LightPainting.LUMEN);
+        OptionalDouble beam = form.number("beam", LightPainting.BEAM);
+        OptionalDouble distance = form.number("lampDistance", LightPainting.DISTANCE);
+        OptionalDouble area = form.number("area", LightPainting.AREA);
+        OptionalDouble lampIso = form.number("lampIso", Range.ISO);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Depth pixel = depth(asked, Depth.pixelCircleMm(asked.rig().body().sensor()));
+        Depth print = depth(asked, Depth.printCircleMm(asked.rig().body().sensor()));
+        double ground = Foreground.electronsPerSecond(asked.zenithMagnitude(), asked.rig(), asked.aperture());
+        LightPainting lamp = new LightPainting(lumen.getAsDouble(), beam.getAsDouble(), distance.getAsDouble());
+        return Optional.of(new GroundView(
+                List.of(
+                        focus("two pixels, looked at closely", pixel, near.getAsDouble()),
+                        focus("0.03 mm by crop, for prints", print, near.getAsDouble())),
+                blend(pixel, near.getAsDouble()),
+                Words.number(asked.zenithMagnitude(), 2),
+                Foreground.choices(
+                                ground,
+                                asked.rig().body().response(),
+                                asked.rig().body().topIso())
+                        .stream()
+                        .map(c -> new TimeRow(c.iso(), time(c.seconds())))
+                        .toList(),
+                blueHour(asked),
+                Portrait.choices(
+                                asked.rig().body().dial(),
+                                p.seconds(),
+                                p.isos().get(0).iso(),
+                                asked.rig().body().isoSteps())
+                        .stream()
+                        .map(c -> new PersonRow(
+                                c.who(),
+                                c.shutter().label() + " s",
+                                c.iso(),
+                                Math.abs(c.offStops()) < 0.2
+                                        ? "as bright"
+                                        : Words.number(Math.abs(c.offStops()), 1) + " stops "
+                                                + (c.offStops() < 0 ? "darker" : "brighter")))
+                        .toList(),
+                time(lamp.secondsStill(asked.aperture(), lampIso.getAsDouble())),
+                time(lamp.secondsSwept(asked.aperture(), lampIso.getAsDouble(), area.getAsDouble())),
+                Words.number(lamp.lux(), 1) + " lux on a spot of " + Words.number(lamp.spotM2(), 1) + " m\u00b2"));
+    }
+
+    private static Depth depth(Asked asked, double circle) {
+        return Depth.of(asked.rig().focalMm(asked.onLensMm()), asked.aperture(), circle);
+    }
+
+    private static FocusRow focus(String notion, Depth d, double near) {
+        String nearest = d.nearM(d.hyperfocalM()) <= near
+                ? "in one frame, focused at " + metres(d.hyperfocalM())
+                : "not with the stars in one frame";
+        return new FocusRow(
+                notion,
+                Words.number(d.circleMm() * 1000, 1) + " \u00b5m",
+                metres(d.hyperfocalM()),
+                metres(d.nearAtStarsM()),
+                nearest);
+    }
+
+    /** Frames from the nearest thing to where the frame of the stars takes over. */
+    private static String blend(Depth d, double near) {
+        if (d.nearAtStarsM() <= near) {
+            return "With the stars in focus everything from " + metres(d.nearAtStarsM())
+                    + " on is sharp: one frame is enough.";
+        }
+        List<String> distances = new ArrayList<>();
+        double nearest = near;
+        while (nearest < d.nearAtStarsM() && distances.size() < 8) {
+            double focus = nearest < d.hyperfocalM() / 2 ? d.blendFocusM(nearest) : d.hyperfocalM();
+            distances.add(metres(focus));
+            nearest = d.farM(focus);
+        }
+        return "Blend the frame of the stars with " + distances.size() + (distances.size() == 1 ? " frame" : " frames")
+                + " focused at " + String.join(", ", distances) + ".";
+    }
+
+    private static String metres(double m) {
+        return m < 10
+                ? Words.number(m, 2) + " m"
+                : m < 1000 ? Words.number(m, 1) + " m" : Words.number(m / 1000, 1) + " km";
+    }
+
+    static String time(double seconds) {
+        if (seconds < 0.28) {
+            return "1/" + Math.round(1 / seconds) + " s";
+        }
+        if (seconds < 1) {
+            return Words.number(seconds, 2) + " s";
+        }
+        return seconds < WHOLE_MINUTES
+                ? Words.number(seconds, seconds < 10 ? 1 : 0) + " s"
+                : Words.number(seconds / 60, seconds < 600 ? 1 : 0) + " min";
+    }
+
+    private static List<String> blueHour(Asked asked) {
+        ZoneId zone = asked.place().zone();
+        double iso = Math.max(100, asked.rig().body().response().baseIso());
+        List<Crossing> crossings = Foreground.blueHour(
+                asked.night().observer(),
+                asked.night().span(),
+                asked.glow(),
+                asked.rig(),
+                asked.aperture(),
+                iso,
+                BLUE_SECONDS);
+        return crossings.stream()
+                .map(c -> Words.clock(c.when(), zone) + ", " + (c.rising() ? "getting lighter" : "getting darker")
+                        + ": 15 s at ISO " + Words.trimmed(iso) + " and this aperture lights the ground")
+                .toList();
+    }
+}

@@ -1,0 +1,154 @@
+package dev.halfdusk.app.kit;
+
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Words;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+/** The kit: all of it, one piece of it, and its file. */
+@Controller
+@RequestMapping("/kit")
+class KitController {
+
+    private static final String PART = "/{part:body|lens|gear|rig}";
+    private static final String ID = PART + "/{id:\\d{1,18}}";
+
+    private final Kit kit;
+    private final KitFiles files;
+    private final List<Part> parts;
+
+    KitController(Kit kit, KitFiles files, List<Part> parts) {
+        this.kit = kit;
+        this.files = files;
+        this.parts = parts;
+    }
+
+    @GetMapping
+    String list(@RequestParam Optional<String> kept, @RequestParam Optional<Integer> stored, Model model) {
+        model.addAttribute("rigs", kit.rigs().stream().map(RigView::of).toList());
+        model.addAttribute("bodies", kit.bodies());
+        model.addAttribute("lenses", kit.lenses());
+        model.addAttribute("gear", kit.gear());
+        kept.ifPresent(name -> model.addAttribute("kept", name));
+        stored.ifPresent(count -> model.addAttribute("stored", count));
+        model.addAttribute("words", new Numbers());
+        return "kit/list";
+    }
+
+    /** Number formats for the lists. */
+    public static final class Numbers {
+
+        public String trim(double value) {
+            return Words.trimmed(value);
+        }
+    }
+
+    @GetMapping(PART + "/new")
+    String blank(@PathVariable String part, Model model) {
+        return page(part(part), part(part).blank(), null, model);
+    }
+
+    @GetMapping(PART + "/preview")
+    String preview(@PathVariable String part, @RequestParam Map<String, String> typed, Model model) {
+        model.addAttribute("part", part);
+        part(part).fill(Form.of(typed), model);
+        return "kit/edit :: preview";
+    }
+
+    @GetMapping(ID)
+    String edit(@PathVariable String part, @PathVariable long id, Model model) {
+        Form form = part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
+        return page(part(part), form, id, model);
+    }
+
+    private static String page(Part part, Form form, Long id, Model model) {
+        model.addAttribute("part", part.key());
+        model.addAttribute("words", part.words());
+        model.addAttribute("form", form);
+        model.addAttribute("id", id);
+        part.fill(form, model);
+        return "kit/edit";
+    }
+
+    @PostMapping(PART)
+    String create(
+            @PathVariable String part,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        return save(part(part), Form.of(typed), null, model, response);
+    }
+
+    @PostMapping(ID)
+    String change(
+            @PathVariable String part,
+            @PathVariable long id,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
+        return save(part(part), Form.of(typed), id, model, response);
+    }
+
+    private static String save(Part part, Form form, Long id, Model model, HttpServletResponse response) {
+        Form checked = form.copy();
+        part.check(checked);
+        if (checked.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(part, checked, id, model);
+        }
+        part.save(checked, id);
+        return "redirect:/kit#" + part.key();
+    }
+
+    @PostMapping(ID + "/delete")
+    String delete(@PathVariable String part, @PathVariable long id) {
+        part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
+        return part(part).delete(id) ? "redirect:/kit" : "redirect:/kit?kept=" + part;
+    }
+
+    @GetMapping("/kit.json")
+    ResponseEntity<String> export() {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"kit.json\"")
+                .body(files.write());
+    }
+
+    @PostMapping("/import")
+    String load(@RequestParam(required = false) MultipartFile file, Model model, HttpServletResponse response)
+            throws IOException {
+        try {
+            if (file == null || file.isEmpty()) {
+                throw new IllegalArgumentException("Choose a file.");
+            }
+            int stored = files.read(new String(file.getBytes(), StandardCharsets.UTF_8));
+            return "redirect:/kit?stored=" + stored;
+        } catch (IllegalArgumentException e) {
+            model.addAttribute("refusal", e.getMessage() + " Nothing was taken.");
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return list(Optional.empty(), Optional.empty(), model);
+        }
+    }
+
+    private Part part(String key) {
+        return parts.stream().filter(p -> p.key().equals(key)).findFirst().orElseThrow(() -> new NotFound(key));
+    }
+}

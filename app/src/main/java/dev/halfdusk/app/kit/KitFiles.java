@@ -1,0 +1,163 @@
+package dev.halfdusk.app.kit;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.web.Form;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The kit as JSON: lists of bodies, lenses, gear and rigs with the same fields as their forms. What has the name of
+ * something stored is passed over; a file is taken whole or not at all.
+ */
+@Component
+class KitFiles {
+
+    static final String FORMAT = "half-dusk-kit";
+    private static final int VERSION = 1;
+    private static final int MOST = 500;
+
+    private final Kit kit;
+    private final BodyPart bodies;
+    private final LensPart lenses;
+    private final GearPart gear;
+    private final RigPart rigs;
+    private final ObjectMapper json;
+
+    KitFiles(Kit kit, BodyPart bodies, LensPart lenses, GearPart gear, RigPart rigs, ObjectMapper json) {
+        this.kit = kit;
+        this.bodies = bodies;
+        this.lenses = lenses;
+        this.gear = gear;
+        this.rigs = rigs;
+        this.json = json;
+    }
+
+    String write() {
+        ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
+        write(root.putArray("bodies"), bodies);
+        write(root.putArray("lenses"), lenses);
+        write(root.putArray("gear"), gear);
+        ArrayNode list = root.putArray("rigs");
+        kit.rigs().forEach(r -> list.add(json.valueToTree(rigs.named(r))));
+        return root.toPrettyString();
+    }
+
+    private static void write(ArrayNode list, Part part) {
+        part.all().values().forEach(form -> {
+            ObjectNode item = list.addObject();
+            part.names().forEach(name -> item.put(name, form.value(name)));
+        });
+    }
+
+    /**
+     * Stores what is new.
+     *
+     * @return how many things were stored
+     * @throws IllegalArgumentException naming the item and what is wrong with it
+     */
+    @Transactional
+    public int read(String text) {
+        JsonNode root;
+        try {
+            root = json.readTree(text);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("Line " + e.getLocation().getLineNr() + ": this is not JSON.", e);
+        }
+        if (root == null || !FORMAT.equals(root.path("format").asText())) {
+            throw new IllegalArgumentException("Wanted: a file with \"format\": \"" + FORMAT + "\".");
+        }
+        if (root.path("version").asInt() != VERSION) {
+            throw new IllegalArgumentException(
+                    "Version " + root.path("version").asText() + " of the format is not known here; 1 is.");
+        }
+        int stored = read(root.path("bodies"), "Body", bodies, names(kit.bodies(), Kit.Body::name));
+        stored += read(root.path("lenses"), "Lens", lenses, names(kit.lenses(), Kit.NamedLens::name));
+        stored += read(root.path("gear"), "Gear", gear, names(kit.gear(), Gear::name));
+        return stored + readRigs(root.path("rigs"));
+    }
+
+    private static <T> Set<String> names(List<T> things, Function<T, String> name) {
+        return things.stream().map(name).collect(Collectors.toCollection(HashSet::new));
+    }
+
+    private int read(JsonNode list, String what, Part part, Set<String> known) {
+        int stored = 0;
+        int number = 0;
+        for (JsonNode item : list) {
+            number++;
+            limit(number);
+            Form form = new Form();
+            part.names().forEach(name -> form.put(name, item.path(name).asText("")));
+            if (known.add(form.value("name"))) {
+                part.check(form);
+                refuse(what + " " + number, form);
+                part.save(form, null);
+                stored++;
+            }
+        }
+        return stored;
+    }
+
+    private int readRigs(JsonNode list) {
+        Map<String, Long> bodyIds = ids(kit.bodies(), Kit.Body::name, Kit.Body::id);
+        Map<String, Long> lensIds = ids(kit.lenses(), Kit.NamedLens::name, Kit.NamedLens::id);
+        Map<String, Long> gearIds = ids(kit.gear(), Gear::name, Gear::id);
+        Set<String> known = names(kit.rigs(), NamedRig::name);
+        int stored = 0;
+        int number = 0;
+        for (JsonNode item : list) {
+            number++;
+            limit(number);
+            Form form = new Form().put("name", item.path("name").asText(""));
+            form.put("body", bodyIds.get(item.path("body").asText()));
+            form.put("lens", lensIds.get(item.path("lens").asText()));
+            List<String> missing = new ArrayList<>();
+            for (JsonNode name : item.path("gear")) {
+                Long id = gearIds.get(name.asText());
+                if (id == null) {
+                    missing.add(name.asText());
+                } else {
+                    form.put("gear-" + id, "on");
+                }
+            }
+            if (known.add(form.value("name"))) {
+                if (!missing.isEmpty()) {
+                    throw new IllegalArgumentException(
+                            "Rig " + number + ": there is no gear named " + String.join(", ", missing) + ".");
+                }
+                rigs.check(form);
+                refuse("Rig " + number, form);
+                rigs.save(form, null);
+                stored++;
+            }
+        }
+        return stored;
+    }
+
+    private static <T> Map<String, Long> ids(List<T> things, Function<T, String> name, Function<T, Long> id) {
+        return things.stream().collect(Collectors.toMap(name, id, (a, b) -> a));
+    }
+
+    private static void limit(int number) {
+        if (number > MOST) {
+            throw new IllegalArgumentException("At most " + MOST + " of each sort.");
+        }
+    }
+
+    private static void refuse(String where, Form form) {
+        form.errors().entrySet().stream().findFirst().ifPresent(e -> {
+            throw new IllegalArgumentException(where + ", " + e.getKey() + ": " + e.getValue());
+        });
+    }
+}

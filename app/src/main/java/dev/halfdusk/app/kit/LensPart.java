@@ -1,0 +1,185 @@
+package dev.halfdusk.app.kit;
+
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.TrailingRule;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** Lenses. */
+@Component
+@Order(2)
+class LensPart implements Part {
+
+    private final Kit kit;
+
+    LensPart(Kit kit) {
+        this.kit = kit;
+    }
+
+    /** What a lens leads to on one body at one focal length. */
+    public record View(String body, String focal, String field, String plate, String hyperfocal, String drift) {}
+
+    @Override
+    public String key() {
+        return "lens";
+    }
+
+    @Override
+    public List<String> names() {
+        return List.of(
+                "name",
+                "shortest",
+                "longest",
+                "widestShort",
+                "widestLong",
+                "narrowest",
+                "projection",
+                "transmission",
+                "electronic",
+                "weight",
+                "note");
+    }
+
+    @Override
+    public Form blank() {
+        return new Form()
+                .put("shortest", "24")
+                .put("widestShort", "2.8")
+                .put("narrowest", "22")
+                .put("projection", "RECTILINEAR")
+                .put("transmission", "0.9")
+                .put("electronic", "on")
+                .put("weight", "450");
+    }
+
+    @Override
+    public Map<Long, Form> all() {
+        Map<Long, Form> all = new LinkedHashMap<>();
+        kit.lenses().forEach(l -> all.put(l.id(), fields(l)));
+        return all;
+    }
+
+    private static Form fields(Kit.NamedLens l) {
+        return new Form()
+                .put("name", l.name())
+                .put("shortest", Part.plain(l.lens().shortestMm()))
+                .put("longest", Part.plain(l.lens().longestMm()))
+                .put("widestShort", Part.plain(l.lens().widestAtShort()))
+                .put("widestLong", Part.plain(l.lens().widestAtLong()))
+                .put("narrowest", Part.plain(l.lens().narrowest()))
+                .put("projection", l.lens().projection())
+                .put("transmission", Part.plain(l.lens().transmission()))
+                .put("electronic", l.lens().electronic() ? "on" : "")
+                .put("weight", Part.plain(l.lens().weightG()))
+                .put("note", l.note());
+    }
+
+    @Override
+    public void check(Form form) {
+        read(form, null);
+    }
+
+    /** A prime needs its one focal length and aperture only. */
+    private static Optional<Kit.NamedLens> read(Form form, Long id) {
+        form.putIfEmpty("longest", form.value("shortest"))
+                .putIfEmpty("widestLong", form.value("widestShort"))
+                .putIfEmpty("narrowest", "22")
+                .putIfEmpty("transmission", "0.9")
+                .putIfEmpty("weight", "450");
+        String name = form.text("name", "a name");
+        OptionalDouble shortest = form.number("shortest", Range.FOCAL_LENGTH);
+        OptionalDouble longest = form.number("longest", Range.FOCAL_LENGTH);
+        OptionalDouble widestShort = form.number("widestShort", Range.APERTURE);
+        OptionalDouble widestLong = form.number("widestLong", Range.APERTURE);
+        OptionalDouble narrowest = form.number("narrowest", Range.APERTURE);
+        OptionalDouble transmission = form.number("transmission", Lens.TRANSMISSION);
+        OptionalDouble weight = form.number("weight", CameraBody.WEIGHT);
+        Optional<Projection> projection = Arrays.stream(Projection.values())
+                .filter(p -> p.name().equalsIgnoreCase(form.value("projection")))
+                .findFirst();
+        if (projection.isEmpty()) {
+            form.reject("projection", "Choose rectilinear or fisheye.");
+        }
+        String note = form.has("note") ? form.text("note", "a note") : "";
+        if (shortest.isPresent() && longest.isPresent() && longest.getAsDouble() < shortest.getAsDouble()) {
+            form.reject("longest", "At least the short end, " + form.value("shortest") + " mm.");
+        }
+        if (narrowest.isPresent()
+                && widestShort.isPresent()
+                && widestLong.isPresent()
+                && narrowest.getAsDouble() < Math.max(widestShort.getAsDouble(), widestLong.getAsDouble())) {
+            form.reject("narrowest", "At least the widest f-number.");
+        }
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Lens lens = new Lens(
+                shortest.getAsDouble(),
+                longest.getAsDouble(),
+                widestShort.getAsDouble(),
+                widestLong.getAsDouble(),
+                narrowest.getAsDouble(),
+                projection.orElseThrow(),
+                transmission.getAsDouble(),
+                form.has("electronic"),
+                weight.getAsDouble());
+        return Optional.of(new Kit.NamedLens(id, name, lens, note));
+    }
+
+    @Override
+    public long save(Form form, Long id) {
+        return kit.save(read(form, id).orElseThrow());
+    }
+
+    @Override
+    public boolean delete(long id) {
+        return kit.deleteLens(id);
+    }
+
+    @Override
+    public void fill(Form form, Model model) {
+        Form copy = form.copy().putIfEmpty("name", "lens");
+        List<Kit.Body> bodies = kit.bodies();
+        read(copy, null)
+                .ifPresent(l -> model.addAttribute(
+                        "view",
+                        bodies.stream()
+                                .flatMap(b -> (l.lens().isPrime()
+                                                ? java.util.stream.DoubleStream.of(
+                                                        l.lens().shortestMm())
+                                                : java.util.stream.DoubleStream.of(
+                                                        l.lens().shortestMm(),
+                                                        l.lens().longestMm()))
+                                        .mapToObj(f -> view(b, l.lens(), f)))
+                                .toList()));
+        model.addAttribute("missing", copy.errors());
+    }
+
+    private static View view(Kit.Body b, Lens lens, double focal) {
+        Optics optics = new Optics(b.sensor(), focal, lens.projection());
+        double aperture = lens.widestAt(focal);
+        Depth depth = Depth.of(focal, aperture, Depth.pixelCircleMm(b.sensor()));
+        TrailingRule.Case equator = new TrailingRule.Case(optics, aperture, 0);
+        return new View(
+                b.name(),
+                Words.trimmed(focal) + " mm f/" + Words.trimmed(aperture),
+                Words.number(optics.widthDeg(), 0) + "\u00b0 \u00d7 " + Words.number(optics.heightDeg(), 0) + "\u00b0",
+                Words.number(optics.plateScaleArcsec(), 1) + "\u2033",
+                Words.number(depth.hyperfocalM(), 1) + " m",
+                Words.number(TrailingRule.secondsForDrift(equator, 3), 1) + " s");
+    }
+}

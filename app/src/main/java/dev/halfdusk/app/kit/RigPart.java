@@ -1,0 +1,136 @@
+package dev.halfdusk.app.kit;
+
+import dev.halfdusk.app.web.Form;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** What is put together. In files a rig names its parts; in forms it holds their ids. */
+@Component
+@Order(4)
+class RigPart implements Part {
+
+    /** Fields that tick a piece of gear begin so. */
+    private static final String GEAR = "gear-";
+
+    private final Kit kit;
+
+    RigPart(Kit kit) {
+        this.kit = kit;
+    }
+
+    /** A piece of gear to tick. */
+    public record Choice(String field, String label, boolean ticked) {}
+
+    @Override
+    public String key() {
+        return "rig";
+    }
+
+    @Override
+    public List<String> names() {
+        return List.of("name", "body", "lens", "gear");
+    }
+
+    @Override
+    public Form blank() {
+        Form form = new Form();
+        kit.bodies().stream().findFirst().ifPresent(b -> form.put("body", b.id()));
+        kit.lenses().stream().findFirst().ifPresent(l -> form.put("lens", l.id()));
+        return form;
+    }
+
+    @Override
+    public Map<Long, Form> all() {
+        Map<Long, Form> all = new LinkedHashMap<>();
+        kit.rigs().forEach(r -> {
+            Form form = new Form()
+                    .put("name", r.name())
+                    .put("body", r.body().id())
+                    .put("lens", r.lens().id());
+            r.gear().forEach(g -> form.put(GEAR + g.id(), "on"));
+            all.put(r.id(), form);
+        });
+        return all;
+    }
+
+    @Override
+    public void check(Form form) {
+        read(form, null);
+    }
+
+    private Optional<NamedRig> read(Form form, Long id) {
+        String name = form.text("name", "a name");
+        Optional<Kit.Body> body = chosen(form.id("body")).flatMap(kit::body);
+        Optional<Kit.NamedLens> lens = chosen(form.id("lens")).flatMap(kit::lens);
+        if (body.isEmpty()) {
+            form.reject("body", "Choose a body from the list.");
+        }
+        if (lens.isEmpty()) {
+            form.reject("lens", "Choose a lens from the list.");
+        }
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        List<Gear> gear =
+                kit.gear().stream().filter(g -> form.has(GEAR + g.id())).toList();
+        NamedRig rig = new NamedRig(id, name, body.orElseThrow(), lens.orElseThrow(), gear);
+        try {
+            rig.rig();
+        } catch (IllegalArgumentException e) {
+            form.reject("gear", "These cannot be put together: " + e.getMessage() + ".");
+            return Optional.empty();
+        }
+        return Optional.of(rig);
+    }
+
+    private static Optional<Long> chosen(OptionalLong id) {
+        return id.isPresent() ? Optional.of(id.getAsLong()) : Optional.empty();
+    }
+
+    @Override
+    public long save(Form form, Long id) {
+        return kit.save(read(form, id).orElseThrow());
+    }
+
+    @Override
+    public boolean delete(long id) {
+        return kit.deleteRig(id);
+    }
+
+    @Override
+    public void fill(Form form, Model model) {
+        model.addAttribute("bodies", kit.bodies());
+        model.addAttribute("lenses", kit.lenses());
+        model.addAttribute(
+                "choices",
+                kit.gear().stream()
+                        .map(g -> new Choice(GEAR + g.id(), label(g), form.has(GEAR + g.id())))
+                        .toList());
+        Form copy = form.copy().putIfEmpty("name", "rig");
+        read(copy, null).ifPresent(r -> model.addAttribute("view", RigView.of(r)));
+        model.addAttribute("missing", copy.errors());
+    }
+
+    private static String label(Gear g) {
+        boolean said = g.name().toLowerCase(Locale.ROOT).contains(g.kind().words());
+        return said ? g.name() : g.name() + ", " + g.kind().words();
+    }
+
+    /** Between the ids of forms and the names of files. */
+    Map<String, Object> named(NamedRig rig) {
+        Map<String, Object> out = new LinkedHashMap<>();
+        out.put("name", rig.name());
+        out.put("body", rig.body().name());
+        out.put("lens", rig.lens().name());
+        out.put("gear", rig.gear().stream().map(Gear::name).collect(Collectors.toList()));
+        return out;
+    }
+}

@@ -1,0 +1,141 @@
+package dev.halfdusk.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Site;
+import java.io.IOException;
+import java.time.ZoneId;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class BenchPagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    private long coast;
+
+    @BeforeEach
+    void place() {
+        coast = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+    }
+
+    private String body(String query) throws Exception {
+        return web.perform(get("/bench?place=" + coast + "&night=2027-06-08" + query))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    private static String figure(String page, int which) {
+        String[] parts = page.split("class=\"figure\">");
+        return parts[which].substring(0, parts[which].indexOf('<'));
+    }
+
+    @Test
+    void the_sky_decides_the_iso() throws Exception {
+        String dark = body("&darkness=2");
+        String city = body("&darkness=8");
+        assertThat(dark)
+                .contains("Every star in this frame")
+                .contains("ISO by every school")
+                .contains("One class darker");
+        assertThat(Double.parseDouble(figure(dark, 1))).isEqualTo(Double.parseDouble(figure(city, 1)));
+        assertThat(Integer.parseInt(figure(dark, 3))).isGreaterThan(2 * Integer.parseInt(figure(city, 3)));
+    }
+
+    @Test
+    void a_tracker_changes_the_question() throws Exception {
+        String page = body("&rig=2&focal=35&aperture=2");
+        assertThat(page).contains("The ground is smeared by");
+        assertThat(Double.parseDouble(figure(page, 1))).isGreaterThanOrEqualTo(60);
+    }
+
+    @Test
+    void every_part_answers() throws Exception {
+        assertThat(body("&part=ground&near=1.2"))
+                .contains("Blend the frame of the stars with")
+                .contains("or in blue hour");
+        assertThat(body("&part=ground&lumen=100&beam=30&lampDistance=5&lampIso=800&rig=1&aperture=4"))
+                .contains("1/4 s</strong> held still");
+        assertThat(body("&part=stops&t1=8&n1=2.8&iso1=3200&free=SHUTTER&n2=2.8&iso2=12800"))
+                .contains(">2 s<");
+        assertThat(body("&part=test&seen=SOFT")).contains("Focus again on a bright star");
+        assertThat(body("&part=nonsense")).contains("Peak of the sky");
+    }
+
+    @Test
+    void the_core_below_the_horizon_leaves_the_typed_direction() throws Exception {
+        assertThat(body("&time=13:00&azimuth=90&altitude=40")).contains("looking 90\u00b0 E, 40\u00b0 up");
+        assertThat(body("&aim=point&azimuth=0&altitude=37&upright=on"))
+                .contains("looking 0\u00b0 N")
+                .contains("frame 62\u00b0 \u00d7 84\u00b0");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "rig=99|Choose a rig",
+                "focal=35|20 to 20 mm",
+                "aperture=1.2|1.8 to 22",
+                "tolerance=0|0.5 to 20 px",
+                "snr=0|1 to 500",
+                "time=late|hours and minutes",
+                "darkness=30|darkness class",
+                "altitude=-80|30 to 90",
+                "night=1999-01-01|2000-01-02",
+                "part=ground&near=0|0.2 to 1000 m",
+                "part=ground&beam=400|1 to 180",
+                "part=stops&t1=x|is not a number",
+                "part=stops&exponent=9|1 to 1.6",
+                "part=test&shotIso=1|25 to 819200",
+                "part=test&seen=UFO|Choose what the frame showed"
+            })
+    void bad_entries_are_answered_and_kept(String query, String answer) throws Exception {
+        String rest = query.contains("night=") ? "" : "&night=2027-06-08";
+        web.perform(get("/bench?place=" + coast + rest + "&" + query))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"69.65,18.96,Europe/Oslo,2027-06-21", "-77.8,166.7,Antarctica/McMurdo,2027-06-21", "90,0,UTC,2027-12-21"
+    })
+    void midnight_sun_and_polar_night_have_answers(double latitude, double longitude, String zone, String night)
+            throws Exception {
+        long far = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
+                .id();
+        for (String part : new String[] {"stars", "ground", "stops", "test"}) {
+            web.perform(get("/bench?place=" + far + "&night=" + night + "&part=" + part))
+                    .andExpect(status().isOk());
+        }
+    }
+}

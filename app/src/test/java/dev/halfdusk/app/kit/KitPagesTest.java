@@ -1,0 +1,275 @@
+package dev.halfdusk.app.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.core.optics.Support;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class KitPagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Kit kit;
+
+    private static MockHttpServletRequestBuilder body(String name) {
+        return post("/kit/body")
+                .param("name", name)
+                .param("sensorWidth", "23,5")
+                .param("sensorHeight", "15.7")
+                .param("pixelsAcross", "6000")
+                .param("dial", "HALF")
+                .param("fastest", "4000")
+                .param("baseIso", "100")
+                .param("topIso", "12800")
+                .param("comfortableIso", "1600")
+                .param("buffer", "20")
+                .param("writeSpeed", "90");
+    }
+
+    private Kit.Body named(String name) {
+        return kit.bodies().stream()
+                .filter(b -> b.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void a_body_of_which_little_is_known_gets_typical_electronics() throws Exception {
+        web.perform(body("Crop <24>")).andExpect(redirectedUrl("/kit#body"));
+        Kit.Body b = named("Crop <24>");
+        assertThat(b.sensor().pitchUm()).isBetween(3.9, 3.93);
+        assertThat(b.camera().response().fullWellE()).isBetween(27_000.0, 28_500.0);
+        assertThat(b.camera().files().rawMb()).isEqualTo(29);
+        web.perform(get("/kit"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Crop &lt;24&gt;")));
+        web.perform(get("/kit/body/" + b.id()))
+                .andExpect(content().string(containsString("value=\"23.5\"")))
+                .andExpect(content().string(containsString("stops between")));
+        web.perform(post("/kit/body/" + b.id() + "/delete")).andExpect(redirectedUrl("/kit"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "sensorWidth|0|3 to 110 mm",
+                "pixelsAcross|320|On this width that is a pixel of 73.4",
+                "pixelsAcross|6000.5|Only whole numbers",
+                "comfortableIso|25600|At most the highest ISO, 12800",
+                "baseIso|25600|At most the highest ISO",
+                "fullWell|1|500 to 500000",
+                "efficiency|2|0.01 to 1",
+                "dial|quarter|Choose full, half or third stops",
+                "fastest|1|60 to 8000 s",
+                "name||Enter a name"
+            })
+    void bad_numbers_stay_and_are_explained(String field, String typed, String answer) throws Exception {
+        int before = kit.bodies().size();
+        web.perform(replaced(field, typed == null ? "" : typed))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)))
+                .andExpect(content().string(containsString("value=\"90\"")));
+        assertThat(kit.bodies()).hasSize(before);
+    }
+
+    private static MockHttpServletRequestBuilder replaced(String field, String value) {
+        MockHttpServletRequestBuilder request = post("/kit/body");
+        String[][] fields = {
+            {"name", "Bad"},
+            {"sensorWidth", "23.5"},
+            {"sensorHeight", "15.7"},
+            {"pixelsAcross", "6000"},
+            {"dial", "HALF"},
+            {"fastest", "4000"},
+            {"baseIso", "100"},
+            {"topIso", "12800"},
+            {"comfortableIso", "1600"},
+            {"buffer", "20"},
+            {"writeSpeed", "90"},
+            {"fullWell", ""},
+            {"efficiency", ""}
+        };
+        for (String[] f : fields) {
+            request.param(f[0], f[0].equals(field) ? value : f[1]);
+        }
+        return request;
+    }
+
+    @Test
+    void a_zoom_is_stored_and_a_contradictory_one_is_not() throws Exception {
+        web.perform(post("/kit/lens")
+                        .param("name", "Test zoom")
+                        .param("shortest", "70")
+                        .param("longest", "300")
+                        .param("widestShort", "4")
+                        .param("widestLong", "5.6")
+                        .param("projection", "RECTILINEAR"))
+                .andExpect(redirectedUrl("/kit#lens"));
+        Kit.NamedLens lens = kit.lenses().stream()
+                .filter(l -> l.name().equals("Test zoom"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(lens.lens().electronic()).isFalse();
+        web.perform(get("/kit/lens/" + lens.id())).andExpect(content().string(containsString("300 mm f/5.6")));
+        web.perform(post("/kit/lens/" + lens.id())
+                        .param("name", "Test zoom")
+                        .param("shortest", "70")
+                        .param("longest", "50")
+                        .param("widestShort", "4")
+                        .param("projection", "RECTILINEAR")
+                        .param("narrowest", "2"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("At least the short end, 70 mm")))
+                .andExpect(content().string(containsString("At least the widest f-number")));
+        web.perform(post("/kit/lens/" + lens.id() + "/delete")).andExpect(redirectedUrl("/kit"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "TELECONVERTER, 1.4, 0, becomes 280 mm f/5.6",
+        "FILTER, 10, 0, One part in 1024",
+        "BATTERY, 400, 120, At 0 °C about 320 frames or 96 minutes",
+        "CARD, 64, 100, Holds 2133 raw frames",
+        "SUPPORT, 12, 0, adds up to 24",
+        "EXTRA, 0, 0, Counts by its weight"
+    })
+    void gear_shows_what_follows(String kind, String amount, String detail, String follows) throws Exception {
+        web.perform(get("/kit/gear/preview")
+                        .param("kind", kind)
+                        .param("mode", "SIDEREAL")
+                        .param("amount", amount)
+                        .param("detail", detail)
+                        .param("weight", "10"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString(follows)));
+    }
+
+    @Test
+    void impossible_rigs_are_refused_with_the_reason() throws Exception {
+        long fisheye = kit.lenses().stream()
+                .filter(l -> l.name().contains("fisheye"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        long converter = kit.gear().stream()
+                .filter(g -> g.kind() == Gear.Kind.TELECONVERTER)
+                .findFirst()
+                .orElseThrow()
+                .id();
+        web.perform(post("/kit/rig")
+                        .param("name", "Odd")
+                        .param("body", "1")
+                        .param("lens", "" + fisheye)
+                        .param("gear-" + converter, "on"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("behind a fisheye: its rear element is in the way")));
+        String both = kit.gear().stream()
+                .filter(g -> g.kind() == Gear.Kind.SUPPORT)
+                .map(g -> "gear-" + g.id())
+                .reduce((a, b) -> a + "," + b)
+                .orElseThrow();
+        MockHttpServletRequestBuilder two =
+                post("/kit/rig").param("name", "Two legs").param("body", "1").param("lens", "1");
+        for (String field : both.split(",")) {
+            two.param(field, "on");
+        }
+        web.perform(two)
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("one support only")));
+        web.perform(post("/kit/rig")
+                        .param("name", "No body")
+                        .param("body", "99")
+                        .param("lens", "1"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose a body from the list")));
+    }
+
+    @Test
+    void shipped_rigs_are_whole_and_parts_in_use_are_kept() throws Exception {
+        assertThat(kit.rigs()).hasSizeGreaterThanOrEqualTo(4);
+        NamedRig tracked = kit.rigs().stream()
+                .filter(r -> r.rig().support().tracks())
+                .findFirst()
+                .orElseThrow();
+        assertThat(tracked.rig().support().kind()).isEqualTo(Support.Kind.SIDEREAL);
+        assertThat(tracked.weightG()).isGreaterThan(1500);
+        web.perform(post("/kit/body/" + tracked.body().id() + "/delete")).andExpect(redirectedUrl("/kit?kept=body"));
+        web.perform(post("/kit/lens/" + tracked.lens().id() + "/delete")).andExpect(redirectedUrl("/kit?kept=lens"));
+        web.perform(post("/kit/gear/" + tracked.gear().get(0).id() + "/delete"))
+                .andExpect(redirectedUrl("/kit?kept=gear"));
+        web.perform(get("/kit?kept=gear")).andExpect(content().string(containsString("still needed")));
+        web.perform(get("/kit/rig/" + tracked.id())).andExpect(content().string(containsString("two pixels from f/")));
+        web.perform(get("/kit/rig/999")).andExpect(status().isNotFound());
+        web.perform(get("/kit/tripod/1")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void the_file_goes_round_and_is_taken_whole_or_not_at_all() throws Exception {
+        String file = web.perform(get("/kit/kit.json"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8);
+        assertThat(file).contains("\"format\" : \"half-dusk-kit\"").contains("\"Tracked 35\"");
+        web.perform(upload(file)).andExpect(redirectedUrl("/kit?stored=0"));
+        String renamed = file.replace("Full-frame 24 MP body", "Copied body").replace("Tracked 35", "Copied rig");
+        web.perform(upload(renamed)).andExpect(redirectedUrl("/kit?stored=2"));
+        NamedRig copy = kit.rigs().stream()
+                .filter(r -> r.name().equals("Copied rig"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(copy.body().name()).isEqualTo("Copied body");
+        assertThat(copy.rig().support().tracks()).isTrue();
+        int before = kit.bodies().size();
+        String broken = file.replace("Full-frame 24 MP body", "New body")
+                .replace("14 mm f/2.8", "New lens")
+                .replace("\"widestShort\" : \"2.8\"", "\"widestShort\" : \"wide\"");
+        web.perform(upload(broken))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Lens 2, widestShort: \u201cwide\u201d is not a number")));
+        assertThat(kit.bodies()).hasSize(before);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "[]", "{", "{\"format\":\"half-dusk-kit\",\"version\":9}"})
+    void other_files_are_refused(String text) throws Exception {
+        web.perform(upload(text))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Nothing was taken")));
+    }
+
+    private static MockHttpServletRequestBuilder upload(String text) {
+        return multipart("/kit/import").file(new MockMultipartFile("file", text.getBytes(StandardCharsets.UTF_8)));
+    }
+}

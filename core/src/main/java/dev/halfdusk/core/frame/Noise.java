@@ -1,0 +1,85 @@
+package dev.halfdusk.core.frame;
+
+/**
+ * Random numbers that are the same for the same seed, place and channel, whatever order pixels are made in. Normal ones
+ * come from a table of 65 536 quantiles (variance 0.9999), small counts from Poisson's law by inversion.
+ */
+final class Noise {
+
+    private static final int SIZE = 1 << 16;
+    private static final float[] NORMAL = table();
+    private static final double COUNTED = 24;
+
+    private Noise() {}
+
+    private static float[] table() {
+        float[] table = new float[SIZE];
+        for (int i = 0; i < SIZE; i++) {
+            table[i] = (float) quantile((i + 0.5) / SIZE);
+        }
+        return table;
+    }
+
+    /** Inverse of the normal distribution by bisection of its series; only for the table. */
+    private static double quantile(double p) {
+        double low = -6;
+        double high = 6;
+        for (int i = 0; i < 50; i++) {
+            double middle = (low + high) / 2;
+            if (cumulative(middle) < p) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
+    /** Abramowitz and Stegun 26.2.17, error below 7.5e−8. */
+    private static double cumulative(double x) {
+        double t = 1 / (1 + 0.2316419 * Math.abs(x));
+        double tail = Math.exp(-x * x / 2)
+                / Math.sqrt(2 * Math.PI)
+                * t
+                * (0.319381530 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+        return x >= 0 ? 1 - tail : tail;
+    }
+
+    /** 64 well-mixed bits (SplitMix64's finaliser). */
+    static long bits(long seed, long number) {
+        long z = seed + number * 0x9e3779b97f4a7c15L;
+        z = (z ^ (z >>> 30)) * 0xbf58476d1ce4e5b9L;
+        z = (z ^ (z >>> 27)) * 0x94d049bb133111ebL;
+        return z ^ (z >>> 31);
+    }
+
+    static double normal(long bits) {
+        return NORMAL[(int) (bits & (SIZE - 1))];
+    }
+
+    /**
+     * Electrons counted in one picture pixel, as the mean of the sensor pixels in it.
+     *
+     * @param expected in one sensor pixel
+     * @param read noise of one sensor pixel
+     * @param pixels how many are averaged
+     */
+    static double counted(double expected, double read, double pixels, long bits) {
+        if (pixels == 1 && expected < COUNTED) {
+            return poisson(expected, (bits >>> 11) * 0x1.0p-53) + read * normal(bits(bits, 1));
+        }
+        return expected + Math.sqrt((expected + read * read) / pixels) * normal(bits >>> 16);
+    }
+
+    private static int poisson(double expected, double uniform) {
+        double chance = Math.exp(-expected);
+        double sum = chance;
+        int count = 0;
+        while (sum < uniform && count < 200) {
+            count++;
+            chance *= expected / count;
+            sum += chance;
+        }
+        return count;
+    }
+}

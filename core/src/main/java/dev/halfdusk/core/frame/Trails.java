@@ -1,0 +1,32 @@
+package dev.halfdusk.core.frame;
+
+import dev.halfdusk.core.exposure.Sidereal;
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * Frames one after the other, laid over each other so that the brightest counts.
+ *
+ * @param frames 1 for a single picture
+ * @param pauseSeconds between the end of one and the start of the next
+ */
+public record Trails(int frames, double pauseSeconds) {
+
+    public static final Range FRAMES = new Range("frames", 1, 2000, "");
+    public static final Range PAUSE = new Range("pause", 0, 600, " s");
+
+    public static final Trails NONE = new Trails(1, 0);
+
+    public Trails {
+        FRAMES.check(frames);
+        PAUSE.check(pauseSeconds);
+    }
+
+    /** From the first opening to the last closing, seconds. */
+    public double seconds(double shutterSeconds) {
+        return frames * shutterSeconds + (frames - 1) * pauseSeconds;
+    }
+
+    double turnRadians(Shot shot) {
+        return Math.toRadians(Sidereal.ARCSEC_PER_SECOND / 3600 * seconds(shot.seconds()));
+    }
+}

@@ -1,0 +1,287 @@
+package dev.halfdusk.core.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.DriftField;
+import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import dev.halfdusk.core.sky.Star;
+import java.time.Instant;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PhotographTest {
+
+    private static final Observer LEDGE = Observer.at(new Site(37.6012, -8.7921, 31));
+    private static final Moment NIGHT = Moment.at(Instant.parse("2027-06-09T00:10:00Z"));
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+    private static final Response RESPONSE = new Response(60_000, 100, 1.6, 4.5, 0, 0.5);
+    private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
+
+    private static Scene scene(Moment moment, SkyGlow glow, Skyline skyline, List<Mark> marks) {
+        return new Scene(moment, LEDGE, glow, skyline, marks);
+    }
+
+    private static Scene plain() {
+        return scene(NIGHT, GLOW, Skyline.FLAT, List.of());
+    }
+
+    private static Shot shot(double focal, double azimuth, double altitude, double seconds, double iso) {
+        Optics optics = new Optics(SENSOR, focal, Projection.RECTILINEAR);
+        return new Shot(
+                Framing.of(optics, azimuth, altitude, 0), RESPONSE, 0.45, 2.8, 2.8, seconds, iso, 0, 5500, false);
+    }
+
+    /** Far from the band, where no catalogue star stands near the middle of the crop. */
+    private static final double EMPTY_AZIMUTH = 310;
+
+    private static final double EMPTY_ALTITUDE = 62;
+
+    private static double[] meanAndVariance(float[] values) {
+        double mean = 0;
+        for (float v : values) {
+            mean += v / values.length;
+        }
+        double variance = 0;
+        for (float v : values) {
+            variance += (v - mean) * (v - mean) / (values.length - 1);
+        }
+        return new double[] {mean, variance};
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {2, 30, 200})
+    void the_sky_has_its_mean_and_the_noise_of_photons_and_reading(double seconds) {
+        Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, seconds, 1600);
+        Photograph p = Photograph.take(plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, false);
+        Vector direction = shot.framing().see(new Framing.Point(0, 0));
+        Vector equatorial = NIGHT.equatorOfDate(direction, LEDGE);
+        SkyGlow.Parts parts = GLOW.towards(
+                EMPTY_AZIMUTH,
+                EMPTY_ALTITUDE,
+                Galaxy.longitudeDeg(equatorial),
+                Galaxy.latitudeDeg(equatorial),
+                plain().lamps());
+        double magnitude = dev.halfdusk.core.glow.Luminance.magnitude(parts.natural() + parts.towns());
+        double expected = seconds * SkyElectrons.perSecond(magnitude, 2.8, SENSOR.pitchUm(), 0.45);
+        double[] measured = meanAndVariance(p.electrons(1));
+        assertThat(measured[0]).isCloseTo(expected, within(expected * 0.01 + 0.02));
+        double read = RESPONSE.readNoiseE(1600);
+        assertThat(measured[1]).isCloseTo(expected + read * read, within(0.03 * (expected + read * read)));
+    }
+
+    @Test
+    void a_reduced_picture_keeps_the_mean_and_averages_the_noise() {
+        Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, 30, 1600);
+        double[] full = meanAndVariance(
+                Photograph.take(plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, false)
+                        .electrons(1));
+        Window reduced = new Window(SENSOR, 100, 60, 2700, 1850, 5);
+        double[] small = meanAndVariance(
+                Photograph.take(plain(), shot, reduced, 7, Trails.NONE, false).electrons(1));
+        assertThat(small[0]).isCloseTo(full[0], within(full[0] * 0.01));
+        assertThat(small[1]).isCloseTo(full[1] / 25, within(full[1] / 25 * 0.06));
+    }
+
+    @Test
+    void the_same_seed_gives_the_same_picture() {
+        Shot shot = shot(20, 176, 23, 8, 3200);
+        Window window = Window.whole(SENSOR, 240);
+        int[] one = Photograph.take(plain(), shot, window, 5).rgb();
+        assertThat(Photograph.take(plain(), shot, window, 5).rgb()).isEqualTo(one);
+        assertThat(Photograph.take(plain(), shot, window, 6).rgb()).isNotEqualTo(one);
+    }
+
+    /** Centre of light around a point of a picture, less the sky. */
+    private static double[] centroid(Photograph p, double x, double y, int reach) {
+        double sum = 0;
+        double sx = 0;
+        double sy = 0;
+        double sxx = 0;
+        double syy = 0;
+        double sxy = 0;
+        float[] e = p.electrons(1);
+        int w = p.window().width();
+        double sky = meanAndVariance(e)[0];
+        for (int j = (int) y - reach; j <= y + reach; j++) {
+            for (int i = (int) x - reach; i <= x + reach; i++) {
+                double light = Math.max(0, e[j * w + i] - sky * 1.5 - 60);
+                sum += light;
+                sx += light * (i + 0.5);
+                sy += light * (j + 0.5);
+                sxx += light * (i + 0.5) * (i + 0.5);
+                syy += light * (j + 0.5) * (j + 0.5);
+                sxy += light * (i + 0.5) * (j + 0.5);
+            }
+        }
+        double mx = sx / sum;
+        double my = sy / sum;
+        return new double[] {mx, my, sum, sxx / sum - mx * mx, syy / sum - my * my, sxy / sum - mx * my};
+    }
+
+    @Test
+    void a_star_stands_where_it_should_with_its_flux() {
+        Star star = Star.named("Vega").orElseThrow();
+        var at = NIGHT.observed(star.place(), LEDGE);
+        Optics optics = new Optics(SENSOR, 50, Projection.RECTILINEAR);
+        Framing framing = Framing.of(optics, at.azimuthDeg() + 4, at.altitudeDeg() - 3, 0);
+        Shot shot =
+                new Shot(framing, new Response(500_000, 100, 1, 1, 0, 0.5), 0.45, 2.8, 2.8, 0.5, 100, 0, 5500, true);
+        Framing.Point mm = framing.project(Framing.direction(at.azimuthDeg(), at.altitudeDeg()))
+                .orElseThrow();
+        Window window = Window.crop(SENSOR, mm.x(), mm.y(), 120, 80);
+        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, false);
+        Framing.Point expected = window.inPicture(mm);
+        double[] found = centroid(p, expected.x(), expected.y(), 14);
+        assertThat(found[0]).isCloseTo(expected.x(), within(0.2));
+        assertThat(found[1]).isCloseTo(expected.y(), within(0.2));
+        // 8.8e5 photons a second and cm² at magnitude 0, through a pupil of 1.786 cm, dimmed by air and the lens' edge
+        double cm2 = Math.PI / 4 * 1.7857 * 1.7857;
+        double airmass = 1 / Math.sqrt(1 - 0.96 * Math.pow(Math.cos(Math.toRadians(at.altitudeDeg())), 2));
+        double flux = 8.8e5 * Math.pow(10, -0.4 * (star.magnitude() + 0.17 * airmass)) * cm2 * 0.45 * 0.5;
+        double fall = Math.pow(Math.cos(Math.atan(Math.hypot(mm.x(), mm.y()) / 50)), 3);
+        assertThat(found[2]).isCloseTo(flux * fall, within(flux * 0.05));
+    }
+
+    @Test
+    void stars_drift_in_the_picture_as_the_formula_says() {
+        Star star = Star.named("Altair").orElseThrow();
+        var at = NIGHT.observed(star.place(), LEDGE);
+        Optics optics = new Optics(SENSOR, 85, Projection.RECTILINEAR);
+        Framing framing = Framing.of(optics, at.azimuthDeg(), at.altitudeDeg(), 0);
+        double seconds = 25;
+        Shot shot =
+                new Shot(framing, new Response(500_000, 100, 1, 1, 0, 0.5), 0.45, 4, 2.8, seconds, 100, 0, 5500, false);
+        Window window = Window.crop(SENSOR, 0, 0, 160, 160);
+        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, false);
+        // second moments of an even line: length² / 12 more along it than across
+        double[] m = centroid(p, 80, 80, 60);
+        double half = (m[3] + m[4]) / 2;
+        double spread = Math.sqrt(Math.pow((m[3] - m[4]) / 2, 2) + m[5] * m[5]);
+        double length = Math.sqrt(12 * ((half + spread) - (half - spread)));
+        double formula =
+                15.0411 * Math.cos(Math.toRadians(star.place().declinationDeg())) * seconds / optics.plateScaleArcsec();
+        assertThat(length).isCloseTo(formula, within(formula * 0.05));
+        assertThat(DriftField.of(framing, 37.6012, seconds).medianPx()).isCloseTo(formula, within(formula * 0.05));
+    }
+
+    @Test
+    void ground_and_marks_are_dark_and_hide_stars() {
+        Skyline ridge = Skyline.of(List.of(new Skyline.Point(0, 20), new Skyline.Point(180, 20)));
+        Mark tower = new Mark("Tower", 176, 100, 60, 20, 0);
+        Shot shot = shot(20, 176, 23, 10, 3200);
+        Window window = Window.whole(SENSOR, 360);
+        Photograph p = Photograph.take(scene(NIGHT, GLOW, ridge, List.of(tower)), shot, window, 3);
+        Framing.Point low = window.inPicture(
+                shot.framing().project(Framing.direction(150, 10)).orElseThrow());
+        Framing.Point onTower = window.inPicture(
+                shot.framing().project(Framing.direction(176, 26)).orElseThrow());
+        Framing.Point beside = window.inPicture(
+                shot.framing().project(Framing.direction(160, 26)).orElseThrow());
+        assertThat(mean(p, low)).isLessThan(mean(p, beside) / 3);
+        assertThat(mean(p, onTower)).isLessThan(mean(p, low));
+    }
+
+    private static double mean(Photograph p, Framing.Point at) {
+        double sum = 0;
+        for (int j = -4; j <= 4; j++) {
+            for (int i = -4; i <= 4; i++) {
+                sum += p.electrons(1)[((int) at.y() + j) * p.window().width() + (int) at.x() + i];
+            }
+        }
+        return sum / 81;
+    }
+
+    @Test
+    void the_moon_is_as_wide_as_it_should_be_and_lit_on_the_side_of_the_sun() {
+        Moment quarter = Moment.at(Instant.parse("2027-06-11T21:30:00Z")); // first quarter, in the west
+        var moon = quarter.observed(Body.MOON, LEDGE);
+        Optics optics = new Optics(SENSOR, 400, Projection.RECTILINEAR);
+        Framing framing = Framing.of(optics, moon.azimuthDeg(), moon.altitudeDeg(), 0);
+        Shot shot = new Shot(framing, RESPONSE, 0.45, 8, 5.6, 1 / 125.0, 100, 0, 5500, false);
+        Window window = Window.crop(SENSOR, 0, 0, 800, 800);
+        Photograph p = Photograph.take(scene(quarter, GLOW, Skyline.FLAT, List.of()), shot, window, 1);
+        int lit = 0;
+        double right = 0;
+        float[] e = p.electrons(1);
+        for (int i = 0; i < e.length; i++) {
+            if (e[i] > 200) {
+                lit++;
+                right += i % 800 - 400;
+            }
+        }
+        double radius = moon.semidiameterDeg() * 3600 / optics.plateScaleArcsec();
+        double fraction =
+                dev.halfdusk.core.sky.Illumination.of(Body.MOON, quarter).fraction();
+        assertThat(lit).isCloseTo((int) (Math.PI * radius * radius * fraction), within((int)
+                (0.06 * Math.PI * radius * radius)));
+        assertThat(right / lit).isGreaterThan(20); // the sun has set on the right of a moon in the west
+    }
+
+    @Test
+    void trails_leave_gaps_for_pauses_and_burnt_pixels_stop_at_white() {
+        Star star = Star.named("Vega").orElseThrow();
+        var at = NIGHT.observed(star.place(), LEDGE);
+        Optics optics = new Optics(SENSOR, 85, Projection.RECTILINEAR);
+        Shot shot = new Shot(
+                Framing.of(optics, at.azimuthDeg(), at.altitudeDeg(), 0),
+                RESPONSE,
+                0.45,
+                2.8,
+                2.8,
+                20,
+                800,
+                0,
+                5500,
+                false);
+        Window window = Window.crop(SENSOR, 0, 0, 400, 400);
+        Photograph gapless = Photograph.take(plain(), shot, window, 1, new Trails(3, 0), false);
+        Photograph gaps = Photograph.take(plain(), shot, window, 1, new Trails(3, 10), false);
+        double full = RESPONSE.saturationE(800);
+        assertThat(maximum(gapless.electrons(1))).isLessThanOrEqualTo((float) full + 1);
+        assertThat(bright(gaps.electrons(1), 1000)).isCloseTo(bright(gapless.electrons(1), 1000), within(60));
+        assertThat(new Trails(3, 10).seconds(20)).isEqualTo(80);
+    }
+
+    private static float maximum(float[] values) {
+        float most = 0;
+        for (float v : values) {
+            most = Math.max(most, v);
+        }
+        return most;
+    }
+
+    private static int bright(float[] values, double limit) {
+        int count = 0;
+        for (float v : values) {
+            count += v > limit ? 1 : 0;
+        }
+        return count;
+    }
+
+    @Test
+    void the_histogram_counts_every_pixel_once() {
+        Photograph p = Photograph.take(plain(), shot(20, 176, 23, 8, 3200), Window.whole(SENSOR, 120), 5);
+        double sum = 0;
+        for (double bin : p.histogram()) {
+            sum += bin;
+        }
+        assertThat(sum).isCloseTo(1, within(1e-9));
+    }
+}
