@@ -1,5 +1,6 @@
 package dev.halfdusk.app;
 
+import dev.halfdusk.core.frame.Photograph;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -29,10 +30,11 @@ class WarmUp {
     }
 
     private static void visit(int port) {
+        Photograph.prepare();
         HttpClient client = HttpClient.newHttpClient();
         try {
             for (int round = 0; round < ROUNDS; round++) {
-                for (String path : new String[] {"/", "/outings", "/outings/new", "/nights"}) {
+                for (String path : new String[] {"/", "/outings", "/outings/new", "/nights", "/bench", "/frame"}) {
                     URI page = URI.create("http://127.0.0.1:" + port + path);
                     client.send(HttpRequest.newBuilder(page).build(), HttpResponse.BodyHandlers.discarding());
                 }

@@ -18,6 +18,7 @@ class LayoutModel {
             new View("Nights", "/nights", "n"),
             new View("Outings", "/outings", "o"),
             new View("Kit", "/kit", "k"),
+            new View("Frame", "/frame", "f"),
             new View("Bench", "/bench", "e"));
 
     /**

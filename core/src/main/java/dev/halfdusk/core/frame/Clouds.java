@@ -9,7 +9,7 @@ import java.util.stream.IntStream;
  * The Milky Way's clouds and lanes: how much brighter or fainter a direction is than the smooth band there, from the
  * levels of its outline, smoothed over 1.5°. Drawn by eye, not measured.
  */
-final class Clouds {
+public final class Clouds {
 
     private static final int LONGITUDES = 360;
     private static final int LATITUDES = 81;
@@ -17,19 +17,9 @@ final class Clouds {
     private static final double FAINTEST = 0.3;
     private static final double PER_LEVEL = 0.26;
 
-    private static final float[] MAP = smooth(levels());
+    private static final float[] MAP = smooth(Survey.levels());
 
     private Clouds() {}
-
-    private static float[] levels() {
-        float[] map = new float[LONGITUDES * LATITUDES];
-        IntStream.range(0, LATITUDES).parallel().forEach(row -> {
-            for (int l = 0; l < LONGITUDES; l++) {
-                map[row * LONGITUDES + l] = MilkyWay.level(Galaxy.icrs(l, row - NORTH));
-            }
-        });
-        return map;
-    }
 
     private static float[] smooth(float[] from) {
         float[] to = new float[from.length];
@@ -52,12 +42,12 @@ final class Clouds {
     }
 
     /** Loads the map, which takes half a second, before someone waits for it. */
-    static void prepare() {
+    public static void prepare() {
         factor(new Vector(1, 0, 0));
     }
 
     /** Times the smooth band, 0.3 to 1.6; for directions in ICRS or of date alike. */
-    static double factor(Vector equatorial) {
+    public static double factor(Vector equatorial) {
         double longitude = Galaxy.longitudeDeg(equatorial);
         double row = Math.max(0, Math.min(LATITUDES - 1.001, Galaxy.latitudeDeg(equatorial) + NORTH));
         int r = (int) row;
@@ -69,5 +59,19 @@ final class Clouds {
         double lower = MAP[(r + 1) * LONGITUDES + l % LONGITUDES] * (1 - dl)
                 + MAP[(r + 1) * LONGITUDES + (l + 1) % LONGITUDES] * dl;
         return FAINTEST + PER_LEVEL * (upper * (1 - dr) + lower * dr);
+    }
+
+    /** In a class of its own: threads that help may not wait for the class that is being made. */
+    private static final class Survey {
+
+        static float[] levels() {
+            float[] map = new float[LONGITUDES * LATITUDES];
+            IntStream.range(0, LATITUDES).parallel().forEach(row -> {
+                for (int l = 0; l < LONGITUDES; l++) {
+                    map[row * LONGITUDES + l] = MilkyWay.level(Galaxy.icrs(l, row - NORTH));
+                }
+            });
+            return map;
+        }
     }
 }

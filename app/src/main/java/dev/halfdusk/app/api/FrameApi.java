@@ -1,0 +1,145 @@
+package dev.halfdusk.app.api;
+
+import dev.halfdusk.app.pictures.Png;
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Skyline;
+import dev.halfdusk.core.sky.Star;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a camera frames. */
+@RestController
+@RequestMapping("/api/frame")
+@Tag(name = "frame", description = "Stars and photographs through a lens")
+class FrameApi {
+
+    private static final Range MAGNITUDE = new Range("magnitude", -2, 6.5, "");
+    private static final Range ROLL = new Range("roll", -180, 180, "\u00b0");
+
+    /**
+     * A star in the frame.
+     *
+     * @param name empty where it has none
+     * @param hip number in the Hipparcos catalogue
+     * @param x millimetres to the right of the picture's middle
+     * @param y millimetres below it
+     */
+    public record StarInFrame(String name, int hip, double magnitude, double x, double y) {}
+
+    @GetMapping("/stars")
+    @Operation(
+            summary = "Stars in a frame, brightest first",
+            description =
+                    "Apparent places without refraction through a rectilinear lens, stars above the horizon. x right"
+                            + " and y down in millimetres on the sensor as seen in the picture, origin in its middle; roll is"
+                            + " positive clockwise seen from behind the camera.")
+    List<StarInFrame> stars(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam Instant time,
+            @RequestParam double azimuth,
+            @RequestParam double altitude,
+            @RequestParam(defaultValue = "0") double roll,
+            @RequestParam double focal,
+            @RequestParam(defaultValue = "36") double sensorWidth,
+            @RequestParam(defaultValue = "24") double sensorHeight,
+            @RequestParam(defaultValue = "5") double maxMagnitude) {
+        MAGNITUDE.check(maxMagnitude);
+        Observer observer = Observer.at(new Site(lat, lon, elevation));
+        Moment moment = Moment.at(time);
+        Framing framing = framing(new Sensor(sensorWidth, sensorHeight, 5), focal, azimuth, altitude, roll);
+        return Star.brighterThan(maxMagnitude).stream()
+                .map(star -> {
+                    Vector local = moment.local(star.place(), observer);
+                    return local.z() <= 0
+                            ? null
+                            : framing.project(local)
+                                    .filter(framing::holds)
+                                    .map(p -> new StarInFrame(star.name(), star.hip(), star.magnitude(), p.x(), p.y()))
+                                    .orElse(null);
+                })
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    private static Framing framing(Sensor sensor, double focal, double azimuth, double altitude, double roll) {
+        Range.AZIMUTH.check(azimuth);
+        Range.ALTITUDE.check(altitude);
+        ROLL.check(roll);
+        return Framing.of(new Optics(sensor, focal, Projection.RECTILINEAR), azimuth, altitude, roll);
+    }
+
+    @GetMapping("/photograph.png")
+    @Operation(
+            summary = "A simulated photograph of a frame",
+            description =
+                    "The whole frame reduced to a width (16 to 2400 px). darkness: a class from 1 to 9, or a zenith"
+                            + " from 15 to 22.5 mag/arcsec\u00b2. The same seed gives the same picture. Open horizon.")
+    ResponseEntity<byte[]> photograph(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam Instant time,
+            @RequestParam double azimuth,
+            @RequestParam double altitude,
+            @RequestParam(defaultValue = "0") double roll,
+            @RequestParam double focal,
+            @RequestParam(defaultValue = "36") double sensorWidth,
+            @RequestParam(defaultValue = "24") double sensorHeight,
+            @RequestParam(defaultValue = "6000") int pixelsAcross,
+            @RequestParam double aperture,
+            @RequestParam double shutter,
+            @RequestParam double iso,
+            @RequestParam(defaultValue = "3") double darkness,
+            @RequestParam(defaultValue = "1") long seed,
+            @RequestParam(defaultValue = "960") int width) {
+        Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
+        Scene scene = new Scene(
+                Moment.at(time),
+                Observer.at(new Site(lat, lon, elevation)),
+                SkyGlow.ofZenith(ExposureApi.zenith(darkness)),
+                Skyline.FLAT,
+                List.of());
+        Response response = Response.generic(sensor.pitchUm());
+        Shot shot = new Shot(
+                framing(sensor, focal, azimuth, altitude, roll),
+                response,
+                response.quantumEfficiency() * 0.9,
+                aperture,
+                aperture,
+                shutter,
+                iso,
+                0,
+                4000,
+                false);
+        Window window = Window.whole(sensor, width);
+        Photograph taken = Photograph.take(scene, shot, window, seed);
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .body(Png.of(taken.rgb(), window.width(), window.height()));
+    }
+}

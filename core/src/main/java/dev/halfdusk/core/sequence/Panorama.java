@@ -1,0 +1,173 @@
+package dev.halfdusk.core.sequence;
+
+import dev.halfdusk.core.exposure.Sidereal;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.sky.Galaxy;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Rows and columns of frames that cover a part of the sky with a promised overlap. Level camera; azimuths on the clicks of
+ * the head, tilts on whole degrees. Made for rectilinear lenses and fisheyes alike, through the real projection.
+ *
+ * @param frames row by row from below, each row from left to right
+ * @param stepDeg between columns
+ * @param tilts of the rows, degrees
+ */
+public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double stepDeg, List<Double> tilts) {
+
+    public static final Range OVERLAP = new Range("overlap", 10, 70, " %");
+    public static final Range CLICK = new Range("click of the head", 1, 60, "\u00b0");
+    public static final Range SETTLE = new Range("time to turn and settle", 0, 120, " s");
+    public static final Range MARGIN = new Range("margin", 0, 60, "\u00b0");
+
+    private static final int EDGE_POINTS = 24;
+    private static final int MOST_ROWS = 12;
+    private static final double TURN_DEG = 360;
+    private static final double HIGHEST_TILT = 85;
+
+    /**
+     * What should be in the picture.
+     *
+     * @param fromAzimuthDeg left end, clockwise to the right end
+     * @param overlap share of a frame that the next one sees too, 0 to 1
+     */
+    public record Wanted(
+            double fromAzimuthDeg,
+            double toAzimuthDeg,
+            double bottomAltitudeDeg,
+            double topAltitudeDeg,
+            double overlap,
+            double clickDeg) {
+
+        public double widthDeg() {
+            double width = Angles.turn(toAzimuthDeg - fromAzimuthDeg);
+            return width == 0 ? TURN_DEG : width;
+        }
+    }
+
+    /** One frame. */
+    public record Frame(int row, int column, double azimuthDeg, double altitudeDeg) {}
+
+    /** The arch of the Milky Way from end to end, its top inside, with a margin beyond; a little ground below. */
+    public static Wanted arch(Galaxy.Arch arch, double marginDeg, double overlap, double clickDeg) {
+        double from = Angles.turn(arch.leftFootDeg() - marginDeg);
+        double to = Angles.turn(arch.rightFootDeg() + marginDeg);
+        double top = Math.min(89, arch.topAltitudeDeg() + Math.min(15, marginDeg / 2 + 5));
+        return new Wanted(from, to, -8, top, overlap, clickDeg);
+    }
+
+    public static Panorama of(Wanted wanted, Optics optics) {
+        List<Double> tilts = new ArrayList<>();
+        double step = TURN_DEG;
+        double covered = wanted.bottomAltitudeDeg;
+        while (tilts.size() < MOST_ROWS && covered < wanted.topAltitudeDeg) {
+            double overlap = tilts.isEmpty() ? 0 : wanted.overlap * optics.heightDeg();
+            double tilt = tiltFor(optics, wanted, covered - overlap);
+            if (!tilts.isEmpty() && tilt <= tilts.get(tilts.size() - 1)) {
+                break;
+            }
+            tilts.add(tilt);
+            step = Math.min(step, step(optics, tilt, wanted));
+            covered = topEdge(optics, tilt, step(optics, tilt, wanted));
+        }
+        List<Frame> frames = new ArrayList<>();
+        double width = wanted.widthDeg();
+        for (int row = 0; row < tilts.size(); row++) {
+            // a frame answers for half a step to each side only: farther out its edges bend away
+            int columns = Math.max(1, (int) Math.ceil(width / step - 1e-9));
+            double first = wanted.fromAzimuthDeg + width / 2 - (columns - 1) * step / 2;
+            for (int column = 0; column < columns; column++) {
+                frames.add(new Frame(row, column, Angles.turn(first + column * step), tilts.get(row)));
+            }
+        }
+        return new Panorama(wanted, optics, List.copyOf(frames), step, List.copyOf(tilts));
+    }
+
+    /** Half of the azimuths that a frame sees at every wanted altitude it covers: the narrowest place of its side edge. */
+    private static double half(Optics optics, double tilt, Wanted wanted) {
+        Framing framing = Framing.of(optics, 0, tilt, 0);
+        double narrowest = 180;
+        for (int i = 0; i <= EDGE_POINTS; i++) {
+            double y = optics.sensor().heightMm() * ((double) i / EDGE_POINTS - 0.5);
+            Vector seen = framing.see(new Point(optics.sensor().widthMm() / 2, y));
+            double altitude = seen.latitudeDeg();
+            if (altitude >= wanted.bottomAltitudeDeg - 5 && altitude <= wanted.topAltitudeDeg + 5) {
+                narrowest = Math.min(narrowest, Math.abs(azimuth(seen)));
+            }
+        }
+        return narrowest == 180 ? optics.widthDeg() / 2 : narrowest;
+    }
+
+    private static double azimuth(Vector seen) {
+        return Math.toDegrees(Math.atan2(seen.x(), seen.y()));
+    }
+
+    /** Between columns: what the overlap leaves of a frame, down to a click. */
+    private static double step(Optics optics, double tilt, Wanted wanted) {
+        double free = 2 * half(optics, tilt, wanted) * (1 - wanted.overlap);
+        return Math.max(wanted.clickDeg, Math.floor(free / wanted.clickDeg + 1e-9) * wanted.clickDeg);
+    }
+
+    /** The highest tilt, in whole degrees, whose frames side by side still see down to an altitude. */
+    private static double tiltFor(Optics optics, Wanted wanted, double bottomDeg) {
+        double best = Math.floor(bottomDeg);
+        for (double tilt = Math.floor(bottomDeg); tilt <= HIGHEST_TILT; tilt++) {
+            if (bottomEdge(optics, tilt, step(optics, tilt, wanted)) > bottomDeg) {
+                break;
+            }
+            best = tilt;
+        }
+        return best;
+    }
+
+    /** Highest altitude of the lower edge, as far as the neighbour leaves it to this frame. */
+    private static double bottomEdge(Optics optics, double tilt, double step) {
+        return edge(optics, tilt, step, 0.5, true);
+    }
+
+    /** Lowest altitude of the upper edge, likewise. */
+    private static double topEdge(Optics optics, double tilt, double step) {
+        return edge(optics, tilt, step, -0.5, false);
+    }
+
+    private static double edge(Optics optics, double tilt, double step, double side, boolean highest) {
+        Framing framing = Framing.of(optics, 0, tilt, 0);
+        double found =
+                framing.see(new Point(0, side * optics.sensor().heightMm())).latitudeDeg();
+        for (int i = 0; i <= EDGE_POINTS; i++) {
+            double x = optics.sensor().widthMm() / 2 * i / EDGE_POINTS;
+            Vector seen = framing.see(new Point(x, side * optics.sensor().heightMm()));
+            if (Math.abs(azimuth(seen)) <= step / 2 + 0.5) {
+                double altitude = seen.latitudeDeg();
+                found = highest ? Math.max(found, altitude) : Math.min(found, altitude);
+            }
+        }
+        return found;
+    }
+
+    public int rows() {
+        return tilts.size();
+    }
+
+    /** Whether the rows reach the wanted top. */
+    public boolean complete() {
+        return !tilts.isEmpty()
+                && topEdge(optics, tilts.get(tilts.size() - 1), stepDeg) >= wanted.topAltitudeDeg - 1e-9;
+    }
+
+    /** From the first opening to the last closing. */
+    public double seconds(double shutterSeconds, double settleSeconds) {
+        return frames.size() * shutterSeconds + (frames.size() - 1) * settleSeconds;
+    }
+
+    /** How far the sky turns between the first frame and the last, degrees. */
+    public double turnDeg(double shutterSeconds, double settleSeconds) {
+        return seconds(shutterSeconds, settleSeconds) * Sidereal.ARCSEC_PER_SECOND / 3600;
+    }
+}

@@ -1,0 +1,2 @@
+/** Many frames that belong together. */
+package dev.halfdusk.core.sequence;

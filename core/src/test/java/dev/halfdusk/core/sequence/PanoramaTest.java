@@ -1,0 +1,91 @@
+package dev.halfdusk.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Galaxy;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PanoramaTest {
+
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+
+    private static int seeing(Panorama p, double azimuth, double altitude) {
+        int count = 0;
+        for (Panorama.Frame f : p.frames()) {
+            Framing framing = Framing.of(p.optics(), f.azimuthDeg(), f.altitudeDeg(), 0);
+            if (framing.project(Framing.direction(azimuth, altitude))
+                    .filter(framing::holds)
+                    .isPresent()) {
+                count++;
+            }
+        }
+        return count;
+    }
+
+    @ParameterizedTest(name = "{0} mm, upright {1}, {2}° to {3}°, up to {4}°, overlap {5}")
+    @CsvSource({
+        "20, true, 90, 270, 30, 0.3",
+        "20, false, 80, 260, 35, 0.3",
+        "35, true, 300, 120, 55, 0.4",
+        "35, false, 350, 40, 20, 0.25",
+        "50, true, 0, 0, 25, 0.3",
+        "14, true, 100, 280, 75, 0.35",
+        "85, false, 170, 200, 30, 0.2"
+    })
+    void every_wanted_direction_is_seen_and_neighbours_overlap(
+            double focal, boolean upright, double from, double to, double top, double overlap) {
+        Optics level = new Optics(SENSOR, focal, Projection.RECTILINEAR);
+        Optics optics = upright ? level.portrait() : level;
+        Panorama p = Panorama.of(new Panorama.Wanted(from, to, -8, top, overlap, 1), optics);
+        assertThat(p.complete()).isTrue();
+        double width = p.wanted().widthDeg();
+        for (double a = 0; a <= width; a += width / 60) {
+            for (double h = -8; h <= top; h += (top + 8) / 25) {
+                assertThat(seeing(p, from + a, h))
+                        .as("%.1f°, %.1f°", from + a, h)
+                        .isPositive();
+            }
+        }
+        // neighbours in a row: at the tilt's own altitude the shared part is at least the promised share of a frame
+        if (p.frames().size() > 1 && p.frames().get(1).row() == 0) {
+            Framing one = Framing.of(optics, 0, p.tilts().get(0), 0);
+            double half = Math.abs(Math.toDegrees(Math.atan2(
+                    one.see(new Framing.Point(optics.sensor().widthMm() / 2, 0)).x(),
+                    one.see(new Framing.Point(optics.sensor().widthMm() / 2, 0)).y())));
+            assertThat(2 * half - p.stepDeg()).isGreaterThanOrEqualTo(overlap * 2 * half - 1e-6);
+        }
+        assertThat(p.frames()).allMatch(f -> f.altitudeDeg() == Math.rint(f.altitudeDeg()));
+        assertThat(p.stepDeg()).isEqualTo(Math.rint(p.stepDeg()));
+    }
+
+    @Test
+    void a_low_arch_takes_one_row_and_a_high_one_more() {
+        Optics upright = new Optics(SENSOR, 20, Projection.RECTILINEAR).portrait();
+        Galaxy.Arch low = new Galaxy.Arch(20, true, 60, 240, 35, 150);
+        Galaxy.Arch high = new Galaxy.Arch(70, true, 20, 200, 85, 110);
+        Panorama one = Panorama.of(Panorama.arch(low, 15, 0.3, 5), upright);
+        Panorama more = Panorama.of(Panorama.arch(high, 15, 0.3, 5), upright);
+        assertThat(one.rows()).isEqualTo(1);
+        assertThat(more.rows()).isGreaterThan(1);
+        assertThat(one.wanted().fromAzimuthDeg()).isEqualTo(45);
+        assertThat(one.wanted().toAzimuthDeg()).isEqualTo(255);
+        assertThat(one.frames().size()).isBetween(5, 9);
+        assertThat(one.stepDeg() % 5).isZero();
+    }
+
+    @Test
+    void time_and_turn_of_the_sky() {
+        Panorama p = Panorama.of(
+                new Panorama.Wanted(90, 270, 0, 30, 0.3, 5), new Optics(SENSOR, 20, Projection.RECTILINEAR).portrait());
+        int n = p.frames().size();
+        assertThat(p.seconds(10, 5)).isEqualTo(n * 10 + (n - 1) * 5.0);
+        assertThat(p.turnDeg(10, 5)).isCloseTo((n * 10 + (n - 1) * 5) * 15.0411 / 3600, within(1e-9));
+    }
+}
