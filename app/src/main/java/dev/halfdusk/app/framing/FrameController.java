@@ -78,7 +78,7 @@ class FrameController {
         }
         FrameAsked a = asked.get();
         Proposal p = a.proposal();
-        boolean photograph = "photograph".equals(form.value("view"));
+        boolean photograph = "photograph".equals(form.value("view")) && !form.has("drawing");
         model.addAttribute("asked", a);
         model.addAttribute("view", view(a, p));
         model.addAttribute("query", address(form));
@@ -137,7 +137,8 @@ class FrameController {
             "frames",
             "pause"
         }) {
-            if (form.has(name)) {
+            boolean single = "1".equals(form.value("frames")) && (name.equals("frames") || name.equals("pause"));
+            if (form.has(name) && !single) {
                 uri.queryParam(name, form.value(name));
             }
         }

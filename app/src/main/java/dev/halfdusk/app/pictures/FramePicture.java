@@ -90,7 +90,7 @@ public record FramePicture(
                 sensor.heightMm() * SCALE,
                 SkyColour.hex(SkyColour.of(sun, zenith)),
                 SkyColour.hex(SkyColour.of(Math.min(8, sun + 2.5), zenith)),
-                dark ? d.milkyWay(lamps) : List.of(),
+                dark && options.trailSeconds == 0 ? d.milkyWay(lamps) : List.of(),
                 dark && options.trailSeconds == 0 ? d.stars() : List.of(),
                 dark && options.figures ? d.figures() : "",
                 options.grid ? d.grid() : "",

@@ -36,7 +36,10 @@ class EveryPageBrowserTest extends BrowserTest {
         "/bench",
         "/bench?part=ground",
         "/bench?part=stops&t1=x",
-        "/bench?part=test"
+        "/bench?part=test",
+        "/frame?place=1&rig=1",
+        "/frame?place=1&rig=1&view=photograph",
+        "/frame/panorama?place=1&roll=x"
     };
 
     @ParameterizedTest

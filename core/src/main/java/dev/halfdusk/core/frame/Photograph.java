@@ -26,6 +26,9 @@ public final class Photograph {
     private static final double FULL_MOON_CD = 4900;
     private static final double ROUGHNESS = 0.5;
 
+    /** What a camera's colour matrix adds, since its filters overlap. */
+    private static final double VIVID = 1.8;
+
     private final Window window;
     private final float[][] electrons;
     private final double saturation;
@@ -229,15 +232,21 @@ public final class Photograph {
         IntStream.range(0, window.height()).parallel().forEach(y -> {
             for (int x = 0; x < window.width(); x++) {
                 int at = y * window.width() + x;
-                int value = 0;
-                for (int c = 0; c < 3; c++) {
-                    int i = (int) Math.max(0, Math.min(CURVE, electrons[c][at] * scale[c]));
-                    value = value << 8 | TONE[i] & 0xff;
-                }
+                double red = electrons[0][at] * scale[0];
+                double green = electrons[1][at] * scale[1];
+                double blue = electrons[2][at] * scale[2];
+                double grey = 0.25 * red + 0.5 * green + 0.25 * blue;
+                int value = tone(grey + VIVID * (red - grey)) << 16
+                        | tone(grey + VIVID * (green - grey)) << 8
+                        | tone(grey + VIVID * (blue - grey));
                 out[at] = value;
             }
         });
         return out;
+    }
+
+    private static int tone(double share) {
+        return TONE[(int) Math.max(0, Math.min(CURVE, share))] & 0xff;
     }
 
     /** Shares of the green pixels from black to white. */

@@ -1,0 +1,167 @@
+package dev.halfdusk.app.framing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.sky.Site;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.ZoneId;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+
+@SpringBootTest
+@AutoConfigureMockMvc
+class FramePagesTest {
+
+    @DynamicPropertySource
+    static void folder(DynamicPropertyRegistry registry) throws IOException {
+        TestFolder.use(registry);
+    }
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    private String base;
+
+    @BeforeEach
+    void place() {
+        long id = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        places.addMark(id, new Mark("Stack <1>", 170, 200, 40, 20, 0));
+        base = "?rig=1&place=" + id + "&night=2027-06-08";
+    }
+
+    private String body(String path) throws Exception {
+        return web.perform(get(path))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    private static String value(String page, String field) {
+        return page.replaceAll("(?s).*name=\"" + field + "\"[^>]*value=\"([^\"]*)\".*", "$1");
+    }
+
+    @Test
+    void the_drawing_is_small_and_holds_what_is_in_the_frame() throws Exception {
+        String page = body("/frame" + base);
+        String svg = page.substring(page.indexOf("frame-air") - 400, page.lastIndexOf("</svg>"));
+        assertThat(svg.length()).isLessThan(150_000);
+        assertThat(page).contains(">core</text>").contains("Stack &lt;1&gt;").contains("84\u00b0 \u00d7 62\u00b0");
+        assertThat(body("/frame" + base + "&upright=on")).contains("62\u00b0 \u00d7 84\u00b0");
+        assertThat(body("/frame" + base + "&grid=on&figures=on&drift=on").length())
+                .isGreaterThan(page.length());
+    }
+
+    @Test
+    void things_are_put_where_they_are_wanted() throws Exception {
+        String pole = body("/frame" + base + "&put=pole&third=lower");
+        assertThat(value(pole, "azimuth")).isEqualTo("0.0");
+        assertThat(Double.parseDouble(value(pole, "altitude"))).isBetween(44.0, 52.0);
+        String mark = web.perform(get("/frame" + base + "&third=middle&azimuth=10&altitude=10")
+                        .param("put", "mark-Stack <1>"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(Double.parseDouble(value(mark, "azimuth"))).isBetween(169.9, 170.1);
+        assertThat(body("/frame" + base + "&put=nonsense")).contains("30\u00b0 up");
+    }
+
+    @Test
+    void stepping_the_ribbon_moves_the_sky_and_not_the_camera() throws Exception {
+        String one = body("/frame" + base + "&azimuth=180&altitude=20&minute=700");
+        String later = body("/frame" + base + "&azimuth=180&altitude=20&minute=760");
+        assertThat(value(one, "azimuth")).isEqualTo(value(later, "azimuth"));
+        assertThat(one).contains("23:40");
+        assertThat(later).contains("00:40").isNotEqualTo(one);
+    }
+
+    @Test
+    void the_photograph_and_its_crop_are_pictures() throws Exception {
+        assertThat(body("/frame" + base + "&view=photograph"))
+                .contains("/frame/photograph.png?")
+                .contains("Simulated photograph at");
+        for (String path : new String[] {"/frame/photograph.png" + base, "/frame/crop.png" + base + "&x=0&y=1"}) {
+            byte[] png = web.perform(get(path + "&azimuth=170&altitude=20"))
+                    .andExpect(content().contentType("image/png"))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsByteArray();
+            assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isIn(960, 600);
+        }
+        web.perform(get("/frame/photograph.png" + base + "&focal=9")).andExpect(status().isUnprocessableEntity());
+    }
+
+    @Test
+    void trails_say_how_long_they_take_and_how_wide_their_gaps_are() throws Exception {
+        assertThat(body("/frame" + base + "&frames=120&shutter=30&pause=1"))
+                .contains("120 frames, 1 h 2 min, arcs of 15.5\u00b0")
+                .contains("gaps of 0.3 px");
+    }
+
+    @Test
+    void a_panorama_lists_its_frames_and_warns_of_a_high_arch() throws Exception {
+        String low = body("/frame/panorama" + base + "&minute=600&upright=on");
+        assertThat(low).contains("between them").contains("would allow");
+        String high = body("/frame/panorama" + base + "&minute=960");
+        assertThat(high).contains("too high for one row");
+        assertThat(body("/frame/panorama" + base + "&range=own&left=170&right=190&top=20"))
+                .contains(">frames</span>");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "/frame|focal=9|20 to 20 mm",
+                "/frame|azimuth=500&altitude=3|0 to 360",
+                "/frame|roll=x|is not a number",
+                "/frame|frames=0|1 to 2000",
+                "/frame|shutter=0|14400 s",
+                "/frame|night=1850-01-01|2000-01-02",
+                "/frame/panorama|overlap=90|10 to 70 %",
+                "/frame/panorama|click=0|1 to 60",
+                "/frame/panorama|range=own&top=95|89"
+            })
+    void bad_entries_are_answered(String path, String query, String answer) throws Exception {
+        String start = query.contains("night=") ? base.replace("&night=2027-06-08", "") : base;
+        web.perform(get(path + start + "&" + query))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-90,0,UTC", "90,0,UTC", "69.65,18.96,Europe/Oslo", "-43.9,170.4,Pacific/Auckland", "0,180,Pacific/Fiji"
+    })
+    void every_place_on_earth_has_a_frame(double latitude, double longitude, String zone) throws Exception {
+        long id = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
+                .id();
+        for (String night : new String[] {"2027-06-21", "2027-12-21"}) {
+            body("/frame?place=" + id + "&night=" + night);
+            body("/frame/panorama?place=" + id + "&night=" + night);
+            web.perform(get("/frame/photograph.png?place=" + id + "&night=" + night))
+                    .andExpect(status().isOk());
+        }
+    }
+}
