@@ -11,6 +11,7 @@ import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Rig;
@@ -60,6 +61,11 @@ public record FrameAsked(
                 framing(), Moment.at(when), night.observer(), place.glow(), place.skyline(), rig, aperture, 3, 10));
     }
 
+    /** With the stars in focus, by two pixels. */
+    Depth depth() {
+        return Depth.of(optics().focalMm(), aperture, Depth.pixelCircleMm(rig.body().sensor()));
+    }
+
     double seconds(Proposal p) {
         return shutter.orElse(p.seconds());
     }
@@ -92,6 +98,6 @@ public record FrameAsked(
                 : Optional.empty();
         double whole = frames > 1 ? trails().seconds(seconds(p)) : 0;
         return FramePicture.of(
-                scene(), framing(), new FramePicture.Options(figures, grid, field, whole, seconds(p), pause));
+                scene(), framing(), new FramePicture.Options(figures, grid, field, whole, seconds(p), pause, depth().nearAtStarsM()));
     }
 }

@@ -11,7 +11,6 @@ import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.optics.Depth;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.List;
@@ -90,10 +89,6 @@ class FrameController {
     }
 
     private static View view(FrameAsked a, Proposal p) {
-        Depth depth = Depth.of(
-                a.optics().focalMm(),
-                a.aperture(),
-                Depth.pixelCircleMm(a.rig().body().sensor()));
         return new View(
                 Words.clock(a.when(), a.place().zone()),
                 Words.number(a.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(a.azimuthDeg()) + ", "
@@ -115,7 +110,7 @@ class FrameController {
                                 + "\u00b0, gaps of "
                                 + Words.number(a.pause() * 15.0411 / a.optics().plateScaleArcsec(), 1)
                                 + " px at the most",
-                "sharp from " + Words.number(depth.nearAtStarsM(), 1) + " m with the stars in focus");
+                "sharp from " + Words.number(a.depth().nearAtStarsM(), 1) + " m with the stars in focus");
     }
 
     /** What the picture depends on, for the addresses of its images. */

@@ -69,14 +69,20 @@ public record FramePicture(
     /** The moon's disc and the lit part of it. */
     public record Moon(double x, double y, double radius, String turn, String lit) {}
 
-    /** What is drawn beside the sky itself; trails last so many seconds, 0 for none. */
+    /**
+     * What is drawn beside the sky itself.
+     *
+     * @param trailSeconds how long trails last, 0 for none
+     * @param sharpFromM nearer marks are soft when the stars are in focus
+     */
     public record Options(
             boolean figures,
             boolean grid,
             Optional<DriftField> drift,
             double trailSeconds,
             double shutterSeconds,
-            double pauseSeconds) {}
+            double pauseSeconds,
+            double sharpFromM) {}
 
     public static FramePicture of(Scene scene, Framing framing, Options options) {
         Drawing d = new Drawing(scene, framing);
@@ -96,7 +102,9 @@ public record FramePicture(
                 options.grid ? d.grid() : "",
                 d.altitudeLine(0),
                 d.ground(),
-                scene.marks().stream().flatMap(m -> d.mark(m).stream()).toList(),
+                scene.marks().stream()
+                        .flatMap(m -> d.mark(m, options.sharpFromM).stream())
+                        .toList(),
                 d.planets(),
                 d.moon(),
                 d.pole(),
@@ -311,7 +319,7 @@ public record FramePicture(
             return path.isEmpty() ? "" : path.append('Z').toString();
         }
 
-        Optional<MarkShape> mark(Mark m) {
+        Optional<MarkShape> mark(Mark m, double sharpFromM) {
             double half = m.widthDeg() / 2;
             double[][] corners = {
                 {m.bearingDeg() - half, m.footAltitudeDeg() - 3},
@@ -329,9 +337,10 @@ public record FramePicture(
                         .append(String.format(
                                 Locale.ROOT, "%.1f,%.1f", p.get().x(), p.get().y()));
             }
+            String words = m.distanceM() < sharpFromM ? m.name() + ", soft" : m.name();
             return at(Framing.direction(m.bearingDeg(), m.topAltitudeDeg()))
                     .filter(this::near)
-                    .map(p -> new MarkShape(path + "Z", Math.round(p.x()), Math.round(p.y() - 8), m.name()));
+                    .map(p -> new MarkShape(path + "Z", Math.round(p.x()), Math.round(p.y() - 8), words));
         }
 
         List<Named> planets() {

@@ -1,0 +1,69 @@
+package dev.halfdusk.bench;
+
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Skyline;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** Settings and simulated photographs; photographs use all cores. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 2)
+@Measurement(iterations = 5, time = 2)
+@Fork(1)
+public class FrameBench {
+
+    private static final Sensor SENSOR = Sensor.of(36, 24, 7040);
+    private static final Rig RIG =
+            Rig.of(CameraBody.generic(SENSOR, Dial.THIRD, 51_200), new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+    private static final Framing FRAMING = Framing.of(RIG.optics(20), 176, 23, 0);
+    private static final Observer OBSERVER = Observer.at(SkyBench.SITE);
+    private static final Instant WHEN = Instant.parse("2027-06-09T00:10:00Z");
+    private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
+
+    private final Scene scene = new Scene(Moment.at(WHEN), OBSERVER, GLOW, Skyline.FLAT, List.of());
+    private final Shot shot =
+            new Shot(FRAMING, RIG.body().response(), RIG.efficiency(), 1.8, 1.8, 8, 3200, 0, 4000, false);
+
+    @Benchmark
+    public Proposal proposal() {
+        return Proposal.of(
+                new Proposal.Request(FRAMING, Moment.at(WHEN), OBSERVER, GLOW, Skyline.FLAT, RIG, 1.8, 3, 10));
+    }
+
+    @Benchmark
+    public int[] photograph960() {
+        return Photograph.take(scene, shot, Window.whole(SENSOR, 960), 1).rgb();
+    }
+
+    @Benchmark
+    public int[] crop600() {
+        return Photograph.take(scene, shot, Window.crop(SENSOR, 0, 0, 600, 400), 1)
+                .rgb();
+    }
+}
