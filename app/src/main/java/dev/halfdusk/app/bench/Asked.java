@@ -2,7 +2,6 @@ package dev.halfdusk.app.bench;
 
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.core.exposure.FrameSky;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.night.Night;
@@ -50,10 +49,5 @@ record Asked(
                 aperture,
                 tolerancePx,
                 signalToNoise));
-    }
-
-    /** The zenith at that minute, which lights the ground. */
-    double zenithMagnitude() {
-        return glow.zenith(FrameSky.lamps(Moment.at(when), night.observer())).magnitude();
     }
 }

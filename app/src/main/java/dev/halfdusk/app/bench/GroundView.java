@@ -61,14 +61,14 @@ public record GroundView(
         }
         Depth pixel = depth(asked, Depth.pixelCircleMm(asked.rig().body().sensor()));
         Depth print = depth(asked, Depth.printCircleMm(asked.rig().body().sensor()));
-        double ground = Foreground.electronsPerSecond(asked.zenithMagnitude(), asked.rig(), asked.aperture());
+        double ground = Foreground.electronsPerSecond(p.sky().groundMagnitude(), asked.rig(), asked.aperture());
         LightPainting lamp = new LightPainting(lumen.getAsDouble(), beam.getAsDouble(), distance.getAsDouble());
         return Optional.of(new GroundView(
                 List.of(
                         focus("two pixels, looked at closely", pixel, near.getAsDouble()),
                         focus("0.03 mm by crop, for prints", print, near.getAsDouble())),
                 blend(pixel, near.getAsDouble()),
-                Words.number(asked.zenithMagnitude(), 2),
+                Words.number(p.sky().groundMagnitude(), 2),
                 Foreground.choices(
                                 ground,
                                 asked.rig().body().response(),

@@ -19,7 +19,8 @@ class TooLarge {
                     "The file is larger than 8 MB. Places need far less: leave out tracks and pictures.");
         }
         ModelAndView page = new ModelAndView(
-                "error", Map.of("status", HttpStatus.PAYLOAD_TOO_LARGE.value(), "why", "The file is larger than 8 MB."));
+                "error",
+                Map.of("status", HttpStatus.PAYLOAD_TOO_LARGE.value(), "why", "The file is larger than 8 MB."));
         page.setStatus(HttpStatus.PAYLOAD_TOO_LARGE);
         return page;
     }

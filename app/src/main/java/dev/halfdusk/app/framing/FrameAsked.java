@@ -41,7 +41,8 @@ public record FrameAsked(
         OptionalDouble shutter,
         OptionalInt iso,
         int frames,
-        double pause) {
+        double pause,
+        double lampLux) {
 
     public Optics optics() {
         Optics level = rig.optics(onLensMm);
@@ -53,7 +54,7 @@ public record FrameAsked(
     }
 
     Scene scene() {
-        return new Scene(Moment.at(when), night.observer(), place.glow(), place.skyline(), marks);
+        return new Scene(Moment.at(when), night.observer(), place.glow(), place.skyline(), marks, lampLux);
     }
 
     Proposal proposal() {
@@ -63,7 +64,8 @@ public record FrameAsked(
 
     /** With the stars in focus, by two pixels. */
     Depth depth() {
-        return Depth.of(optics().focalMm(), aperture, Depth.pixelCircleMm(rig.body().sensor()));
+        return Depth.of(
+                optics().focalMm(), aperture, Depth.pixelCircleMm(rig.body().sensor()));
     }
 
     double seconds(Proposal p) {
@@ -98,6 +100,8 @@ public record FrameAsked(
                 : Optional.empty();
         double whole = frames > 1 ? trails().seconds(seconds(p)) : 0;
         return FramePicture.of(
-                scene(), framing(), new FramePicture.Options(figures, grid, field, whole, seconds(p), pause, depth().nearAtStarsM()));
+                scene(),
+                framing(),
+                new FramePicture.Options(figures, grid, field, whole, seconds(p), pause, depth().nearAtStarsM()));
     }
 }

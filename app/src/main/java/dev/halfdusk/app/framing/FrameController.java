@@ -107,7 +107,8 @@ class FrameController {
                                         Duration.ofSeconds(Math.round(a.trails().seconds(a.seconds(p)))))
                                 + ", arcs of "
                                 + Words.number(a.trails().seconds(a.seconds(p)) * 15.0411 / 3600, 1)
-                                + "\u00b0, gaps of "
+                                + "\u00b0, " + Words.number(a.trails().seconds(a.seconds(p)) / 864, 0)
+                                + " % of full circles, gaps of "
                                 + Words.number(a.pause() * 15.0411 / a.optics().plateScaleArcsec(), 1)
                                 + " px at the most",
                 "sharp from " + Words.number(a.depth().nearAtStarsM(), 1) + " m with the stars in focus");
@@ -130,7 +131,8 @@ class FrameController {
             "shutter",
             "iso",
             "frames",
-            "pause"
+            "pause",
+            "lamp"
         }) {
             boolean single = "1".equals(form.value("frames")) && (name.equals("frames") || name.equals("pause"));
             if (form.has(name) && !single) {

@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
@@ -65,7 +66,10 @@ class FrameForm {
         form.putIfEmpty("focal", plain(shortest));
         form.putIfEmpty("aperture", plain(rig.apertures(shortest).min()));
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
-        form.putIfEmpty("roll", "0").putIfEmpty("frames", "1").putIfEmpty("pause", "1");
+        form.putIfEmpty("roll", "0")
+                .putIfEmpty("frames", "1")
+                .putIfEmpty("pause", "1")
+                .putIfEmpty("lamp", "0");
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         OptionalDouble aperture =
                 focal.isEmpty() ? OptionalDouble.empty() : form.number("aperture", rig.apertures(focal.getAsDouble()));
@@ -76,6 +80,7 @@ class FrameForm {
         OptionalDouble shutter = form.has("shutter") ? form.number("shutter", Range.SHUTTER) : OptionalDouble.empty();
         OptionalLong iso = form.has("iso") ? form.whole("iso", Range.ISO) : OptionalLong.empty();
         OptionalLong minute = form.has("minute") ? form.whole("minute", MINUTE) : OptionalLong.empty();
+        OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -114,7 +119,8 @@ class FrameForm {
                 shutter,
                 iso.isPresent() ? OptionalInt.of((int) iso.getAsLong()) : OptionalInt.empty(),
                 (int) frames.getAsLong(),
-                pause.getAsDouble()));
+                pause.getAsDouble(),
+                lamp.getAsDouble()));
     }
 
     private static Instant best(Night night) {

@@ -246,13 +246,13 @@ public record FramePicture(
                     boolean wanted = near(p.get()) || last != null && near(last);
                     if (wanted) {
                         if (!drawing && last != null) {
-                            path.append(String.format(Locale.ROOT, "M%.0f,%.0f", last.x(), last.y()));
+                            path.append(String.format(Locale.ROOT, "M%.1f,%.1f", last.x(), last.y()));
                             drawing = true;
                         }
                         path.append(drawing ? 'L' : 'M')
                                 .append(String.format(
                                         Locale.ROOT,
-                                        "%.0f,%.0f",
+                                        "%.1f,%.1f",
                                         p.get().x(),
                                         p.get().y()));
                         drawing = true;

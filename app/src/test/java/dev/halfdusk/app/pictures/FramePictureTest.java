@@ -29,8 +29,7 @@ class FramePictureTest {
     private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
 
     private static Scene scene(String when, Mark... marks) {
-        return new Scene(
-                Moment.at(Instant.parse(when)), LEDGE, SkyGlow.ofZenith(21.5), Skyline.FLAT, List.of(marks));
+        return new Scene(Moment.at(Instant.parse(when)), LEDGE, SkyGlow.ofZenith(21.5), Skyline.FLAT, List.of(marks));
     }
 
     private static FramePicture picture(Scene scene, double focal, double azimuth, double altitude, double trails) {
@@ -58,8 +57,7 @@ class FramePictureTest {
 
     @Test
     void by_day_there_are_no_stars_and_marks_say_whether_they_are_sharp() {
-        FramePicture day =
-                picture(scene("2027-06-09T12:00:00Z", new Mark("Hut", 180, 10, 4, 3, 0)), 20, 180, 15, 0);
+        FramePicture day = picture(scene("2027-06-09T12:00:00Z", new Mark("Hut", 180, 10, 4, 3, 0)), 20, 180, 15, 0);
         assertThat(day.stars()).isEmpty();
         assertThat(day.milkyWay()).isEmpty();
         assertThat(day.marks().get(0).name()).isEqualTo("Hut, soft");
@@ -73,8 +71,7 @@ class FramePictureTest {
         var moon = quarter.moment().observed(Body.MOON, LEDGE);
         FramePicture p = picture(quarter, 400, moon.azimuthDeg(), moon.altitudeDeg(), 0);
         // 400 mm × the moon's angular radius, at 20 units a millimetre
-        assertThat(p.moon().radius())
-                .isCloseTo(400 * Math.toRadians(moon.semidiameterDeg()) * 20, within(0.3));
+        assertThat(p.moon().radius()).isCloseTo(400 * Math.toRadians(moon.semidiameterDeg()) * 20, within(0.3));
         double turn = Double.parseDouble(p.moon().turn().replaceAll(".*rotate\\(([-0-9.]+)\\)", "$1"));
         assertThat(Math.cos(Math.toRadians(turn))).isPositive(); // a setting first quarter is lit on its right
     }

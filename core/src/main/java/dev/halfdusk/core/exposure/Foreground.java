@@ -1,5 +1,6 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Range;
@@ -14,16 +15,12 @@ import java.time.Duration;
 import java.util.List;
 import java.util.stream.IntStream;
 
-/**
- * Exposures for the ground, which is lit by the sky overhead and gives back a tenth of it. Grass is like that; wet rock and
- * woods are a stop or two darker, sand and snow one to three stops brighter.
- */
+/** Exposures for the ground, as bright as {@link GroundLight} says. */
 public final class Foreground {
 
     /** Ground should stand here on the axis of the histogram. */
     public static final double PEAK = 0.2;
 
-    private static final double REFLECTANCE = 0.1;
     private static final Duration STEP = Duration.ofMinutes(10);
 
     private Foreground() {}
@@ -31,10 +28,10 @@ public final class Foreground {
     /** One way to expose the ground. */
     public record Choice(int iso, double seconds) {}
 
-    /** Electrons a second from the ground under a zenith of a brightness. */
-    public static double electronsPerSecond(double zenithMagnitude, Rig rig, double aperture) {
-        double ground = Luminance.magnitude(REFLECTANCE * Luminance.of(zenithMagnitude));
-        return SkyElectrons.perSecond(ground, aperture, rig.body().sensor().pitchUm(), rig.efficiency());
+    /** Electrons a second from ground of a brightness. */
+    public static double electronsPerSecond(double groundMagnitude, Rig rig, double aperture) {
+        return SkyElectrons.perSecond(
+                groundMagnitude, aperture, rig.body().sensor().pitchUm(), rig.efficiency());
     }
 
     /** Times for the ground to stand at a fifth of the axis, at whole stops of ISO; what takes over four hours is left out. */
@@ -55,8 +52,8 @@ public final class Foreground {
             Observer observer, Interval night, SkyGlow glow, Rig rig, double aperture, double iso, double seconds) {
         double wanted = Tone.share(PEAK) * rig.body().response().saturationE(iso) / seconds;
         Fact brightness = moment -> {
-            double zenith = glow.zenith(FrameSky.lamps(moment, observer)).magnitude();
-            return Math.log(electronsPerSecond(zenith, rig, aperture) / wanted);
+            double ground = GroundLight.luminance(glow, FrameSky.lamps(moment, observer));
+            return Math.log(electronsPerSecond(Luminance.magnitude(ground), rig, aperture) / wanted);
         };
         return Events.over(night.from(), night.to(), STEP).find(brightness);
     }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Vector;
@@ -20,9 +21,10 @@ import java.util.Arrays;
  *
  * @param magnitudes of the sky points, dark first; those of a level sky at 45° where the frame holds only ground
  * @param groundShare part of the points that are ground
- * @param zenithMagnitude of the same sky overhead, which lights the ground
+ * @param zenithMagnitude of the same sky overhead
+ * @param groundMagnitude of open ground, lit by sky and moon
  */
-public record FrameSky(double[] magnitudes, double groundShare, double zenithMagnitude) {
+public record FrameSky(double[] magnitudes, double groundShare, double zenithMagnitude, double groundMagnitude) {
 
     private static final int COLUMNS = 13;
     private static final int ROWS = 9;
@@ -43,10 +45,12 @@ public record FrameSky(double[] magnitudes, double groundShare, double zenithMag
             }
         }
         double zenith = glow.zenith(lamps).magnitude();
+        double ground = Luminance.magnitude(GroundLight.luminance(glow, lamps));
         double share = 1 - (double) sky / found.length;
         if (sky == 0) {
             Vector half = Framing.direction(180, 45);
-            return new FrameSky(new double[] {magnitude(half, 180, 45, moment, observer, glow, lamps)}, share, zenith);
+            return new FrameSky(
+                    new double[] {magnitude(half, 180, 45, moment, observer, glow, lamps)}, share, zenith, ground);
         }
         double[] sorted = Arrays.copyOf(found, sky);
         Arrays.sort(sorted);
@@ -55,7 +59,7 @@ public record FrameSky(double[] magnitudes, double groundShare, double zenithMag
             sorted[i] = sorted[sorted.length - 1 - i];
             sorted[sorted.length - 1 - i] = swap;
         }
-        return new FrameSky(sorted, share, zenith);
+        return new FrameSky(sorted, share, zenith, ground);
     }
 
     /** Sun and moon as the sky needs them. */
@@ -93,11 +97,4 @@ public record FrameSky(double[] magnitudes, double groundShare, double zenithMag
     public double darkestMagnitude() {
         return magnitudes[0];
     }
-
-    /** Brightness of open ground under this sky: a tenth of the light that falls on it comes back. */
-    public double groundMagnitude() {
-        return Luminance.magnitude(GROUND_REFLECTANCE * Luminance.of(zenithMagnitude));
-    }
-
-    private static final double GROUND_REFLECTANCE = 0.1;
 }

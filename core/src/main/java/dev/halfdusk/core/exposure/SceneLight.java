@@ -29,9 +29,9 @@ public final class SceneLight {
             new Scene("Street by its lamps", 3, 1.5),
             new Scene("Skyline of a town in blue hour", 3, 1),
             new Scene("Skyline of a town at night", 1, 1),
-            new Scene("Land under a full moon", -2.5, 0.5),
-            new Scene("Land under a half moon", -5.5, 0.7),
-            new Scene("Land under stars alone", -8.5, 1));
+            new Scene("Land under a full moon", -3, 0.5),
+            new Scene("Land under a half moon", -6.3, 0.7),
+            new Scene("Land under stars alone", -11, 1));
 
     /** Seconds for an exposure value at an aperture and ISO. */
     public static double seconds(double ev, double aperture, double iso) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Vector;
@@ -19,12 +20,9 @@ import java.util.stream.IntStream;
 final class Backdrop {
 
     private static final int STEP = 8;
-    private static final double REFLECTANCE = 0.1;
 
     /** Veil of a lens around a bright lamp: 10 E / θ² cd/m² in the eye, of which a clean lens makes a fiftieth. */
     private static final double VEIL = 10 * 0.02;
-
-    private static final double FULL_MOON_LUX = 0.25;
 
     private final int columns;
     private final float[] red;
@@ -43,11 +41,9 @@ final class Backdrop {
         above = new float[columns * rows];
         perLuminance = electronsPerLuminance(shot);
         SkyGlow.Lamps lamps = scene.lamps();
-        ground = REFLECTANCE * Luminance.of(scene.glow().zenith(lamps).magnitude()) * perLuminance;
+        ground = perLuminance * (GroundLight.luminance(scene.glow(), lamps) + GroundLight.ofLux(scene.lampLux()));
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
-        double lit = FULL_MOON_LUX
-                * Math.pow(
-                        10, -0.4 * (0.026 * lamps.moonPhaseAngleDeg() + 4e-9 * Math.pow(lamps.moonPhaseAngleDeg(), 4)));
+        double lit = GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90);
         IntStream.range(0, rows).parallel().forEach(row -> {
             for (int column = 0; column < columns; column++) {
                 Point at = window.onSensor(column * STEP, row * STEP);

@@ -27,7 +27,7 @@ public final class Photograph {
     private static final double ROUGHNESS = 0.5;
 
     /** What a camera's colour matrix adds, since its filters overlap. */
-    private static final double VIVID = 1.8;
+    private static final double VIVID = 2.2;
 
     private final Window window;
     private final float[][] electrons;

@@ -11,7 +11,7 @@ final class Tint {
     private static final double DAYLIGHT_K = 5500;
     private static final double[] DAYLIGHT = planck(DAYLIGHT_K);
 
-    static final double[] NATURAL = {0.95, 1, 0.92};
+    static final double[] NATURAL = {0.9, 1, 1.02};
     static final double[] TOWNS = of(2700);
     static final double[] MOON = of(5200);
     static final double[] TWILIGHT = of(14_000);

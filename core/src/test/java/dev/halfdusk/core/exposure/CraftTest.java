@@ -99,6 +99,16 @@ class CraftTest {
     }
 
     @Test
+    void scenes_agree_with_the_light_that_falls_on_them() {
+        // middle grey under so many lux: L = 0.18 E / π, EV = log2(L × 100 / 12.5)
+        double[][] lux = {{-3, 0.22}, {-11, 0.001}};
+        for (double[] pair : lux) {
+            double ev = Math.log(0.18 * pair[1] / Math.PI * 8) / Math.log(2);
+            assertThat(SceneLight.SCENES).anyMatch(s -> s.ev() == pair[0] && Math.abs(s.ev() - ev) <= s.spread());
+        }
+    }
+
+    @Test
     void a_meter_is_fooled_by_a_moon_on_black_and_by_snow() {
         assertThat(SceneLight.meterError(1, 0, 0.18)).isCloseTo(0, within(1e-9));
         assertThat(SceneLight.meterError(1 / 64.0, 30, 0.18)).isCloseTo(6, within(0.001));

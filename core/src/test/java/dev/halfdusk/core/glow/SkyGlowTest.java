@@ -132,4 +132,20 @@ class SkyGlowTest {
         assertThatThrownBy(() -> SkyGlow.ofZenith(30)).hasMessageContaining("15 to 22.5");
         assertThatThrownBy(() -> new Dome("x", 0, -1, 5)).hasMessageContaining("0 to 500 km");
     }
+
+    @Test
+    void land_under_a_full_moon_is_as_bright_as_photographers_say() {
+        SkyGlow.Lamps full = new SkyGlow.Lamps(-40, 0, 60, 180, 0);
+        SkyGlow.Lamps none = new SkyGlow.Lamps(-40, 0, -40, 0, 180);
+        // exposure value at ISO 100 of a mid-grey scene: log2(L × 100 / 12.5), here of ground half a stop and more
+        // darker
+        double ev = Math.log(GroundLight.luminance(SkyGlow.natural(), full) * 8) / Math.log(2);
+        double dark = Math.log(GroundLight.luminance(SkyGlow.natural(), none) * 8) / Math.log(2);
+        assertThat(ev).isBetween(-4.6, -3.4);
+        assertThat(dark).isBetween(-13.5, -11.5);
+        assertThat(GroundLight.moonLux(0, 90)).isCloseTo(0.22, within(0.02));
+        assertThat(GroundLight.moonLux(0, -1)).isZero();
+        assertThat(GroundLight.moonLux(90, 45)).isLessThan(GroundLight.moonLux(0, 45) / 8);
+        assertThat(GroundLight.ofLux(10)).isCloseTo(0.318, within(0.001));
+    }
 }

@@ -1,0 +1,45 @@
+package dev.halfdusk.core.glow;
+
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * How bright open ground is at night: it gives back a tenth of what falls on it, from the sky (taken as even, as bright as
+ * its zenith), from the moon itself, and from lamps. Grass is like that; wet rock and woods are a stop or two darker, sand
+ * and snow one to three stops brighter.
+ */
+public final class GroundLight {
+
+    public static final Range LUX = new Range("lamp light on the ground", 0, 1000, " lx");
+
+    private static final double REFLECTANCE = 0.1;
+
+    /** Illuminance of a star of magnitude 0 is 10^(−0.4 × 14.18) lux. */
+    private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
+
+    private static final double FULL_MOON_MAGNITUDE = -12.73;
+
+    private GroundLight() {}
+
+    /** cd/m² of level ground under a sky. */
+    public static double luminance(SkyGlow glow, SkyGlow.Lamps lamps) {
+        double sky = Luminance.of(glow.zenith(lamps).magnitude());
+        return REFLECTANCE * sky + ofLux(moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg()));
+    }
+
+    /** cd/m² of level ground in some light. */
+    public static double ofLux(double lux) {
+        return REFLECTANCE / Math.PI * lux;
+    }
+
+    /** Lux on level ground from the moon in clear air: 0.22 from a full one overhead. 0 below the horizon. */
+    public static double moonLux(double phaseAngleDeg, double moonAltitudeDeg) {
+        if (moonAltitudeDeg <= 0) {
+            return 0;
+        }
+        double a = Math.abs(phaseAngleDeg);
+        double magnitude = FULL_MOON_MAGNITUDE + 0.026 * a + 4e-9 * a * a * a * a;
+        return Math.pow(10, -0.4 * (magnitude - MAGNITUDE_OF_ONE_LUX))
+                * Air.transmission(SkyGlow.CLEAR, Air.mass(moonAltitudeDeg))
+                * Math.sin(Math.toRadians(moonAltitudeDeg));
+    }
+}

@@ -1,0 +1,199 @@
+package dev.halfdusk.core.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Galaxy;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PartsOfAPhotographTest {
+
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+
+    private static double[] meanAndVariance(double expected, double read, double pixels) {
+        int n = 400_000;
+        double sum = 0;
+        double squares = 0;
+        for (int i = 0; i < n; i++) {
+            double v = Noise.counted(expected, read, pixels, Noise.bits(11, i));
+            sum += v;
+            squares += v * v;
+        }
+        double mean = sum / n;
+        return new double[] {mean, squares / n - mean * mean};
+    }
+
+    @ParameterizedTest(name = "{0} electrons, read noise {1}, {2} pixels")
+    @CsvSource({"0.4, 0, 1", "3, 1.6, 1", "23, 2, 1", "25, 2, 1", "5000, 3, 1", "3, 1.6, 25", "800, 2, 53.8"})
+    void counts_have_the_mean_and_variance_of_poisson_and_reading(double expected, double read, double pixels) {
+        double[] found = meanAndVariance(expected, read, pixels);
+        double variance = (expected + read * read) / pixels;
+        assertThat(found[0]).isCloseTo(expected, within(0.006 * expected + 0.01));
+        assertThat(found[1]).isCloseTo(variance, within(0.015 * variance));
+    }
+
+    @Test
+    void faint_counts_are_whole_electrons_and_never_negative() {
+        for (int i = 0; i < 10_000; i++) {
+            double v = Noise.counted(2, 0, 1, Noise.bits(3, i));
+            assertThat(v).isGreaterThanOrEqualTo(0).isEqualTo(Math.rint(v));
+        }
+    }
+
+    @Test
+    void neighbouring_pixels_are_independent() {
+        int n = 200_000;
+        double product = 0;
+        for (int i = 0; i < n; i++) {
+            product += (Noise.counted(100, 2, 1, Noise.bits(5, i)) - 100)
+                    * (Noise.counted(100, 2, 1, Noise.bits(5, i + 1)) - 100);
+        }
+        assertThat(product / n / 104).isCloseTo(0, within(0.01));
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {2700, 4000, 5500, 9000})
+    void balancing_for_a_lamp_makes_it_grey(double kelvin) {
+        double[] tint = Tint.of(kelvin);
+        double[] gain = Tint.balance(kelvin);
+        for (int c = 0; c < 3; c++) {
+            assertThat(tint[c] * gain[c]).isCloseTo(1, within(1e-9));
+        }
+    }
+
+    @Test
+    void cold_lamps_are_red_and_hot_ones_blue() {
+        assertThat(Tint.of(5500)).containsExactly(new double[] {1, 1, 1}, within(1e-9));
+        assertThat(Tint.of(2700)[0]).isGreaterThan(1.5);
+        assertThat(Tint.of(2700)[2]).isLessThan(0.5);
+        assertThat(Tint.of(12_000)[2]).isGreaterThan(1.2);
+    }
+
+    @Test
+    void windows_go_to_the_sensor_and_back() {
+        Window whole = Window.whole(SENSOR, 960);
+        assertThat(whole.height()).isEqualTo(640);
+        assertThat(whole.binned()).isCloseTo(6.25, within(1e-9));
+        Window crop = Window.crop(SENSOR, 5, -3, 600, 400);
+        for (Window w : new Window[] {whole, crop}) {
+            Framing.Point mm = w.onSensor(123.25, 77.5);
+            Framing.Point back = w.inPicture(mm);
+            assertThat(back.x()).isCloseTo(123.25, within(1e-9));
+            assertThat(back.y()).isCloseTo(77.5, within(1e-9));
+        }
+        assertThat(crop.onSensor(300, 200).x()).isCloseTo(5, within(0.001));
+        assertThat(crop.onSensor(300, 200).y()).isCloseTo(-3, within(0.001));
+    }
+
+    @Test
+    void a_crop_stays_inside_the_frame() {
+        Window corner = Window.crop(SENSOR, -18, 12, 600, 400);
+        assertThat(corner.leftPx()).isZero();
+        assertThat(corner.topPx()).isCloseTo(3600, within(1e-6));
+        assertThatThrownBy(() -> Window.whole(SENSOR, 5)).isInstanceOf(OutOfRange.class);
+    }
+
+    @Test
+    void clouds_are_brighter_in_the_band_than_at_the_pole_and_have_lanes() {
+        assertThat(Clouds.factor(Galaxy.icrs(3, -3))).isGreaterThan(1);
+        assertThat(Clouds.factor(new Vector(0, 0, 1))).isLessThan(0.5);
+        double least = 2;
+        double most = 0;
+        for (int l = 0; l < 360; l += 2) {
+            double factor = Clouds.factor(Galaxy.icrs(l, 1));
+            least = Math.min(least, factor);
+            most = Math.max(most, factor);
+        }
+        assertThat(least).isLessThan(0.9);
+        assertThat(most).isGreaterThan(1.1).isLessThan(1.7);
+        // around the seam of the map
+        assertThat(Clouds.factor(Galaxy.icrs(359.9, 0))).isCloseTo(Clouds.factor(Galaxy.icrs(0.1, 0)), within(0.05));
+    }
+
+    @Test
+    void made_up_stars_are_as_many_as_real_ones_and_denser_in_the_band() {
+        int inBand = 0;
+        int faint = 0;
+        for (int i = 0; i < FaintStars.COUNT; i++) {
+            Vector v = new Vector(FaintStars.X[i], FaintStars.Y[i], FaintStars.Z[i]);
+            assertThat(v.length()).isCloseTo(1, within(1e-5));
+            inBand += Math.abs(Galaxy.latitudeDeg(v)) < 10 ? 1 : 0;
+            faint += FaintStars.MAGNITUDE[i] > 7.5 ? 1 : 0;
+        }
+        // sin 10° of the sphere would be 17 %
+        assertThat(inBand / (double) FaintStars.COUNT).isBetween(0.22, 0.35);
+        assertThat(faint / (double) FaintStars.COUNT).isBetween(0.7, 0.85);
+    }
+
+    private static Shot shot(Projection projection, double aperture, double widest) {
+        Optics optics = new Optics(SENSOR, 20, projection);
+        Response response = Response.generic(6);
+        return new Shot(Framing.of(optics, 0, 45, 0), response, 0.45, aperture, widest, 10, 1600, 0, 5000, false);
+    }
+
+    @Test
+    void light_falls_off_to_the_corners_less_when_stopped_down() {
+        Framing.Point corner = new Framing.Point(18, 12);
+        double theta = Math.atan(Math.hypot(18, 12) / 20);
+        double open = Backdrop.fallOff(shot(Projection.RECTILINEAR, 1.8, 1.8), corner);
+        assertThat(open).isCloseTo(Math.pow(Math.cos(theta), 3), within(1e-9));
+        assertThat(Backdrop.fallOff(shot(Projection.RECTILINEAR, 3.6, 1.8), corner))
+                .isCloseTo(Math.sqrt(open), within(1e-9));
+        assertThat(Backdrop.fallOff(shot(Projection.FISHEYE, 2.8, 2.8), corner)).isGreaterThan(open);
+        assertThat(Backdrop.fallOff(shot(Projection.RECTILINEAR, 1.8, 1.8), new Framing.Point(0, 0)))
+                .isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.5, 1000", "1.3, 1000", "6, 250"})
+    void a_spot_keeps_its_light_whatever_its_size(double sigma, double sum) {
+        Canvas canvas = new Canvas(80, 60);
+        java.util.Arrays.fill(canvas.open, 1);
+        canvas.spot(40.3, 29.8, sigma, sum, new double[] {1.2, 1, 0.8});
+        double green = 0;
+        double red = 0;
+        for (int i = 0; i < 80 * 60; i++) {
+            green += canvas.electrons[1][i];
+            red += canvas.electrons[0][i];
+        }
+        assertThat(green).isCloseTo(sum, within(sum * 1e-4));
+        assertThat(red).isCloseTo(1.2 * sum, within(sum * 1e-3));
+    }
+
+    @Test
+    void spots_beside_the_picture_and_behind_the_ground_add_nothing() {
+        Canvas canvas = new Canvas(40, 30);
+        canvas.spot(-50, 10, 2, 100, new double[] {1, 1, 1});
+        canvas.spot(20, 15, 2, 100, new double[] {1, 1, 1}); // all ground
+        for (float e : canvas.electrons[1]) {
+            assertThat(e).isZero();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 1", "3000, 0", "2, 700"})
+    void trails_have_limits(int frames, double pause) {
+        assertThatThrownBy(() -> new Trails(frames, pause)).isInstanceOf(OutOfRange.class);
+    }
+
+    @Test
+    void shots_have_limits() {
+        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), 0, 45, 0);
+        Response response = Response.generic(6);
+        assertThatThrownBy(() -> new Shot(framing, response, 0.4, 1.8, 1.8, 0, 100, 0, 5000, false))
+                .hasMessageContaining("shutter");
+        assertThatThrownBy(() -> new Shot(framing, response, 0.4, 1.8, 1.8, 1, 100, 0, 900, false))
+                .hasMessageContaining("white balance 900");
+    }
+}
