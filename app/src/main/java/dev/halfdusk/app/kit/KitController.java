@@ -2,10 +2,10 @@ package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -136,10 +136,8 @@ class KitController {
     String load(@RequestParam(required = false) MultipartFile file, Model model, HttpServletResponse response)
             throws IOException {
         try {
-            if (file == null || file.isEmpty()) {
-                throw new IllegalArgumentException("Choose a file.");
-            }
-            int stored = files.read(new String(file.getBytes(), StandardCharsets.UTF_8));
+            String text = Upload.text(file).orElseThrow(() -> new IllegalArgumentException("Choose a file."));
+            int stored = files.read(text);
             return "redirect:/kit?stored=" + stored;
         } catch (IllegalArgumentException e) {
             model.addAttribute("refusal", e.getMessage() + " Nothing was taken.");

@@ -2,15 +2,13 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.night.Alignments;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -58,9 +56,7 @@ class GroundController {
         Place place = find(id);
         Form form = Form.of(typed);
         try {
-            if (file != null && !file.isEmpty()) {
-                form.put("points", text(file.getBytes()));
-            }
+            Upload.text(file).ifPresent(text -> form.put("points", text));
             places.saveSkyline(id, SkylineText.parse(form.value("points")));
         } catch (IllegalArgumentException e) {
             form.reject("points", e.getMessage());
@@ -68,18 +64,6 @@ class GroundController {
             return sheet.show(place, form, Optional.empty(), Optional.empty(), model);
         }
         return "redirect:/places/" + id;
-    }
-
-    private static String text(byte[] file) {
-        try {
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            throw new IllegalArgumentException(
-                    "The file is not text in UTF-8. Save it as such, or paste its lines.", e);
-        }
     }
 
     @GetMapping("/skyline.csv")

@@ -115,7 +115,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
 
     static double metres(long step) {
         double exact = NEAREST_M * Math.pow(SPAN, (double) step / FARTHEST_STEP);
-        double unit = Math.pow(10, Math.floor(Math.log10(exact)) - 1);
+        double unit = Math.pow(10, Math.floor(Math.log10(exact)) - 1) / 2;
         return Math.round(exact / unit) * unit;
     }
 

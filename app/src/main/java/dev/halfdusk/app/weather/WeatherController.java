@@ -6,6 +6,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Interval;
@@ -13,9 +14,6 @@ import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -119,7 +117,7 @@ class WeatherController {
         Night night = night(p, date);
         Form form = new Form().put("forecast", forecast);
         try {
-            String text = file == null || file.isEmpty() ? forecast : text(file.getBytes());
+            String text = Upload.text(file).orElse(forecast);
             forecasts.keep(place, WeatherFile.read(text, p.zone(), clock.instant(), json));
         } catch (IllegalArgumentException e) {
             form.reject("forecast", e.getMessage() + " Nothing was taken.");
@@ -127,17 +125,6 @@ class WeatherController {
             return page(p, night, form, model);
         }
         return back(date, place);
-    }
-
-    private static String text(byte[] file) {
-        try {
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            throw new IllegalArgumentException("The file is not text in UTF-8.", e);
-        }
     }
 
     @PostMapping("/forget")

@@ -46,6 +46,76 @@ public record NightWish(
         months = months.isEmpty() ? EnumSet.allOf(Month.class) : Set.copyOf(months);
     }
 
+    NightWish withHours(double least) {
+        return new NightWish(
+                least,
+                sunDepressionDeg,
+                moonAllowanceMag,
+                coreAltitudeDeg,
+                fromAzimuthDeg,
+                toAzimuthDeg,
+                stances,
+                weekdays,
+                months);
+    }
+
+    NightWish withMoonAllowance(double magnitudes) {
+        return new NightWish(
+                hours,
+                sunDepressionDeg,
+                magnitudes,
+                coreAltitudeDeg,
+                fromAzimuthDeg,
+                toAzimuthDeg,
+                stances,
+                weekdays,
+                months);
+    }
+
+    NightWish withCoreAltitude(double degrees) {
+        return new NightWish(
+                hours,
+                sunDepressionDeg,
+                moonAllowanceMag,
+                degrees,
+                fromAzimuthDeg,
+                toAzimuthDeg,
+                stances,
+                weekdays,
+                months);
+    }
+
+    NightWish anywhere() {
+        return new NightWish(
+                hours, sunDepressionDeg, moonAllowanceMag, coreAltitudeDeg, 0, 0, stances, weekdays, months);
+    }
+
+    NightWish anyStance() {
+        return new NightWish(
+                hours,
+                sunDepressionDeg,
+                moonAllowanceMag,
+                coreAltitudeDeg,
+                fromAzimuthDeg,
+                toAzimuthDeg,
+                Set.of(),
+                weekdays,
+                months);
+    }
+
+    NightWish on(Set<DayOfWeek> otherWeekdays, Set<Month> otherMonths) {
+        return new NightWish(
+                hours,
+                sunDepressionDeg,
+                moonAllowanceMag,
+                coreAltitudeDeg,
+                fromAzimuthDeg,
+                toAzimuthDeg,
+                stances,
+                otherWeekdays,
+                otherMonths);
+    }
+
     boolean wantsAzimuth(double azimuthDeg) {
         if (fromAzimuthDeg == toAzimuthDeg) {
             return true;

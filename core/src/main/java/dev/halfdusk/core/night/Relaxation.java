@@ -17,84 +17,26 @@ public record Relaxation(String what, NightWish wish) {
     public static List<Relaxation> of(NightWish w) {
         List<Relaxation> all = new ArrayList<>();
         if (w.hours() > 0.5) {
-            all.add(new Relaxation(
-                    "half the hours", copy(w, w.hours() / 2, w.moonAllowanceMag(), w.coreAltitudeDeg())));
+            all.add(new Relaxation("half the hours", w.withHours(w.hours() / 2)));
         }
         if (w.coreAltitudeDeg() > 5) {
-            all.add(new Relaxation("the core from 5\u00b0 up", copy(w, w.hours(), w.moonAllowanceMag(), 5)));
+            all.add(new Relaxation("the core from 5\u00b0 up", w.withCoreAltitude(5)));
         }
         if (w.moonAllowanceMag() < 0.5) {
-            all.add(new Relaxation("moonlight up to half a magnitude", copy(w, w.hours(), 0.5, w.coreAltitudeDeg())));
+            all.add(new Relaxation("moonlight up to half a magnitude", w.withMoonAllowance(0.5)));
         }
         if (w.fromAzimuthDeg() != w.toAzimuthDeg()) {
-            all.add(new Relaxation(
-                    "the core in any direction",
-                    new NightWish(
-                            w.hours(),
-                            w.sunDepressionDeg(),
-                            w.moonAllowanceMag(),
-                            w.coreAltitudeDeg(),
-                            0,
-                            0,
-                            w.stances(),
-                            w.weekdays(),
-                            w.months())));
+            all.add(new Relaxation("the core in any direction", w.anywhere()));
         }
         if (!w.stances().isEmpty()) {
-            all.add(new Relaxation(
-                    "the Milky Way any way up",
-                    new NightWish(
-                            w.hours(),
-                            w.sunDepressionDeg(),
-                            w.moonAllowanceMag(),
-                            w.coreAltitudeDeg(),
-                            w.fromAzimuthDeg(),
-                            w.toAzimuthDeg(),
-                            Set.of(),
-                            w.weekdays(),
-                            w.months())));
+            all.add(new Relaxation("the Milky Way any way up", w.anyStance()));
         }
         if (w.weekdays().size() < DayOfWeek.values().length) {
-            all.add(new Relaxation(
-                    "any weekday",
-                    new NightWish(
-                            w.hours(),
-                            w.sunDepressionDeg(),
-                            w.moonAllowanceMag(),
-                            w.coreAltitudeDeg(),
-                            w.fromAzimuthDeg(),
-                            w.toAzimuthDeg(),
-                            w.stances(),
-                            Set.of(),
-                            w.months())));
+            all.add(new Relaxation("any weekday", w.on(Set.of(), w.months())));
         }
         if (w.months().size() < Month.values().length) {
-            all.add(new Relaxation(
-                    "any month",
-                    new NightWish(
-                            w.hours(),
-                            w.sunDepressionDeg(),
-                            w.moonAllowanceMag(),
-                            w.coreAltitudeDeg(),
-                            w.fromAzimuthDeg(),
-                            w.toAzimuthDeg(),
-                            w.stances(),
-                            w.weekdays(),
-                            Set.of())));
+            all.add(new Relaxation("any month", w.on(w.weekdays(), Set.of())));
         }
         return List.copyOf(all);
-    }
-
-    private static NightWish copy(NightWish w, double hours, double moonAllowanceMag, double coreAltitudeDeg) {
-        return new NightWish(
-                hours,
-                w.sunDepressionDeg(),
-                moonAllowanceMag,
-                coreAltitudeDeg,
-                w.fromAzimuthDeg(),
-                w.toAzimuthDeg(),
-                w.stances(),
-                w.weekdays(),
-                w.months());
     }
 }
