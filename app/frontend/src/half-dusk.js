@@ -64,5 +64,14 @@
     for (const mark of document.querySelectorAll("[data-notch]")) mark.setAttribute("x", share);
   });
 
+  // what moves asks now and then; once at rest it asks again, so that the last position counts
+  const timers = new WeakMap();
+  document.addEventListener("input", (e) => {
+    const form = e.target.closest("[data-rest]");
+    if (!form) return;
+    clearTimeout(timers.get(form));
+    timers.set(form, setTimeout(() => form.dispatchEvent(new Event("rest")), 150));
+  });
+
   for (const button of document.querySelectorAll("[data-print]")) button.addEventListener("click", () => window.print());
 })();
