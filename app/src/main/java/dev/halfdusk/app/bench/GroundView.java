@@ -28,7 +28,6 @@ public record GroundView(
         String lampWords) {
 
     static final Range NEAR = new Range("nearest thing", 0.2, 1000, " m");
-    private static final double WHOLE_MINUTES = 90;
     private static final double BLUE_SECONDS = 15;
 
     /** One notion of sharp. */
@@ -74,7 +73,7 @@ public record GroundView(
                                 asked.rig().body().response(),
                                 asked.rig().body().topIso())
                         .stream()
-                        .map(c -> new TimeRow(c.iso(), time(c.seconds())))
+                        .map(c -> new TimeRow(c.iso(), Words.exposure(c.seconds())))
                         .toList(),
                 blueHour(asked),
                 Portrait.choices(
@@ -92,8 +91,8 @@ public record GroundView(
                                         : Words.number(Math.abs(c.offStops()), 1) + " stops "
                                                 + (c.offStops() < 0 ? "darker" : "brighter")))
                         .toList(),
-                time(lamp.secondsStill(asked.aperture(), lampIso.getAsDouble())),
-                time(lamp.secondsSwept(asked.aperture(), lampIso.getAsDouble(), area.getAsDouble())),
+                Words.exposure(lamp.secondsStill(asked.aperture(), lampIso.getAsDouble())),
+                Words.exposure(lamp.secondsSwept(asked.aperture(), lampIso.getAsDouble(), area.getAsDouble())),
                 Words.number(lamp.lux(), 1) + " lux on a spot of " + Words.number(lamp.spotM2(), 1) + " m\u00b2"));
     }
 
@@ -134,18 +133,6 @@ public record GroundView(
         return m < 10
                 ? Words.number(m, 2) + " m"
                 : m < 1000 ? Words.number(m, 1) + " m" : Words.number(m / 1000, 1) + " km";
-    }
-
-    static String time(double seconds) {
-        if (seconds < 0.28) {
-            return "1/" + Math.round(1 / seconds) + " s";
-        }
-        if (seconds < 1) {
-            return Words.number(seconds, 2) + " s";
-        }
-        return seconds < WHOLE_MINUTES
-                ? Words.number(seconds, seconds < 10 ? 1 : 0) + " s"
-                : Words.number(seconds / 60, seconds < 600 ? 1 : 0) + " min";
     }
 
     private static List<String> blueHour(Asked asked) {

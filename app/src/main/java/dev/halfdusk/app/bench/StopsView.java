@@ -117,18 +117,18 @@ public record StopsView(
                 Stops.bracket(body.dial(), wanted.seconds(), (int) each.getAsLong(), apart.getAsDouble()).stream()
                         .map(s -> s.label() + " s")
                         .toList(),
-                GroundView.time(test) + ", on the dial "
+                Words.exposure(test) + ", on the dial "
                         + body.dial().nearest(test).label() + " s",
-                GroundView.time(film.seconds(metered, metering)) + " (metered " + GroundView.time(metered) + ")",
+                Words.exposure(film.seconds(metered, metering)) + " (metered " + Words.exposure(metered) + ")",
                 Film.subjects((int) left.getAsLong(), bracket) + " subjects with " + bracket + " frames each",
-                GroundView.time(scene),
+                Words.exposure(scene),
                 body.dial().nearest(scene).label() + " s",
                 meter(share.getAsDouble() / 100, darker.getAsDouble()),
                 SceneLight.SCENES.stream()
                         .map(s -> new SceneRow(
                                 s.name(),
                                 Words.trimmed(s.ev()) + " \u00b1 " + Words.trimmed(s.spread()),
-                                GroundView.time(SceneLight.seconds(s.ev(), asked.aperture(), sceneIso.getAsDouble()))))
+                                Words.exposure(SceneLight.seconds(s.ev(), asked.aperture(), sceneIso.getAsDouble()))))
                         .toList()));
     }
 

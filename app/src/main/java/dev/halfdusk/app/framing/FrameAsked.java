@@ -42,7 +42,8 @@ public record FrameAsked(
         OptionalInt iso,
         int frames,
         double pause,
-        double lampLux) {
+        double lampLux,
+        double kelvin) {
 
     public Optics optics() {
         Optics level = rig.optics(onLensMm);
@@ -86,7 +87,7 @@ public record FrameAsked(
                 seconds(p),
                 isoOr(p),
                 0,
-                4000,
+                kelvin,
                 rig.support().tracks());
     }
 

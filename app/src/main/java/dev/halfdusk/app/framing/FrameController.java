@@ -96,7 +96,7 @@ class FrameController {
                 Words.trimmed(Math.round(a.optics().focalMm() * 10) / 10.0) + " mm, "
                         + Words.number(a.optics().widthDeg(), 0) + "\u00b0 \u00d7 "
                         + Words.number(a.optics().heightDeg(), 0) + "\u00b0",
-                a.shutter().isPresent() ? Words.trimmed(a.shutter().getAsDouble()) : p.label(),
+                a.shutter().isPresent() ? Words.exposure(a.shutter().getAsDouble()) : p.label() + " s",
                 Words.trimmed(a.aperture()),
                 a.isoOr(p),
                 Words.number(p.isos().get(0).peak(), 2),
@@ -132,7 +132,8 @@ class FrameController {
             "iso",
             "frames",
             "pause",
-            "lamp"
+            "lamp",
+            "kelvin"
         }) {
             boolean single = "1".equals(form.value("frames")) && (name.equals("frames") || name.equals("pause"));
             if (form.has(name) && !single) {

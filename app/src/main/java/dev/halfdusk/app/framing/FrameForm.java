@@ -6,6 +6,7 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.ground.Mark;
@@ -69,7 +70,8 @@ class FrameForm {
         form.putIfEmpty("roll", "0")
                 .putIfEmpty("frames", "1")
                 .putIfEmpty("pause", "1")
-                .putIfEmpty("lamp", "0");
+                .putIfEmpty("lamp", "0")
+                .putIfEmpty("kelvin", "4000");
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         OptionalDouble aperture =
                 focal.isEmpty() ? OptionalDouble.empty() : form.number("aperture", rig.apertures(focal.getAsDouble()));
@@ -81,6 +83,7 @@ class FrameForm {
         OptionalLong iso = form.has("iso") ? form.whole("iso", Range.ISO) : OptionalLong.empty();
         OptionalLong minute = form.has("minute") ? form.whole("minute", MINUTE) : OptionalLong.empty();
         OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
+        OptionalDouble kelvin = form.number("kelvin", Shot.KELVIN);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -120,7 +123,8 @@ class FrameForm {
                 iso.isPresent() ? OptionalInt.of((int) iso.getAsLong()) : OptionalInt.empty(),
                 (int) frames.getAsLong(),
                 pause.getAsDouble(),
-                lamp.getAsDouble()));
+                lamp.getAsDouble(),
+                kelvin.getAsDouble()));
     }
 
     private static Instant best(Night night) {

@@ -60,6 +60,19 @@ public final class Words {
         return minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
     }
 
+    /** A time to expose: "1/125 s", "0.5 s", "8 s", "4.2 min". */
+    public static String exposure(double seconds) {
+        if (seconds < 0.28) {
+            return "1/" + Math.round(1 / seconds) + " s";
+        }
+        if (seconds < 1) {
+            return number(seconds, 2) + " s";
+        }
+        return seconds < 90
+                ? number(seconds, seconds < 10 ? 1 : 0) + " s"
+                : number(seconds / 60, seconds < 600 ? 1 : 0) + " min";
+    }
+
     /** "today", "tomorrow", "in 12 days", "12 days ago". */
     public static String away(LocalDate today, LocalDate date) {
         long days = date.toEpochDay() - today.toEpochDay();

@@ -139,6 +139,8 @@ class FramePagesTest {
                 "/frame|roll=x|is not a number",
                 "/frame|frames=0|1 to 2000",
                 "/frame|shutter=0|14400 s",
+                "/frame|kelvin=100|2000 to 12000 K",
+                "/frame|lamp=-1|0 to 1000 lx",
                 "/frame|night=1850-01-01|2000-01-02",
                 "/frame/panorama|overlap=90|10 to 70 %",
                 "/frame/panorama|click=0|1 to 60",

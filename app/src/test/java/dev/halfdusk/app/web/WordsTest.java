@@ -63,4 +63,18 @@ class WordsTest {
     void how_far_away(LocalDate date, String words) {
         assertThat(Words.away(LocalDate.of(2027, 6, 8), date)).isEqualTo(words);
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0.008, 1/125 s",
+        "0.25, 1/4 s",
+        "0.5, 0.50 s",
+        "8, 8.0 s",
+        "25.4, 25 s",
+        "150, 2.5 min",
+        "7200, 120 min"
+    })
+    void exposures_are_written_as_on_a_camera(double seconds, String words) {
+        assertThat(Words.exposure(seconds)).isEqualTo(words);
+    }
 }
