@@ -4,6 +4,9 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 
 /**
  * A piece of work in steps, and how far it has come.
@@ -87,14 +90,14 @@ public final class Job<T> {
     /** Waits for the end, but not longer; whether it came. */
     boolean await(long millis) {
         try {
-            result.get(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+            result.get(millis, TimeUnit.MILLISECONDS);
             return true;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return false;
-        } catch (java.util.concurrent.TimeoutException e) {
+        } catch (TimeoutException e) {
             return false;
-        } catch (java.util.concurrent.ExecutionException | CancellationException e) {
+        } catch (ExecutionException | CancellationException e) {
             return true;
         }
     }

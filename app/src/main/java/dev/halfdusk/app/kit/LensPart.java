@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.DoubleStream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -159,9 +160,8 @@ class LensPart implements Part {
                         "view",
                         bodies.stream()
                                 .flatMap(b -> (l.lens().isPrime()
-                                                ? java.util.stream.DoubleStream.of(
-                                                        l.lens().shortestMm())
-                                                : java.util.stream.DoubleStream.of(
+                                                ? DoubleStream.of(l.lens().shortestMm())
+                                                : DoubleStream.of(
                                                         l.lens().shortestMm(),
                                                         l.lens().longestMm()))
                                         .mapToObj(f -> view(b, l.lens(), f)))

@@ -7,6 +7,7 @@ import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -27,7 +28,7 @@ class Forecasts {
         this.db = db;
     }
 
-    private record Origin(Forecast.Source source, java.time.Instant issued) {}
+    private record Origin(Forecast.Source source, Instant issued) {}
 
     /** All that touch a span; hours of one source that were issued at different times stay apart. */
     List<Forecast> touching(long place, Interval span) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.optics.Response;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * The histogram that a frame of this sky will show: sky and ground with their noise, without stars.
@@ -18,11 +19,7 @@ public record Histogram(double[] bins) {
      * @param electronsPerSecond of a pixel, for each magnitude
      */
     public static Histogram of(
-            FrameSky sky,
-            java.util.function.DoubleUnaryOperator electronsPerSecond,
-            Response response,
-            double seconds,
-            double iso) {
+            FrameSky sky, DoubleUnaryOperator electronsPerSecond, Response response, double seconds, double iso) {
         double[] bins = new double[BINS];
         double skyWeight = (1 - sky.groundShare()) / sky.magnitudes().length;
         double dark = response.darkEPerSecond() * seconds;

@@ -1,7 +1,9 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.IsoDial;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -139,11 +141,11 @@ public record NextChange(String what, double stops, String cost) {
     }
 
     private static int nextIso(State s, double factor) {
-        return dev.halfdusk.core.optics.IsoDial.nearest(s.isos, s.iso * factor);
+        return IsoDial.nearest(s.isos, s.iso * factor);
     }
 
     private static String text(String format, Object... values) {
-        return String.format(java.util.Locale.ROOT, format, values);
+        return String.format(Locale.ROOT, format, values);
     }
 
     private static String trim(double aperture) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.IsoDial;
 import java.util.List;
 
 /** People under stars: nobody holds still for ten seconds, so the shutter gets shorter and the ISO higher. */
@@ -32,7 +33,7 @@ public final class Portrait {
                 .map(h -> {
                     Dial.Stop stop = dial.atMost(h.seconds).orElseThrow();
                     double exact = iso * skySeconds / stop.realSeconds();
-                    int step = dev.halfdusk.core.optics.IsoDial.nearest(isoSteps, exact);
+                    int step = IsoDial.nearest(isoSteps, exact);
                     return new Choice(stop, h.who, exact, step, Math.log(step / exact) / Math.log(2));
                 })
                 .toList();

@@ -4,6 +4,7 @@ import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Arithmetic in stops: what two settings differ by, which third one keeps a picture as bright, and brackets. */
 public final class Stops {
@@ -73,7 +74,7 @@ public final class Stops {
 
     /** Shutters around a middle one, from short to long, each so many stops apart; what the dial does not have is left out. */
     public static List<Dial.Stop> bracket(Dial dial, double middleSeconds, int each, double stopsApart) {
-        return java.util.stream.IntStream.rangeClosed(-each, each)
+        return IntStream.rangeClosed(-each, each)
                 .mapToDouble(i -> middleSeconds * Math.pow(2, i * stopsApart))
                 .filter(s -> s <= dial.shutters().get(0).realSeconds() * 1.1
                         && s >= dial.shutters().get(dial.shutters().size() - 1).realSeconds() * 0.9)
