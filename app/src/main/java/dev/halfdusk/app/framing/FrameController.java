@@ -55,7 +55,6 @@ class FrameController {
             String shutter,
             String aperture,
             int iso,
-            String peak,
             String trails,
             String sharp) {}
 
@@ -99,19 +98,16 @@ class FrameController {
                 a.shutter().isPresent() ? Words.exposure(a.shutter().getAsDouble()) : p.label() + " s",
                 Words.trimmed(a.aperture()),
                 a.isoOr(p),
-                Words.number(p.isos().get(0).peak(), 2),
-                a.frames() == 1
-                        ? null
-                        : a.frames() + " frames, "
-                                + Words.span(
-                                        Duration.ofSeconds(Math.round(a.trails().seconds(a.seconds(p)))))
-                                + ", arcs of "
-                                + Words.number(a.trails().seconds(a.seconds(p)) * 15.0411 / 3600, 1)
-                                + "\u00b0, " + Words.number(a.trails().seconds(a.seconds(p)) / 864, 0)
-                                + " % of full circles, gaps of "
-                                + Words.number(a.pause() * 15.0411 / a.optics().plateScaleArcsec(), 1)
-                                + " px at the most",
+                a.frames() == 1 ? null : trails(a, a.seconds(p)),
                 "sharp from " + Words.number(a.depth().nearAtStarsM(), 1) + " m with the stars in focus");
+    }
+
+    private static String trails(FrameAsked a, double shutter) {
+        double turn = a.trails().turnDeg(shutter);
+        return a.frames() + " frames, "
+                + Words.span(Duration.ofSeconds(Math.round(a.trails().seconds(shutter)))) + ", arcs of "
+                + Words.number(turn, 1) + "\u00b0, " + Words.percent(turn / 360) + " of full circles, gaps of "
+                + Words.number(a.trails().gapPx(a.optics()), 1) + " px at the most";
     }
 
     /** What the picture depends on, for the addresses of its images. */

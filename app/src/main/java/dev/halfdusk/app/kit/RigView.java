@@ -5,14 +5,13 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sky.LunarMonth;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.DoubleStream;
 
 /** What follows from a rig's numbers, at the ends of its zoom. */
 public record RigView(NamedRig rig, String weight, String support, List<End> ends) {
-
-    private static final double MOON_DEG = 0.518;
 
     /** One focal length, wide open. */
     public record End(
@@ -48,7 +47,7 @@ public record RigView(NamedRig rig, String weight, String support, List<End> end
         Depth print = Depth.of(focal, aperture, Depth.printCircleMm(optics.sensor()));
         Depth pixel = Depth.of(focal, aperture, Depth.pixelCircleMm(optics.sensor()));
         double pitch = optics.sensor().pitchUm();
-        double moonMm = 2 * focal * Math.tan(Math.toRadians(MOON_DEG / 2));
+        double moonMm = 2 * focal * Math.tan(Math.toRadians(LunarMonth.MEAN_WIDTH_DEG / 2));
         // the disc of a star is as wide as two pixels from here on
         double limit = 2 * pitch / (2.44 * 0.55);
         return new End(

@@ -4,6 +4,7 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.sky.LunarMonth;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -11,9 +12,6 @@ import java.util.Optional;
 /** When something stands over a mark, in the words and numbers of the page. */
 public record MarkView(
         Place place, long id, Mark mark, String target, String direction, String moonFits, List<Row> rows, int hidden) {
-
-    /** The moon's mean width in degrees. */
-    private static final double MOON_DEG = 0.518;
 
     private static final int MOST_ROWS = 120;
 
@@ -32,7 +30,7 @@ public record MarkView(
                 target,
                 Words.number(mark.bearingDeg(), 1) + "\u00b0 " + Angles.compass(mark.bearingDeg()) + ", "
                         + Words.number(mark.topAltitudeDeg(), 1) + "\u00b0 up",
-                Words.number(mark.widthDeg() / MOON_DEG, 1),
+                Words.number(mark.widthDeg() / LunarMonth.MEAN_WIDTH_DEG, 1),
                 shown.stream().limit(MOST_ROWS).map(a -> row(place, a)).toList(),
                 found.size() - Math.min(MOST_ROWS, shown.size()));
     }

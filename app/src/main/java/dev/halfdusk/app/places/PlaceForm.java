@@ -225,6 +225,7 @@ public final class PlaceForm {
         return form.hasErrors() ? null : new Watch(target, tolerance.getAsDouble(), (int) years.getAsLong());
     }
 
-    private static final Map<String, Target> WATCHED =
+    /** What can stand over a mark, by the words of the fields. */
+    public static final Map<String, Target> WATCHED =
             Map.of("core", FixedPoint.CORE, "moon", Body.MOON, "sun", Body.SUN);
 }

@@ -2,14 +2,13 @@ package dev.halfdusk.app.stand;
 
 import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.FullMoonEvenings;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.StandingLine;
-import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
@@ -20,7 +19,6 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -35,9 +33,6 @@ record StandForm(Target target, Instant when, double footM, double part, double 
     private static final double NEAREST_M = 20;
     private static final double SPAN = 1000;
     private static final Duration AFTER_RISE = Duration.ofMinutes(20);
-
-    private static final Map<String, Target> TARGETS =
-            Map.of("core", FixedPoint.CORE, "moon", Body.MOON, "sun", Body.SUN);
 
     /** Fills in what was not asked: the next evening on which it is worth it. */
     static void fill(Form form, Place place, Mark mark, Instant now, Skies skies) {
@@ -72,7 +67,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
 
     /** Reads it; empty where the form now holds complaints. */
     static Optional<StandForm> read(Form form, ZoneId zone, Mark mark) {
-        Target target = TARGETS.get(form.value("body"));
+        Target target = PlaceForm.WATCHED.get(form.value("body"));
         if (target == null) {
             form.reject("body", "Choose the core, the moon or the sun.");
         }

@@ -9,6 +9,7 @@ import dev.halfdusk.core.night.StandingLine;
 import dev.halfdusk.core.night.StandingLine.Spot;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Illumination;
+import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.Moment;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -32,8 +33,6 @@ public record StandView(
         Row chosen,
         List<Row> rows,
         String moons) {
-
-    private static final double MEAN_MOON_DEG = 0.518;
 
     /** One spot. */
     public record Row(
@@ -65,7 +64,7 @@ public record StandView(
         private static final double POINT_RADIUS = 7;
 
         static Picture of(Spot spot, Mark mark, String body) {
-            double moon = spot.bodyWidthDeg() > 0 ? spot.bodyWidthDeg() : MEAN_MOON_DEG;
+            double moon = spot.bodyWidthDeg() > 0 ? spot.bodyWidthDeg() : LunarMonth.MEAN_WIDTH_DEG;
             double foot = spot.topDeg() - spot.markHeightDeg();
             double top = Math.max(spot.topDeg(), spot.bodyDeg() + moon / 2) + 0.8 * moon;
             double bottom = foot - 0.12 * (top - foot);
@@ -95,7 +94,8 @@ public record StandView(
         Moment moment = Moment.at(asked.when());
         double altitude = line.body().refractedAltitudeDeg();
         Optional<Spot> chosen = line.at(asked.distanceM());
-        double width = line.body().semidiameterDeg() > 0 ? 2 * line.body().semidiameterDeg() : MEAN_MOON_DEG;
+        double width =
+                line.body().semidiameterDeg() > 0 ? 2 * line.body().semidiameterDeg() : LunarMonth.MEAN_WIDTH_DEG;
         String lit = asked.target() == Body.MOON
                 ? ", " + Words.percent(Illumination.of(Body.MOON, moment).fraction()) + " lit"
                 : "";

@@ -12,7 +12,9 @@ public final class SkyElectrons {
     public static final Range MAGNITUDE = new Range("sky brightness", -5, 26, " mag/arcsec\u00b2");
     public static final Range EFFICIENCY = new Range("efficiency", 0.01, 1, "");
 
-    private static final double PHOTONS_AT_ZERO = 8.8e5;
+    /** Photons of magnitude 0, a second and square centimetre: of a star, or of a square arcsecond of sky. */
+    public static final double PHOTONS_AT_ZERO = 8.8e5;
+
     private static final double ARCSEC_PER_RADIAN = 206_265;
     private static final double SQUARE_CM_PER_SQUARE_MM = 1e-2;
 

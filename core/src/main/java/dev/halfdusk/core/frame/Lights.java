@@ -1,6 +1,9 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Sidereal;
+import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
@@ -13,10 +16,6 @@ import java.util.Optional;
 /** Points of light, drawn into a picture's electrons: stars and planets with their spread and drift. */
 final class Lights {
 
-    /** Photons of a star of magnitude 0, a second and square centimetre. */
-    private static final double PHOTONS_AT_ZERO = 8.8e5;
-
-    private static final double EXTINCTION = 0.17;
     private static final double PLANET_K = 5500;
     private static final Map<Body, Double> PLANETS =
             Map.of(Body.VENUS, -4.2, Body.MARS, 0.6, Body.JUPITER, -2.3, Body.SATURN, 0.6);
@@ -55,7 +54,9 @@ final class Lights {
     /** Draws them all; the made-up faint ones only if wanted. */
     void draw(boolean faint) {
         double reach = Math.cos(Math.min(
-                Math.PI, Math.toRadians(shot.framing().optics().diagonalDeg() / 2 + 2) + trails.turnRadians(shot)));
+                Math.PI,
+                Math.toRadians(shot.framing().optics().diagonalDeg() / 2 + 2)
+                        + Math.toRadians(trails.turnDeg(shot.seconds()))));
         Vector forward = shot.framing().see(new Point(0, 0));
         for (Star star : Star.all()) {
             Vector icrs = Vector.towards(
@@ -93,10 +94,8 @@ final class Lights {
         if (local.z() < -0.02 && trails.frames() == 1) {
             return;
         }
-        double altitude = Math.max(0, local.latitudeDeg());
-        double cos = Math.cos(Math.toRadians(altitude));
-        double airmass = 1 / Math.sqrt(1 - 0.96 * cos * cos);
-        double perSecond = PHOTONS_AT_ZERO * Math.pow(10, -0.4 * (magnitude + EXTINCTION * airmass)) * perPhoton;
+        double air = Air.transmission(SkyGlow.CLEAR, Air.mass(local.latitudeDeg()));
+        double perSecond = SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * air * perPhoton;
         double[] tint = Tint.of(kelvin);
         for (int frame = 0; frame < trails.frames(); frame++) {
             double start = frame * (shot.seconds() + trails.pauseSeconds());

@@ -2,6 +2,7 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Sidereal;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Optics;
 
 /**
  * Frames one after the other, laid over each other so that the brightest counts.
@@ -26,7 +27,13 @@ public record Trails(int frames, double pauseSeconds) {
         return frames * shutterSeconds + (frames - 1) * pauseSeconds;
     }
 
-    double turnRadians(Shot shot) {
-        return Math.toRadians(Sidereal.ARCSEC_PER_SECOND / 3600 * seconds(shot.seconds()));
+    /** How far the sky turns in that time, degrees. */
+    public double turnDeg(double shutterSeconds) {
+        return Sidereal.ARCSEC_PER_SECOND / 3600 * seconds(shutterSeconds);
+    }
+
+    /** The widest gap that a pause leaves, near the axis and on the celestial equator, pixels. */
+    public double gapPx(Optics optics) {
+        return pauseSeconds * Sidereal.ARCSEC_PER_SECOND / optics.plateScaleArcsec();
     }
 }

@@ -9,6 +9,9 @@ public final class LunarMonth {
     /** Mean distance of the moon in kilometres (semi-major axis of its mean orbit), to which sizes are compared. */
     public static final double MEAN_DISTANCE_KM = 384_400;
 
+    /** Width of the moon at that distance, degrees. */
+    public static final double MEAN_WIDTH_DEG = 0.518;
+
     private LunarMonth() {}
 
     /**
