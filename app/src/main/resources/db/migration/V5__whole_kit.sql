@@ -16,23 +16,30 @@ ALTER TABLE body ADD COLUMN clock_offset_s REAL NOT NULL DEFAULT 0;
 ALTER TABLE body ADD COLUMN weight_g REAL NOT NULL DEFAULT 600;
 ALTER TABLE body ADD COLUMN note TEXT NOT NULL DEFAULT '';
 
--- The generic classes: 1800 electrons a square micrometre, files by pixels.
+-- What a pixel holds follows from its size, whoever's body it is: 1800 electrons a square micrometre.
+UPDATE body SET full_well_e = round(18 * (sensor_width_mm * 1000 / pixels_across) * (sensor_width_mm * 1000 / pixels_across)) * 100;
+
+-- The generic classes of the first kit, and only they, get files by their pixels and a note that says so.
+CREATE TEMPORARY VIEW generic_body AS
+SELECT id FROM body
+WHERE id <= 5
+  AND name IN ('Full-frame 33 MP body', 'Full-frame 24 MP body', 'APS-C 26 MP body', 'Four-thirds 20 MP body', '1-inch 20 MP compact');
 UPDATE body SET
-    full_well_e = 1800 * (sensor_width_mm * 1000 / pixels_across) * (sensor_width_mm * 1000 / pixels_across),
     raw_mb = round(pixels_across * (pixels_across * sensor_height_mm / sensor_width_mm) / 1e6 * 1.2),
     jpeg_mb = round(pixels_across * (pixels_across * sensor_height_mm / sensor_width_mm) / 1e6 * 0.35, 1),
-    note = 'generic class: typical electronics for its pixels';
-UPDATE body SET full_well_e = round(full_well_e / 100) * 100;
-UPDATE body SET comfortable_iso = 1600, weight_g = 450 WHERE sensor_width_mm < 30;
-UPDATE body SET comfortable_iso = 800, weight_g = 300 WHERE sensor_width_mm < 15;
+    note = 'generic class: typical electronics for its pixels'
+WHERE id IN (SELECT id FROM generic_body);
+UPDATE body SET comfortable_iso = 1600, weight_g = 450 WHERE sensor_width_mm < 30 AND id IN (SELECT id FROM generic_body);
+UPDATE body SET comfortable_iso = 800, weight_g = 300 WHERE sensor_width_mm < 15 AND id IN (SELECT id FROM generic_body);
+DROP VIEW generic_body;
 
 ALTER TABLE lens ADD COLUMN narrowest REAL NOT NULL DEFAULT 22;
 ALTER TABLE lens ADD COLUMN transmission REAL NOT NULL DEFAULT 0.9;
 ALTER TABLE lens ADD COLUMN electronic INTEGER NOT NULL DEFAULT 1 CHECK (electronic IN (0, 1));
 ALTER TABLE lens ADD COLUMN weight_g REAL NOT NULL DEFAULT 450;
 ALTER TABLE lens ADD COLUMN note TEXT NOT NULL DEFAULT '';
-UPDATE lens SET weight_g = 1400 WHERE longest_mm >= 200;
-UPDATE lens SET electronic = 0, note = 'aperture by hand' WHERE projection = 'FISHEYE';
+UPDATE lens SET weight_g = 1400 WHERE id <= 7 AND name = '100–400 mm f/4.5–5.6 zoom';
+UPDATE lens SET electronic = 0, note = 'aperture by hand' WHERE id <= 7 AND name = '12 mm f/2.8 fisheye';
 
 CREATE TABLE gear (
     id       INTEGER PRIMARY KEY,

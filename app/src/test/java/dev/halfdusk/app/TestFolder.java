@@ -1,17 +1,33 @@
 package dev.halfdusk.app;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
-import org.springframework.test.context.DynamicPropertyRegistry;
+import java.nio.file.Path;
+import org.springframework.boot.test.util.TestPropertyValues;
+import org.springframework.context.ApplicationContextInitializer;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 
-/** A fresh data folder for a test's application, with the clock held still. */
-public final class TestFolder {
+/** A fresh data folder for the tests' application, removed at the end, with the clock held still. */
+public final class TestFolder implements ApplicationContextInitializer<ConfigurableApplicationContext> {
 
-    private TestFolder() {}
+    public static final String NOW = "2027-06-01T18:00:00Z";
 
-    public static void use(DynamicPropertyRegistry registry) throws IOException {
-        String folder = Files.createTempDirectory("half-dusk-test").toString();
-        registry.add("halfdusk.data", () -> folder);
-        registry.add("halfdusk.clock", () -> "2027-06-01T18:00:00Z");
+    @Override
+    public void initialize(ConfigurableApplicationContext context) {
+        TestPropertyValues.of("halfdusk.data=" + fresh(), "halfdusk.clock=" + NOW)
+                .applyTo(context);
+    }
+
+    /** A temporary folder that goes when the tests end. */
+    public static Path fresh() {
+        try {
+            Path folder = Files.createTempDirectory("half-dusk-test");
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> FileSystemUtils.deleteRecursively(folder.toFile())));
+            return folder;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -6,6 +6,7 @@ import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
@@ -15,7 +16,6 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -41,14 +41,14 @@ public class FrameBench {
     private static final Sensor SENSOR = Sensor.of(36, 24, 7040);
     private static final Rig RIG =
             Rig.of(CameraBody.generic(SENSOR, Dial.THIRD, 51_200), new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
-    private static final Framing FRAMING = Framing.of(RIG.optics(20), 176, 23, 0);
+    private static final Framing FRAMING = Framing.of(RIG.optics(20), new Direction(176, 23), 0);
     private static final Observer OBSERVER = Observer.at(SkyBench.SITE);
     private static final Instant WHEN = Instant.parse("2027-06-09T00:10:00Z");
     private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
 
-    private final Scene scene = new Scene(Moment.at(WHEN), OBSERVER, GLOW, Skyline.FLAT, List.of());
-    private final Shot shot =
-            new Shot(FRAMING, RIG.body().response(), RIG.efficiency(), 1.8, 1.8, 8, 3200, 0, 4000, false);
+    private final Scene scene = new Scene(new Standpoint(OBSERVER, Skyline.FLAT, GLOW), Moment.at(WHEN), List.of(), 0);
+    private final Shot shot = new Shot(
+            FRAMING, RIG.body().response(), RIG.efficiency(), new Settings(8, 1.8, 3200), 1.8, 0, 4000, Support.TRIPOD);
 
     @Benchmark
     public Proposal proposal() {

@@ -1,17 +1,17 @@
 package dev.halfdusk.bench;
 
 import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
-import dev.halfdusk.core.night.NightSearch;
-import dev.halfdusk.core.night.NightWish;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.search.Alignments;
+import dev.halfdusk.core.search.NightSearch;
+import dev.halfdusk.core.search.NightWish;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -78,7 +78,7 @@ public class SkyBench {
     /** Ten years of moon over one direction. */
     @Benchmark
     public List<Alignments.Alignment> tenYearsOfAlignments() {
-        return Alignments.find(Body.MOON, SITE, 120, 5, 0.5, start, 10);
+        return Alignments.find(Body.MOON, SITE, new Direction(120, 5), 0.5, start, 10);
     }
 
     /** One exact place against the horizon, from the instant on. */

@@ -1,25 +1,26 @@
 package dev.halfdusk.app.api;
 
-import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.exposure.TrailingRule;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -37,7 +38,6 @@ import org.springframework.web.bind.annotation.RestController;
 class ExposureApi {
 
     private static final int TOP_ISO = 51_200;
-    private static final double SIGNAL_TO_NOISE = 10;
 
     /** How long the shutter may stay open before stars become lines, by every rule. */
     public record Longest(List<Rule> rules) {}
@@ -141,35 +141,60 @@ class ExposureApi {
             @RequestParam(defaultValue = "36") double sensorWidth,
             @RequestParam(defaultValue = "24") double sensorHeight,
             @RequestParam(defaultValue = "6000") int pixelsAcross,
-            @RequestParam(defaultValue = "3") double tolerancePx) {
-        Range.AZIMUTH.check(azimuth);
-        Range.ALTITUDE.check(altitude);
-        Range.APERTURE.check(aperture);
-        CameraBody body = CameraBody.generic(Sensor.of(sensorWidth, sensorHeight, pixelsAcross), Dial.THIRD, TOP_ISO);
-        Rig rig = Rig.of(body, new Lens(focal, focal, aperture, aperture, Projection.RECTILINEAR));
-        Proposal p = Proposal.of(new Proposal.Request(
-                Framing.of(rig.optics(focal), azimuth, altitude, 0),
-                Moment.at(time),
-                Observer.at(new Site(lat, lon, elevation)),
-                SkyGlow.ofZenith(zenith(darkness)),
-                Skyline.FLAT,
-                rig,
-                aperture,
-                tolerancePx,
-                SIGNAL_TO_NOISE));
-        IsoChoice best = p.isos().get(0);
+            @Parameter(description = "magnification of a teleconverter, 1 to 3; aperture is as it works with it")
+                    @RequestParam(defaultValue = "1")
+                    double converter,
+            @Parameter(description = "light that filters take, stops, 0 to 25") @RequestParam(defaultValue = "0")
+                    double filterStops,
+            @Parameter(description = "hand, tripod, sidereal, lunar or solar") @RequestParam(defaultValue = "tripod")
+                    Support.Kind support,
+            @Parameter(description = "of a tracker, arcseconds a minute, 0 to 900") @RequestParam(defaultValue = "0")
+                    double trackingError,
+            @RequestParam(defaultValue = "3") double tolerancePx,
+            @RequestParam(defaultValue = "10") double signalToNoise) {
+        Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
+        Rig bare = generic(sensor, focal);
+        Rig rig = new Rig(bare.body(), bare.lens(), converter, filterStops, new Support(support, trackingError));
+        Proposal p = new Setup(
+                        rig,
+                        focal,
+                        Range.APERTURE.check(aperture),
+                        Pointing.level(new Direction(Range.AZIMUTH.check(azimuth), altitude)),
+                        Standpoint.open(new Site(lat, lon, elevation), SkyGlow.ofZenith(zenith(darkness))),
+                        time,
+                        new Demand(tolerancePx, signalToNoise))
+                .proposal();
         return new Proposed(
-                p.seconds(),
+                p.settings().seconds(),
                 p.label(),
                 p.limitSeconds(),
-                best.iso(),
-                best.peak(),
+                (int) p.settings().iso(),
+                p.isos().get(0).peak(),
                 p.sky().medianMagnitude(),
                 p.light().skyPerSecond(),
-                p.drift().worst().px(),
-                p.drift().medianPx(),
+                p.worstPx(),
+                p.medianPx(),
                 p.frames(),
                 p.reasons());
+    }
+
+    /** A body of which only the sensor is known, behind a lens that can be set to any aperture, on a tripod. */
+    static Rig generic(Sensor sensor, double focal) {
+        CameraBody body = CameraBody.generic(sensor, Dial.THIRD, TOP_ISO);
+        double widest = Range.APERTURE.min();
+        double narrowest = Range.APERTURE.max();
+        return Rig.of(
+                body,
+                new Lens(
+                        focal,
+                        focal,
+                        widest,
+                        widest,
+                        narrowest,
+                        Projection.RECTILINEAR,
+                        Lens.USUAL_TRANSMISSION,
+                        true,
+                        0));
     }
 
     /** A darkness class, or the zenith itself. */

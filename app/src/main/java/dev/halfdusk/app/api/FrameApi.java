@@ -6,17 +6,22 @@ import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import dev.halfdusk.core.sky.Star;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -37,7 +42,6 @@ import org.springframework.web.bind.annotation.RestController;
 class FrameApi {
 
     private static final Range MAGNITUDE = new Range("magnitude", -2, 6.5, "");
-    private static final Range ROLL = new Range("roll", -180, 180, "\u00b0");
 
     /**
      * A star in the frame.
@@ -87,10 +91,9 @@ class FrameApi {
     }
 
     private static Framing framing(Sensor sensor, double focal, double azimuth, double altitude, double roll) {
-        Range.AZIMUTH.check(azimuth);
-        Range.ALTITUDE.check(altitude);
-        ROLL.check(roll);
-        return Framing.of(new Optics(sensor, focal, Projection.RECTILINEAR), azimuth, altitude, roll);
+        Direction axis = new Direction(Range.AZIMUTH.check(azimuth), altitude);
+        Optics optics = new Optics(sensor, focal, Projection.RECTILINEAR);
+        return new Pointing(axis, roll, Orientation.LANDSCAPE).framing(optics);
     }
 
     @GetMapping("/photograph.png")
@@ -118,24 +121,19 @@ class FrameApi {
             @RequestParam(defaultValue = "1") long seed,
             @RequestParam(defaultValue = "960") int width) {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
-        Scene scene = new Scene(
-                Moment.at(time),
-                Observer.at(new Site(lat, lon, elevation)),
-                SkyGlow.ofZenith(ExposureApi.zenith(darkness)),
-                Skyline.FLAT,
-                List.of());
-        Response response = Response.generic(sensor.pitchUm());
+        Site site = new Site(lat, lon, elevation);
+        Scene scene =
+                Scene.open(Standpoint.open(site, SkyGlow.ofZenith(ExposureApi.zenith(darkness))), Moment.at(time));
+        Rig rig = ExposureApi.generic(sensor, focal);
         Shot shot = new Shot(
                 framing(sensor, focal, azimuth, altitude, roll),
-                response,
-                response.quantumEfficiency() * 0.9,
+                rig.body().response(),
+                rig.efficiency(),
+                new Settings(shutter, aperture, iso),
                 aperture,
-                aperture,
-                shutter,
-                iso,
                 0,
-                4000,
-                false);
+                Shot.USUAL_KELVIN,
+                Support.TRIPOD);
         Window window = Window.whole(sensor, width);
         Photograph taken = Photograph.take(scene, shot, window, seed);
         return ResponseEntity.ok()

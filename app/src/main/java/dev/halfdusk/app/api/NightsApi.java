@@ -2,18 +2,19 @@ package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.night.Alignments;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
-import dev.halfdusk.core.night.NightSearch;
-import dev.halfdusk.core.night.NightWish;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.search.Alignments;
+import dev.halfdusk.core.search.NightSearch;
+import dev.halfdusk.core.search.NightWish;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Horizontal;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
@@ -235,7 +236,12 @@ class NightsApi {
             @RequestParam(defaultValue = "1") int years) {
         Site site = new Site(lat, lon, elevation);
         return Alignments.find(
-                        Targets.named(body), site, Range.AZIMUTH.check(azimuth), altitude, tolerance, from, years)
+                        Targets.named(body),
+                        site,
+                        new Direction(Range.AZIMUTH.check(azimuth), altitude),
+                        tolerance,
+                        from,
+                        years)
                 .stream()
                 .map(a -> new AlignmentAnswer(
                         a.when(),

@@ -1,18 +1,16 @@
 package dev.halfdusk.app.bench;
 
-import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.ProposalView;
+import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Proposal;
-import dev.halfdusk.core.measure.Angles;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,14 +29,10 @@ class BenchController {
             new Part("stops", "Stops and film"),
             new Part("test", "After a test frame"));
 
-    private final BenchForm forms;
-    private final Kit kit;
-    private final Places places;
+    private final SetupReader setups;
 
-    BenchController(BenchForm forms, Kit kit, Places places) {
-        this.forms = forms;
-        this.kit = kit;
-        this.places = places;
+    BenchController(SetupReader setups) {
+        this.setups = setups;
     }
 
     /** A part of the bench. */
@@ -47,27 +41,22 @@ class BenchController {
     @GetMapping
     String bench(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
-        List<NamedRig> rigs = kit.rigs();
-        List<Place> all = places.all();
-        forms.fill(form, rigs, all);
+        Choices choices = setups.show(form, model);
         String part = PARTS.stream()
                 .map(Part::key)
                 .filter(k -> k.equals(form.value("part")))
                 .findFirst()
                 .orElse("stars");
         form.put("part", part);
-        model.addAttribute("form", form);
         model.addAttribute("part", part);
         model.addAttribute("parts", PARTS);
-        model.addAttribute("rigs", rigs);
-        model.addAttribute("places", all);
         model.addAttribute("seen", TestView.SEEN);
         model.addAttribute("subjects", TestView.SUBJECTS);
-        if (rigs.isEmpty() || all.isEmpty()) {
+        if (!choices.enough()) {
             return "bench/bench";
         }
-        Optional<Asked> asked = forms.read(form, rigs, all);
-        asked.ifPresent(a -> answer(a, part, form, model));
+        form.putIfEmpty("aim", "core");
+        setups.read(form, choices).ifPresent(a -> answer(a, part, form, model));
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
         }
@@ -76,30 +65,22 @@ class BenchController {
 
     private static void answer(Asked a, String part, Form form, Model model) {
         Proposal p = a.proposal();
-        model.addAttribute("sky", sky(a));
-        model.addAttribute("stars", StarsView.of(p));
+        model.addAttribute("asked", a);
+        model.addAttribute("utc", Words.clock(a.when(), ZoneOffset.UTC));
         switch (part) {
             case "ground" -> {
                 GroundView.fill(form);
                 GroundView.of(a, p, form).ifPresent(v -> model.addAttribute("ground", v));
             }
             case "stops" -> {
-                StopsView.fill(form, a, p);
-                StopsView.of(a, form).ifPresent(v -> model.addAttribute("stops", v));
+                StopsView.fill(form, p);
+                StopsView.of(a.setup(), form).ifPresent(v -> model.addAttribute("stops", v));
             }
             case "test" -> {
-                TestView.fill(form, a, p);
-                TestView.of(a, p, form).ifPresent(v -> model.addAttribute("test", v));
+                TestView.fill(form, p);
+                TestView.of(p, form).ifPresent(v -> model.addAttribute("test", v));
             }
-            default -> {}
+            default -> model.addAttribute("proposal", ProposalView.of(p));
         }
-    }
-
-    private static String sky(Asked a) {
-        return Words.clock(a.when(), a.place().zone()) + ", UTC " + Words.clock(a.when(), ZoneOffset.UTC) + ", looking "
-                + (a.atCore() ? "at the core, " : "") + Words.number(a.azimuthDeg(), 0) + "\u00b0 "
-                + Angles.compass(a.azimuthDeg()) + ", " + Words.number(a.altitudeDeg(), 0) + "\u00b0 up; frame "
-                + Words.number(a.optics().widthDeg(), 0) + "\u00b0 \u00d7 "
-                + Words.number(a.optics().heightDeg(), 0) + "\u00b0";
     }
 }

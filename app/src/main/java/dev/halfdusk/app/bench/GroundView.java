@@ -1,16 +1,18 @@
 package dev.halfdusk.app.bench;
 
+import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Foreground;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.Portrait;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
-import dev.halfdusk.core.sky.Crossing;
+import dev.halfdusk.core.optics.Settings;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -58,9 +60,11 @@ public record GroundView(
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        Depth pixel = depth(asked, Depth.pixelCircleMm(asked.rig().body().sensor()));
-        Depth print = depth(asked, Depth.printCircleMm(asked.rig().body().sensor()));
-        double ground = Foreground.electronsPerSecond(p.sky().groundMagnitude(), asked.rig(), asked.aperture());
+        Setup setup = asked.setup();
+        CameraBody body = setup.rig().body();
+        Depth pixel = depth(setup, Depth.pixelCircleMm(body.sensor()));
+        Depth print = depth(setup, Depth.printCircleMm(body.sensor()));
+        double ground = setup.electronsPerSecond(p.sky().groundMagnitude());
         LightPainting lamp = new LightPainting(lumen.getAsDouble(), beam.getAsDouble(), distance.getAsDouble());
         return Optional.of(new GroundView(
                 List.of(
@@ -68,36 +72,25 @@ public record GroundView(
                         focus("0.03 mm by crop, for prints", print, near.getAsDouble())),
                 blend(pixel, near.getAsDouble()),
                 Words.number(p.sky().groundMagnitude(), 2),
-                Foreground.choices(
-                                ground,
-                                asked.rig().body().response(),
-                                asked.rig().body().topIso())
-                        .stream()
+                Foreground.choices(ground, body.response(), body.topIso()).stream()
                         .map(c -> new TimeRow(c.iso(), Words.exposure(c.seconds())))
                         .toList(),
                 blueHour(asked),
-                Portrait.choices(
-                                asked.rig().body().dial(),
-                                p.seconds(),
-                                p.isos().get(0).iso(),
-                                asked.rig().body().isoSteps())
-                        .stream()
-                        .map(c -> new PersonRow(
-                                c.who(),
-                                c.shutter().label() + " s",
-                                c.iso(),
-                                Math.abs(c.offStops()) < 0.2
-                                        ? "as bright"
-                                        : Words.number(Math.abs(c.offStops()), 1) + " stops "
-                                                + (c.offStops() < 0 ? "darker" : "brighter")))
+                Portrait.choices(p.settings(), body).stream()
+                        .map(GroundView::person)
                         .toList(),
-                Words.exposure(lamp.secondsStill(asked.aperture(), lampIso.getAsDouble())),
-                Words.exposure(lamp.secondsSwept(asked.aperture(), lampIso.getAsDouble(), area.getAsDouble())),
+                Words.exposure(lamp.secondsStill(setup.aperture(), lampIso.getAsDouble())),
+                Words.exposure(lamp.secondsSwept(setup.aperture(), lampIso.getAsDouble(), area.getAsDouble())),
                 Words.number(lamp.lux(), 1) + " lux on a spot of " + Words.number(lamp.spotM2(), 1) + " m\u00b2"));
     }
 
-    private static Depth depth(Asked asked, double circle) {
-        return Depth.of(asked.rig().focalMm(asked.onLensMm()), asked.aperture(), circle);
+    private static PersonRow person(Portrait.Choice c) {
+        String off = Math.abs(c.offStops()) < 0.2 ? "as bright" : Words.stops(c.offStops());
+        return new PersonRow(c.who(), c.shutter().label() + " s", c.iso(), off);
+    }
+
+    private static Depth depth(Setup setup, double circle) {
+        return Depth.of(setup.optics().focalMm(), setup.aperture(), circle);
     }
 
     private static FocusRow focus(String notion, Depth d, double near) {
@@ -114,16 +107,10 @@ public record GroundView(
 
     /** Frames from the nearest thing to where the frame of the stars takes over. */
     private static String blend(Depth d, double near) {
-        if (d.nearAtStarsM() <= near) {
+        List<String> distances = d.blend(near).stream().map(GroundView::metres).toList();
+        if (distances.isEmpty()) {
             return "With the stars in focus everything from " + metres(d.nearAtStarsM())
                     + " on is sharp: one frame is enough.";
-        }
-        List<String> distances = new ArrayList<>();
-        double nearest = near;
-        while (nearest < d.nearAtStarsM() && distances.size() < 8) {
-            double focus = nearest < d.hyperfocalM() / 2 ? d.blendFocusM(nearest) : d.hyperfocalM();
-            distances.add(metres(focus));
-            nearest = d.farM(focus);
         }
         return "Blend the frame of the stars with " + distances.size() + (distances.size() == 1 ? " frame" : " frames")
                 + " focused at " + String.join(", ", distances) + ".";
@@ -137,16 +124,10 @@ public record GroundView(
 
     private static List<String> blueHour(Asked asked) {
         ZoneId zone = asked.place().zone();
-        double iso = Math.max(100, asked.rig().body().response().baseIso());
-        List<Crossing> crossings = Foreground.blueHour(
-                asked.night().observer(),
-                asked.night().span(),
-                asked.glow(),
-                asked.rig(),
-                asked.aperture(),
-                iso,
-                BLUE_SECONDS);
-        return crossings.stream()
+        Setup setup = asked.setup();
+        double iso = Math.max(100, setup.rig().body().response().baseIso());
+        return Foreground.blueHour(setup, asked.night().span(), new Settings(BLUE_SECONDS, setup.aperture(), iso))
+                .stream()
                 .map(c -> Words.clock(c.when(), zone) + ", " + (c.rising() ? "getting lighter" : "getting darker")
                         + ": 15 s at ISO " + Words.trimmed(iso) + " and this aperture lights the ground")
                 .toList();

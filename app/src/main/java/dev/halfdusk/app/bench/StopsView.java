@@ -2,17 +2,16 @@ package dev.halfdusk.app.bench;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.CompositionTest;
+import dev.halfdusk.core.exposure.CompositionFrame;
+import dev.halfdusk.core.exposure.Equivalents;
 import dev.halfdusk.core.exposure.Film;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.SceneLight;
-import dev.halfdusk.core.exposure.Stops;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.ApertureDial;
-import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import java.util.ArrayList;
-import java.util.Arrays;
+import dev.halfdusk.core.optics.Settings;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -43,17 +42,17 @@ public record StopsView(
     /** A scene to take the exposure value from. */
     public record SceneRow(String name, String ev, String seconds) {}
 
-    static void fill(Form form, Asked asked, Proposal p) {
-        form.putIfMissing("t1", plain(p.seconds()))
-                .putIfMissing("n1", plain(asked.aperture()))
-                .putIfMissing("iso1", p.isos().get(0).iso())
+    static void fill(Form form, Proposal p) {
+        form.putIfMissing("t1", Numbers.plain(p.settings().seconds(), 3))
+                .putIfMissing("n1", p.settings().aperture())
+                .putIfMissing("iso1", (int) p.settings().iso())
                 .putIfMissing("free", "ISO")
                 .putIfMissing("t2", "2")
-                .putIfMissing("n2", plain(asked.aperture()))
+                .putIfMissing("n2", p.settings().aperture())
                 .putIfMissing("iso2", "6400")
                 .putIfMissing("each", "1")
                 .putIfMissing("apart", "1")
-                .putIfMissing("testIso", asked.rig().body().topIso())
+                .putIfMissing("testIso", p.setup().rig().body().topIso())
                 .putIfMissing("filmSpeed", "800")
                 .putIfMissing("exponent", "1.3")
                 .putIfMissing("metering", "MID_TONES")
@@ -64,22 +63,15 @@ public record StopsView(
                 .putIfMissing("darker", "8");
     }
 
-    private static String plain(double value) {
-        double rounded = Math.round(value * 1000) / 1000.0;
-        return rounded == Math.rint(rounded) ? Long.toString((long) rounded) : Double.toString(rounded);
-    }
-
-    static Optional<StopsView> of(Asked asked, Form form) {
+    static Optional<StopsView> of(Setup setup, Form form) {
         OptionalDouble t1 = form.number("t1", Range.SHUTTER);
         OptionalDouble n1 = form.number("n1", Range.APERTURE);
         OptionalDouble iso1 = form.number("iso1", Range.ISO);
-        Stops.Free free = Arrays.stream(Stops.Free.values())
-                .filter(f -> f.name().equals(form.value("free")))
-                .findFirst()
-                .orElse(Stops.Free.ISO);
-        OptionalDouble t2 = free == Stops.Free.SHUTTER ? OptionalDouble.of(1) : form.number("t2", Range.SHUTTER);
-        OptionalDouble n2 = free == Stops.Free.APERTURE ? OptionalDouble.of(2) : form.number("n2", Range.APERTURE);
-        OptionalDouble iso2 = free == Stops.Free.ISO ? OptionalDouble.of(100) : form.number("iso2", Range.ISO);
+        Equivalents.Free free = form.choice("free", Equivalents.Free.class).orElse(Equivalents.Free.ISO);
+        OptionalDouble t2 = free == Equivalents.Free.SHUTTER ? OptionalDouble.of(1) : form.number("t2", Range.SHUTTER);
+        OptionalDouble n2 =
+                free == Equivalents.Free.APERTURE ? OptionalDouble.of(2) : form.number("n2", Range.APERTURE);
+        OptionalDouble iso2 = free == Equivalents.Free.ISO ? OptionalDouble.of(100) : form.number("iso2", Range.ISO);
         OptionalLong each = form.whole("each", EACH);
         OptionalDouble apart = form.number("apart", APART);
         OptionalDouble testIso = form.number("testIso", Range.ISO);
@@ -93,70 +85,56 @@ public record StopsView(
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        CameraBody body = asked.rig().body();
-        Range apertures = asked.rig().apertures(asked.onLensMm());
-        Stops.Dials dials =
-                new Stops.Dials(body.dial(), ApertureDial.between(apertures.min(), apertures.max()), body.isoSteps());
-        Stops.Setting wanted = new Stops.Setting(t1.getAsDouble(), n1.getAsDouble(), iso1.getAsDouble());
-        Stops.Setting locked = new Stops.Setting(t2.getAsDouble(), n2.getAsDouble(), iso2.getAsDouble());
-        Stops.Equivalent solved = Stops.solve(wanted, locked, free, dials);
-        double test = CompositionTest.seconds(
-                wanted.seconds(), wanted.aperture(), wanted.iso(), wanted.aperture(), testIso.getAsDouble());
+        Dial dial = setup.rig().body().dial();
+        Equivalents.Dials dials = Equivalents.Dials.of(setup.rig(), setup.onLensMm());
+        Settings wanted = new Settings(t1.getAsDouble(), n1.getAsDouble(), iso1.getAsDouble());
+        Settings locked = new Settings(t2.getAsDouble(), n2.getAsDouble(), iso2.getAsDouble());
+        Equivalents.Equivalent solved = Equivalents.solve(wanted, locked, free, dials);
+        CompositionFrame test = CompositionFrame.of(wanted, wanted.aperture(), testIso.getAsDouble(), dial);
         Film film = new Film(speed.getAsDouble(), exponent.getAsDouble());
-        Film.Metering metering =
-                "SHADOWS".equals(form.value("metering")) ? Film.Metering.SHADOWS : Film.Metering.MID_TONES;
-        double metered = SceneLight.seconds(ev.getAsDouble(), asked.aperture(), film.speed());
+        Film.Metering metering = form.choice("metering", Film.Metering.class).orElse(Film.Metering.MID_TONES);
+        double metered = SceneLight.seconds(ev.getAsDouble(), setup.aperture(), film.speed());
         int bracket = (int) (2 * each.getAsLong() + 1);
-        double scene = SceneLight.seconds(ev.getAsDouble(), asked.aperture(), sceneIso.getAsDouble());
+        double scene = SceneLight.seconds(ev.getAsDouble(), setup.aperture(), sceneIso.getAsDouble());
         return Optional.of(new StopsView(
                 words(solved, free),
-                Words.number(Math.abs(solved.offStops()), 1) + " stops "
-                        + (solved.offStops() < 0 ? "darker" : "brighter"),
-                Math.abs(solved.offStops()) < 0.17,
-                equivalents(wanted, dials),
-                Stops.bracket(body.dial(), wanted.seconds(), (int) each.getAsLong(), apart.getAsDouble()).stream()
+                Words.stops(solved.offStops()),
+                solved.exact(),
+                Equivalents.byShutter(wanted, dials).stream()
+                        .map(StopsView::row)
+                        .toList(),
+                Equivalents.bracket(dial, wanted.seconds(), (int) each.getAsLong(), apart.getAsDouble()).stream()
                         .map(s -> s.label() + " s")
                         .toList(),
-                Words.exposure(test) + ", on the dial "
-                        + body.dial().nearest(test).label() + " s",
+                Words.exposure(test.settings().seconds()) + ", on the dial "
+                        + test.click().label() + " s",
                 Words.exposure(film.seconds(metered, metering)) + " (metered " + Words.exposure(metered) + ")",
                 Film.subjects((int) left.getAsLong(), bracket) + " subjects with " + bracket + " frames each",
                 Words.exposure(scene),
-                body.dial().nearest(scene).label() + " s",
+                dial.nearest(scene).label() + " s",
                 meter(share.getAsDouble() / 100, darker.getAsDouble()),
                 SceneLight.SCENES.stream()
                         .map(s -> new SceneRow(
                                 s.name(),
                                 Words.trimmed(s.ev()) + " \u00b1 " + Words.trimmed(s.spread()),
-                                Words.exposure(SceneLight.seconds(s.ev(), asked.aperture(), sceneIso.getAsDouble()))))
+                                Words.exposure(SceneLight.seconds(s.ev(), setup.aperture(), sceneIso.getAsDouble()))))
                         .toList()));
     }
 
-    private static String words(Stops.Equivalent e, Stops.Free free) {
+    private static String words(Equivalents.Equivalent e, Equivalents.Free free) {
         return switch (free) {
             case SHUTTER -> e.label() + " s";
-            case APERTURE -> "f/" + Words.trimmed(e.setting().aperture());
-            default -> "ISO " + Words.trimmed(e.setting().iso());
+            case APERTURE -> "f/" + Words.trimmed(e.settings().aperture());
+            default -> "ISO " + Words.trimmed(e.settings().iso());
         };
     }
 
-    /** The same brightness, a stop of shutter at a time, with the ISO following. */
-    private static List<Row> equivalents(Stops.Setting wanted, Stops.Dials dials) {
-        List<Row> rows = new ArrayList<>();
-        for (int stops = -3; stops <= 3; stops++) {
-            Dial.Stop shutter = dials.shutter().nearest(wanted.seconds() * Math.pow(2, stops));
-            Stops.Setting locked = new Stops.Setting(shutter.realSeconds(), wanted.aperture(), 100);
-            Stops.Equivalent e = Stops.solve(wanted, locked, Stops.Free.ISO, dials);
-            Row row = new Row(
-                    shutter.label() + " s",
-                    "f/" + Words.trimmed(wanted.aperture()),
-                    Words.trimmed(e.setting().iso()),
-                    Math.abs(e.offStops()) < 0.17 ? "" : Words.number(e.offStops(), 1) + " stops");
-            if (!rows.contains(row)) {
-                rows.add(row);
-            }
-        }
-        return List.copyOf(rows);
+    private static Row row(Equivalents.Equivalent e) {
+        return new Row(
+                e.label() + " s",
+                "f/" + Words.trimmed(e.settings().aperture()),
+                Words.trimmed(e.settings().iso()),
+                e.exact() ? "" : Words.stops(e.offStops()));
     }
 
     private static String meter(double share, double darker) {

@@ -5,7 +5,10 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Advice;
 import dev.halfdusk.core.exposure.NextChange;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Settings;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -24,22 +27,18 @@ public record TestView(String change, String stops, String cost, List<Advice.Ite
             .map(s -> new Option(s.name(), s.words()))
             .toList();
 
-    static void fill(Form form, Asked asked, Proposal p) {
+    static void fill(Form form, Proposal p) {
         form.putIfMissing("seen", NextChange.Seen.TOO_DARK.name())
                 .putIfMissing("subject", Advice.Subject.MILKY_WAY.name())
-                .putIfMissing("shotSeconds", Words.trimmed(Math.round(p.seconds() * 100) / 100.0))
-                .putIfMissing("shotIso", p.isos().get(0).iso());
+                .putIfMissing("shotSeconds", Numbers.plain(p.settings().seconds(), 2))
+                .putIfMissing("shotIso", (int) p.settings().iso());
     }
 
-    static Optional<TestView> of(Asked asked, Proposal p, Form form) {
+    static Optional<TestView> of(Proposal p, Form form) {
         OptionalDouble seconds = form.number("shotSeconds", Range.SHUTTER);
         OptionalDouble iso = form.number("shotIso", Range.ISO);
-        Optional<NextChange.Seen> seen = Arrays.stream(NextChange.Seen.values())
-                .filter(s -> s.name().equals(form.value("seen")))
-                .findFirst();
-        Optional<Advice.Subject> subject = Arrays.stream(Advice.Subject.values())
-                .filter(s -> s.name().equals(form.value("subject")))
-                .findFirst();
+        Optional<NextChange.Seen> seen = form.choice("seen", NextChange.Seen.class);
+        Optional<Advice.Subject> subject = form.choice("subject", Advice.Subject.class);
         if (seen.isEmpty()) {
             form.reject("seen", "Choose what the frame showed.");
         }
@@ -49,28 +48,18 @@ public record TestView(String change, String stops, String cost, List<Advice.Ite
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        NextChange change = NextChange.after(
-                seen.orElseThrow(),
-                new NextChange.State(
-                        asked.rig().body().dial(),
-                        seconds.getAsDouble(),
-                        asked.aperture(),
-                        iso.getAsDouble(),
-                        p.limitSeconds(),
-                        asked.rig().apertures(asked.onLensMm()).min(),
-                        asked.rig().body().isoSteps(),
-                        asked.rig().support().tracks()));
-        String stops = change.stops() == 0
-                ? "as bright as before"
-                : Words.number(Math.abs(change.stops()), 1) + " stops " + (change.stops() > 0 ? "brighter" : "darker");
+        Setup setup = p.setup();
+        Settings shot = new Settings(seconds.getAsDouble(), setup.aperture(), iso.getAsDouble());
+        NextChange change = NextChange.after(seen.orElseThrow(), shot, NextChange.Limits.of(p));
+        String stops = change.stops() == 0 ? "as bright as before" : Words.stops(change.stops());
         return Optional.of(new TestView(
                 change.what(),
                 stops,
                 change.cost(),
                 Advice.of(
                         subject.orElseThrow(),
-                        asked.rig().body().modified(),
-                        asked.rig().support().kind(),
-                        asked.rig().focalMm(asked.onLensMm()))));
+                        setup.rig().body().modified(),
+                        setup.rig().support().kind(),
+                        setup.optics().focalMm())));
     }
 }

@@ -1,15 +1,15 @@
 package dev.halfdusk.app.board;
 
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingView;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.Interval;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;

@@ -1,6 +1,9 @@
 package dev.halfdusk.app.demo;
 
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedBody;
+import dev.halfdusk.app.kit.NamedLens;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
@@ -8,12 +11,12 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -64,15 +67,16 @@ class DemoData implements SmartInitializingSingleton {
         places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4));
         places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0));
 
+        fisheyeRig();
         LocalDate today = LocalDate.now(clock.withZone(COAST));
         LocalDate core = nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 2);
         LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
         LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
-        add("Core over Needle Arch", ledge, core, "33 MP", "20 mm", 20, 1.8, 3, 3200);
-        add("First core of dawn", arch, dawn, "APS-C", "18\u201355", 18, 3.5, 3, 6400);
-        add("Star field at the mill", mill, dark, "33 MP", "35 mm", 35, 2, 3, 1600);
-        add("Summer core, fisheye", ledge, summer, "24 MP", "fisheye", 12, 2.8, 3, 3200);
+        add("Core over Needle Arch", ledge, core, "Wide and fast", 20, 1.8, 3, 3200);
+        add("First core of dawn", arch, dawn, "First zoom", 18, 3.5, 3, 6400);
+        add("Star field at the mill", mill, dark, "Tracked 35", 35, 2, 3, 1600);
+        add("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8, 3, 3200);
     }
 
     private static final Skyline LEDGE_SKYLINE = Skyline.of(List.of(
@@ -135,20 +139,27 @@ class DemoData implements SmartInitializingSingleton {
             String title,
             Place place,
             LocalDate night,
-            String body,
-            String lens,
+            String rig,
             double focal,
             double aperture,
             double tolerance,
             int iso) {
-        Kit.Body b = kit.bodies().stream()
-                .filter(x -> x.name().contains(body))
+        NamedRig with = kit.rigs().stream()
+                .filter(r -> r.name().equals(rig))
                 .findFirst()
                 .orElseThrow();
-        Kit.NamedLens l = kit.lenses().stream()
-                .filter(x -> x.name().contains(lens))
+        outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, iso));
+    }
+
+    private void fisheyeRig() {
+        NamedBody body = kit.bodies().stream()
+                .filter(b -> b.name().contains("24 MP"))
                 .findFirst()
                 .orElseThrow();
-        outings.save(new Outing(null, title, place, night, b, l, focal, aperture, tolerance, iso));
+        NamedLens lens = kit.lenses().stream()
+                .filter(l -> l.name().contains("fisheye"))
+                .findFirst()
+                .orElseThrow();
+        kit.save(new NamedRig(null, "Fisheye", body, lens, List.of()));
     }
 }

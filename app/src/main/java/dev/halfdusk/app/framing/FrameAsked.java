@@ -1,108 +1,76 @@
 package dev.halfdusk.app.framing;
 
-import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.FramePicture;
 import dev.halfdusk.app.pictures.Ribbon;
-import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Depth;
-import dev.halfdusk.core.optics.Framing;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Rig;
-import dev.halfdusk.core.sky.Moment;
-import java.time.Instant;
+import dev.halfdusk.core.optics.Settings;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 
-/** What is seen through which lens, when. */
+/**
+ * What is seen through which lens, when, and how it is taken.
+ *
+ * @param shutter typed instead of the proposed one
+ * @param iso typed instead of the proposed one
+ */
 public record FrameAsked(
-        NamedRig named,
-        Rig rig,
-        double onLensMm,
-        double aperture,
-        boolean upright,
-        Place place,
+        Asked setup,
         List<Mark> marks,
-        Night night,
         Ribbon ribbon,
-        int minute,
-        Instant when,
-        double azimuthDeg,
-        double altitudeDeg,
-        double rollDeg,
         OptionalDouble shutter,
         OptionalInt iso,
-        int frames,
-        double pause,
+        Trails trails,
         double lampLux,
         double kelvin) {
 
-    public Optics optics() {
-        Optics level = rig.optics(onLensMm);
-        return upright ? level.portrait() : level;
-    }
-
-    Framing framing() {
-        return Framing.of(optics(), azimuthDeg, altitudeDeg, rollDeg);
+    /** Where the ribbon's slider stands. */
+    public int minute() {
+        return ribbon.clamp(setup.minute());
     }
 
     Scene scene() {
-        return new Scene(Moment.at(when), night.observer(), place.glow(), place.skyline(), marks, lampLux);
-    }
-
-    Proposal proposal() {
-        return Proposal.of(new Proposal.Request(
-                framing(), Moment.at(when), night.observer(), place.glow(), place.skyline(), rig, aperture, 3, 10));
+        return new Scene(setup.setup().from(), setup.setup().moment(), marks, lampLux);
     }
 
     /** With the stars in focus, by two pixels. */
     Depth depth() {
         return Depth.of(
-                optics().focalMm(), aperture, Depth.pixelCircleMm(rig.body().sensor()));
+                setup.optics().focalMm(),
+                setup.setup().aperture(),
+                Depth.pixelCircleMm(setup.optics().sensor()));
     }
 
-    double seconds(Proposal p) {
-        return shutter.orElse(p.seconds());
-    }
-
-    int isoOr(Proposal p) {
-        return iso.orElse(p.isos().get(0).iso());
+    /** As proposed, or as typed. */
+    Settings settings(Proposal p) {
+        Settings proposed = p.settings();
+        return new Settings(
+                shutter.orElse(proposed.seconds()),
+                proposed.aperture(),
+                iso.isPresent() ? iso.getAsInt() : proposed.iso());
     }
 
     Shot shot(Proposal p) {
-        return new Shot(
-                framing(),
-                rig.body().response(),
-                rig.efficiency(),
-                aperture,
-                rig.apertures(onLensMm).min(),
-                seconds(p),
-                isoOr(p),
-                0,
-                kelvin,
-                rig.support().tracks());
+        return Shot.of(setup.setup(), settings(p), kelvin);
     }
 
-    Trails trails() {
-        return new Trails(frames, pause);
-    }
-
-    FramePicture picture(Proposal p, boolean figures, boolean grid, boolean drift) {
+    FramePicture picture(Settings settings, boolean figures, boolean grid, boolean drift) {
         Optional<DriftField> field = drift
-                ? Optional.of(DriftField.of(framing(), night.site().latitudeDeg(), seconds(p)))
+                ? Optional.of(DriftField.of(
+                        setup.setup().framing(), setup.place().site().latitudeDeg(), settings.seconds()))
                 : Optional.empty();
-        double whole = frames > 1 ? trails().seconds(seconds(p)) : 0;
+        Optional<Trails> drawn = trails.frames() > 1 ? Optional.of(trails) : Optional.empty();
         return FramePicture.of(
                 scene(),
-                framing(),
-                new FramePicture.Options(figures, grid, field, whole, seconds(p), pause, depth().nearAtStarsM()));
+                setup.setup().framing(),
+                new FramePicture.Options(figures, grid, field, drawn, settings.seconds(), depth().nearAtStarsM()));
     }
 }

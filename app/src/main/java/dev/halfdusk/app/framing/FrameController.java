@@ -1,21 +1,25 @@
 package dev.halfdusk.app.framing;
 
-import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.Png;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.frame.Window;
-import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -36,84 +40,8 @@ class FrameController {
     private static final int CROP_WIDTH = 600;
     private static final int CROP_HEIGHT = 400;
     private static final long SEED = 1;
-
-    private final FrameForm forms;
-    private final Kit kit;
-    private final Places places;
-
-    FrameController(FrameForm forms, Kit kit, Places places) {
-        this.forms = forms;
-        this.kit = kit;
-        this.places = places;
-    }
-
-    /** Numbers beside the picture. */
-    public record View(
-            String clock,
-            String looking,
-            String field,
-            String shutter,
-            String aperture,
-            int iso,
-            String trails,
-            String sharp) {}
-
-    @GetMapping
-    String frame(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        List<NamedRig> rigs = kit.rigs();
-        List<Place> all = places.all();
-        Form form = Form.of(typed);
-        model.addAttribute("form", form);
-        model.addAttribute("rigs", rigs);
-        model.addAttribute("places", all);
-        if (rigs.isEmpty() || all.isEmpty()) {
-            return "framing/frame";
-        }
-        Optional<FrameAsked> asked = forms.read(form, rigs, all);
-        if (asked.isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return "framing/frame";
-        }
-        FrameAsked a = asked.get();
-        Proposal p = a.proposal();
-        boolean photograph = "photograph".equals(form.value("view")) && !form.has("drawing");
-        model.addAttribute("asked", a);
-        model.addAttribute("view", view(a, p));
-        model.addAttribute("query", address(form));
-        model.addAttribute("photograph", photograph);
-        if (!photograph) {
-            model.addAttribute("picture", a.picture(p, form.has("figures"), form.has("grid"), form.has("drift")));
-        }
-        return "framing/frame";
-    }
-
-    private static View view(FrameAsked a, Proposal p) {
-        return new View(
-                Words.clock(a.when(), a.place().zone()),
-                Words.number(a.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(a.azimuthDeg()) + ", "
-                        + Words.number(a.altitudeDeg(), 0) + "\u00b0 up",
-                Words.trimmed(Math.round(a.optics().focalMm() * 10) / 10.0) + " mm, "
-                        + Words.number(a.optics().widthDeg(), 0) + "\u00b0 \u00d7 "
-                        + Words.number(a.optics().heightDeg(), 0) + "\u00b0",
-                a.shutter().isPresent() ? Words.exposure(a.shutter().getAsDouble()) : p.label() + " s",
-                Words.trimmed(a.aperture()),
-                a.isoOr(p),
-                a.frames() == 1 ? null : trails(a, a.seconds(p)),
-                "sharp from " + Words.number(a.depth().nearAtStarsM(), 1) + " m with the stars in focus");
-    }
-
-    private static String trails(FrameAsked a, double shutter) {
-        double turn = a.trails().turnDeg(shutter);
-        return a.frames() + " frames, "
-                + Words.span(Duration.ofSeconds(Math.round(a.trails().seconds(shutter)))) + ", arcs of "
-                + Words.number(turn, 1) + "\u00b0, " + Words.percent(turn / 360) + " of full circles, gaps of "
-                + Words.number(a.trails().gapPx(a.optics()), 1) + " px at the most";
-    }
-
-    /** What the picture depends on, for the addresses of its images. */
-    private static String address(Form form) {
-        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
-        for (String name : new String[] {
+    private static final Set<String> SEQUENCE = Set.of("frames", "pause");
+    private static final List<String> PICTURED = List.of(
             "rig",
             "place",
             "focal",
@@ -124,15 +52,88 @@ class FrameController {
             "azimuth",
             "altitude",
             "roll",
+            "tolerance",
+            "snr",
+            "darkness",
             "shutter",
             "iso",
             "frames",
             "pause",
             "lamp",
-            "kelvin"
-        }) {
-            boolean single = "1".equals(form.value("frames")) && (name.equals("frames") || name.equals("pause"));
-            if (form.has(name) && !single) {
+            "kelvin");
+
+    private final SetupReader setups;
+    private final FrameReader frames;
+
+    FrameController(SetupReader setups, FrameReader frames) {
+        this.setups = setups;
+        this.frames = frames;
+    }
+
+    /** A third of the picture to put something at. */
+    public record Third(String key, String words) {}
+
+    private static final List<Third> THIRDS = Arrays.stream(Aiming.Third.values())
+            .map(t -> new Third(
+                    t.key(), t == Aiming.Third.CENTRE ? "middle" : t.key().replace('-', ' ') + " third"))
+            .toList();
+
+    /** Numbers beside the picture. */
+    public record View(String shutter, String aperture, int iso, String trails, String sharp) {}
+
+    @GetMapping
+    String frame(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        model.addAttribute("thirds", THIRDS);
+        if (!choices.enough()) {
+            return "framing/frame";
+        }
+        Optional<FrameAsked> read = frames.read(form, choices);
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "framing/frame";
+        }
+        FrameAsked frame = read.get();
+        Proposal p = frame.setup().proposal();
+        Settings settings = frame.settings(p);
+        boolean photograph = "photograph".equals(form.value("view")) && !form.has("drawing");
+        model.addAttribute("frame", frame);
+        model.addAttribute("asked", frame.setup());
+        model.addAttribute("view", view(frame, p, settings));
+        model.addAttribute("query", address(form));
+        model.addAttribute("photograph", photograph);
+        if (!photograph) {
+            model.addAttribute(
+                    "picture", frame.picture(settings, form.has("figures"), form.has("grid"), form.has("drift")));
+        }
+        return "framing/frame";
+    }
+
+    private static View view(FrameAsked frame, Proposal p, Settings settings) {
+        return new View(
+                frame.shutter().isPresent() ? Words.exposure(settings.seconds()) : p.label() + " s",
+                Numbers.trimmed(settings.aperture(), 1),
+                (int) settings.iso(),
+                frame.trails().frames() == 1 ? null : trails(frame, settings.seconds()),
+                "sharp from " + Words.number(frame.depth().nearAtStarsM(), 1) + " m with the stars in focus");
+    }
+
+    private static String trails(FrameAsked frame, double shutter) {
+        Trails trails = frame.trails();
+        double turn = trails.turnDeg(shutter);
+        return trails.frames() + " frames, " + Words.span(Duration.ofSeconds(Math.round(trails.seconds(shutter))))
+                + ", arcs of " + Words.number(turn, 1) + "\u00b0, " + Words.percent(turn / 360)
+                + " of full circles, gaps of "
+                + Words.number(trails.gapPx(frame.setup().optics()), 1) + " px at the most";
+    }
+
+    /** What the picture depends on, for the addresses of its images. */
+    private static String address(Form form) {
+        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
+        boolean single = "1".equals(form.value("frames"));
+        for (String name : PICTURED) {
+            if (form.has(name) && !(single && SEQUENCE.contains(name))) {
                 uri.queryParam(name, form.value(name));
             }
         }
@@ -151,24 +152,29 @@ class FrameController {
     }
 
     private ResponseEntity<byte[]> image(Map<String, String> typed, boolean crop) {
-        List<NamedRig> rigs = kit.rigs();
-        List<Place> all = places.all();
         Form form = Form.of(typed);
-        Optional<FrameAsked> asked = rigs.isEmpty() || all.isEmpty() ? Optional.empty() : forms.read(form, rigs, all);
-        if (asked.isEmpty()) {
+        Choices choices = setups.choices();
+        Optional<FrameAsked> read = choices.enough() ? frames.read(form, choices) : Optional.empty();
+        if (read.isEmpty()) {
             return ResponseEntity.unprocessableEntity().build();
         }
-        FrameAsked a = asked.get();
-        Proposal p = a.proposal();
+        FrameAsked frame = read.get();
+        Sensor sensor = frame.setup().optics().sensor();
         Window window = crop
                 ? Window.crop(
-                        a.optics().sensor(),
-                        (share(form, "x") - 0.5) * a.optics().sensor().widthMm(),
-                        (share(form, "y") - 0.5) * a.optics().sensor().heightMm(),
+                        sensor,
+                        (share(form, "x") - 0.5) * sensor.widthMm(),
+                        (share(form, "y") - 0.5) * sensor.heightMm(),
                         CROP_WIDTH,
                         CROP_HEIGHT)
-                : Window.whole(a.optics().sensor(), a.upright() ? PREVIEW_WIDTH * 2 / 3 : PREVIEW_WIDTH);
-        Photograph taken = Photograph.take(a.scene(), a.shot(p), window, SEED, a.trails(), true);
+                : Window.whole(sensor, frame.setup().upright() ? PREVIEW_WIDTH * 2 / 3 : PREVIEW_WIDTH);
+        Photograph taken = Photograph.take(
+                frame.scene(),
+                frame.shot(frame.setup().proposal()),
+                window,
+                SEED,
+                frame.trails(),
+                Photograph.Stars.ALL);
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .cacheControl(CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate())

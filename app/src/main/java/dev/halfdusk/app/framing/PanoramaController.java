@@ -1,17 +1,16 @@
 package dev.halfdusk.app.framing;
 
-import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.PanoramaPicture;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.ShutterAdvice;
-import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
@@ -33,16 +32,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 class PanoramaController {
 
     private static final Range TOP = new Range("top", -5, 89, "\u00b0");
-    private static final double TOLERANCE_PX = 3;
 
-    private final FrameForm forms;
-    private final Kit kit;
-    private final Places places;
+    private final SetupReader setups;
 
-    PanoramaController(FrameForm forms, Kit kit, Places places) {
-        this.forms = forms;
-        this.kit = kit;
-        this.places = places;
+    PanoramaController(SetupReader setups) {
+        this.setups = setups;
     }
 
     /** One frame of the list. */
@@ -50,7 +44,6 @@ class PanoramaController {
 
     /** The plan in numbers. */
     public record View(
-            String clock,
             String arch,
             int frames,
             int rows,
@@ -65,9 +58,8 @@ class PanoramaController {
 
     @GetMapping("/frame/panorama")
     String panorama(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        List<NamedRig> rigs = kit.rigs();
-        List<Place> all = places.all();
         Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
         form.putIfEmpty("overlap", "30")
                 .putIfEmpty("click", "5")
                 .putIfEmpty("margin", "15")
@@ -75,13 +67,10 @@ class PanoramaController {
         if (!form.has("range")) {
             form.put("range", "arch");
         }
-        model.addAttribute("form", form);
-        model.addAttribute("rigs", rigs);
-        model.addAttribute("places", all);
-        if (rigs.isEmpty() || all.isEmpty()) {
+        if (!choices.enough()) {
             return "framing/panorama";
         }
-        Optional<FrameAsked> asked = forms.read(form, rigs, all);
+        Optional<Asked> asked = setups.read(form, choices);
         OptionalDouble overlap = form.number("overlap", Panorama.OVERLAP);
         OptionalDouble click = form.number("click", Panorama.CLICK);
         OptionalDouble margin = form.number("margin", Panorama.MARGIN);
@@ -95,8 +84,8 @@ class PanoramaController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "framing/panorama";
         }
-        FrameAsked a = asked.get();
-        Moment moment = Moment.at(a.when());
+        Asked a = asked.get();
+        Moment moment = a.setup().moment();
         Galaxy.Arch arch = Galaxy.arch(moment, a.night().observer());
         double share = overlap.getAsDouble() / 100;
         Panorama.Wanted wanted = own
@@ -107,42 +96,37 @@ class PanoramaController {
         double middle = wanted.fromAzimuthDeg() + wanted.widthDeg() / 2;
         model.addAttribute("asked", a);
         model.addAttribute("view", view(a, p, arch, settle.getAsDouble()));
-        model.addAttribute(
-                "picture",
-                PanoramaPicture.of(p, moment, a.night().observer(), a.place().skyline(), middle));
+        model.addAttribute("picture", PanoramaPicture.of(p, moment, a.setup().from(), middle));
         return "framing/panorama";
     }
 
-    private static View view(FrameAsked a, Panorama p, Galaxy.Arch arch, double settle) {
+    private static View view(Asked a, Panorama p, Galaxy.Arch arch, double settle) {
+        Proposal proposal = a.proposal();
+        CameraBody body = a.setup().rig().body();
+        Panorama.Shutters shutters =
+                p.shutters(a.place().site().latitudeDeg(), a.setup().demand().tolerancePx(), body.dial());
+        double seconds = shutters.common().map(Dial.Stop::realSeconds).orElse(1.0);
+        IsoChoice iso = IsoChoice.all(proposal.light().during(seconds), body).get(0);
         List<Row> rows = new ArrayList<>();
-        Dial dial = a.rig().body().dial();
-        Dial.Stop shortest = null;
-        for (Panorama.Frame f : p.frames()) {
-            Framing framing = Framing.of(a.optics(), f.azimuthDeg(), f.altitudeDeg(), 0);
-            Dial.Stop stop = ShutterAdvice.of(framing, a.night().site().latitudeDeg(), TOLERANCE_PX, dial)
-                    .dial();
-            if (stop != null && (shortest == null || stop.realSeconds() < shortest.realSeconds())) {
-                shortest = stop;
-            }
+        for (int i = 0; i < p.frames().size(); i++) {
+            Panorama.Frame f = p.frames().get(i);
             rows.add(new Row(
-                    rows.size() + 1,
+                    i + 1,
                     f.row() + 1,
-                    Words.number(f.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(f.azimuthDeg()),
-                    Words.number(f.altitudeDeg(), 0) + "\u00b0",
-                    stop == null ? "\u2014" : stop.label() + " s"));
+                    Words.number(f.axis().azimuthDeg(), 0) + "\u00b0 "
+                            + f.axis().compass(),
+                    Words.number(f.axis().altitudeDeg(), 0) + "\u00b0",
+                    shutters.each().get(i).map(s -> s.label() + " s").orElse("\u2014")));
         }
-        double seconds = shortest == null ? 1 : shortest.realSeconds();
-        double whole = p.seconds(seconds, settle);
         return new View(
-                Words.clock(a.when(), a.place().zone()),
                 "from " + Words.number(arch.leftFootDeg(), 0) + "\u00b0 to " + Words.number(arch.rightFootDeg(), 0)
                         + "\u00b0, top " + Words.number(arch.topAltitudeDeg(), 0) + "\u00b0 high",
                 p.frames().size(),
                 p.rows(),
                 Words.trimmed(p.stepDeg()) + "\u00b0",
-                shortest == null ? "\u2014" : shortest.label(),
-                a.isoOr(a.proposal()),
-                Words.span(Duration.ofSeconds(Math.max(60, Math.round(whole)))),
+                shutters.common().map(Dial.Stop::label).orElse("\u2014"),
+                iso.iso(),
+                Words.span(Duration.ofSeconds(Math.max(60, Math.round(p.seconds(seconds, settle))))),
                 Words.number(p.turnDeg(seconds, settle), 1) + "\u00b0",
                 p.complete(),
                 p.rows() > 1,

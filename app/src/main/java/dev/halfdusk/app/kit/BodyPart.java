@@ -2,13 +2,14 @@ package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
-import java.util.Arrays;
+import dev.halfdusk.core.optics.Stops;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -103,31 +104,31 @@ class BodyPart implements Part {
         return all;
     }
 
-    private static Form fields(Kit.Body b) {
+    private static Form fields(NamedBody b) {
         CameraBody c = b.camera();
         return new Form()
                 .put("name", b.name())
-                .put("sensorWidth", Part.plain(c.sensor().widthMm()))
-                .put("sensorHeight", Part.plain(c.sensor().heightMm()))
+                .put("sensorWidth", c.sensor().widthMm())
+                .put("sensorHeight", c.sensor().heightMm())
                 .put("pixelsAcross", c.sensor().pixelsAcross())
                 .put("dial", c.dial())
                 .put("fastest", Math.round(1 / c.fastestSeconds()))
-                .put("baseIso", Part.plain(c.response().baseIso()))
+                .put("baseIso", c.response().baseIso())
                 .put("topIso", c.topIso())
                 .put("comfortableIso", c.comfortableIso())
-                .put("fullWell", Part.plain(c.response().fullWellE()))
-                .put("readBefore", Part.plain(c.response().readBeforeE()))
-                .put("readAfter", Part.plain(c.response().readAfterE()))
-                .put("dark", Part.plain(c.response().darkEPerSecond()))
-                .put("efficiency", Part.plain(c.response().quantumEfficiency()))
+                .put("fullWell", c.response().fullWellE())
+                .put("readBefore", c.response().readBeforeE())
+                .put("readAfter", c.response().readAfterE())
+                .put("dark", c.response().darkEPerSecond())
+                .put("efficiency", c.response().quantumEfficiency())
                 .put("modified", c.modified() ? "on" : "")
-                .put("rawMb", Part.plain(c.files().rawMb()))
-                .put("jpegMb", Part.plain(c.files().jpegMb()))
+                .put("rawMb", c.files().rawMb())
+                .put("jpegMb", c.files().jpegMb())
                 .put("buffer", c.files().bufferFrames())
-                .put("writeSpeed", Part.plain(c.files().writeMbPerSecond()))
+                .put("writeSpeed", c.files().writeMbPerSecond())
                 .put("noiseReduction", c.noiseReduction() ? "on" : "")
-                .put("clockOffset", Part.plain(c.clockOffsetSeconds()))
-                .put("weight", Part.plain(c.weightG()))
+                .put("clockOffset", c.clockOffsetSeconds())
+                .put("weight", c.weightG())
                 .put("note", b.note());
     }
 
@@ -136,7 +137,7 @@ class BodyPart implements Part {
         read(form, null);
     }
 
-    private static Optional<Kit.Body> read(Form form, Long id) {
+    private static Optional<NamedBody> read(Form form, Long id) {
         String name = form.text("name", "a name");
         OptionalDouble width = form.number("sensorWidth", Range.SENSOR_WIDTH);
         OptionalDouble height = form.number("sensorHeight", Range.SENSOR_HEIGHT);
@@ -144,19 +145,17 @@ class BodyPart implements Part {
         Optional<Sensor> sensor = sensor(form, width, height, pixels);
         // what the owner does not know is filled with what is typical for the pixels
         Response typical = Response.generic(sensor.map(Sensor::pitchUm).orElse(6.0));
-        double megapixels = sensor.map(Sensor::megapixels).orElse(24.0);
-        form.putIfEmpty("fullWell", Part.plain(typical.fullWellE()))
+        CameraBody.Files files = CameraBody.Files.typical(sensor.orElse(Sensor.of(36, 24, 6000)));
+        form.putIfEmpty("fullWell", typical.fullWellE())
                 .putIfEmpty("readBefore", typical.readBeforeE())
                 .putIfEmpty("readAfter", typical.readAfterE())
                 .putIfEmpty("dark", typical.darkEPerSecond())
                 .putIfEmpty("efficiency", typical.quantumEfficiency())
-                .putIfEmpty("rawMb", Math.max(1, Math.round(megapixels * 1.2)))
-                .putIfEmpty("jpegMb", Math.max(1, Math.round(megapixels * 0.35)))
+                .putIfEmpty("rawMb", files.rawMb())
+                .putIfEmpty("jpegMb", files.jpegMb())
                 .putIfEmpty("clockOffset", "0")
                 .putIfEmpty("weight", "600");
-        Optional<Dial> dial = Arrays.stream(Dial.values())
-                .filter(d -> d.name().equalsIgnoreCase(form.value("dial")))
-                .findFirst();
+        Optional<Dial> dial = form.choice("dial", Dial.class);
         if (dial.isEmpty()) {
             form.reject("dial", "Choose full, half or third stops.");
         }
@@ -204,7 +203,7 @@ class BodyPart implements Part {
                 form.has("noiseReduction"),
                 clock.getAsDouble(),
                 weight.getAsDouble());
-        return Optional.of(new Kit.Body(id, name, camera, note));
+        return Optional.of(new NamedBody(id, name, camera, note));
     }
 
     private static Optional<Sensor> sensor(
@@ -244,16 +243,16 @@ class BodyPart implements Part {
     }
 
     private static View view(CameraBody c) {
-        double most = stops(c.response(), c.response().baseIso());
+        double most = c.response().rangeStops(c.response().baseIso());
         List<IsoRow> rows = IsoDial.between(c.response().baseIso(), c.topIso()).stream()
-                .filter(iso -> Math.abs(Math.log(iso / c.response().baseIso()) / Math.log(2) % 1) < 0.1)
+                .filter(iso -> Math.abs(Stops.of(iso / c.response().baseIso()) % 1) < 0.1)
                 .limit(11)
                 .map(iso -> new IsoRow(
                         iso,
-                        String.format(Locale.UK, "%,.0f", c.response().saturationE(iso)),
+                        Numbers.grouped(c.response().saturationE(iso)),
                         Words.number(c.response().readNoiseE(iso), 1),
-                        Words.number(stops(c.response(), iso), 1),
-                        (int) Math.round(100 * Math.max(0, stops(c.response(), iso) / most))))
+                        Words.number(c.response().rangeStops(iso), 1),
+                        (int) Math.round(100 * Math.max(0, c.response().rangeStops(iso) / most))))
                 .toList();
         return new View(
                 Words.number(c.sensor().pitchUm(), 2),
@@ -263,9 +262,5 @@ class BodyPart implements Part {
                 Words.number(64_000 / c.files().rawMb(), 0),
                 Words.number(c.files().rawSeconds(), 2),
                 rows);
-    }
-
-    private static double stops(Response response, double iso) {
-        return Math.log(response.saturationE(iso) / Math.max(0.1, response.readNoiseE(iso))) / Math.log(2);
     }
 }

@@ -17,12 +17,14 @@ import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
-import java.util.LinkedHashMap;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,30 +39,11 @@ public class Kit {
         this.db = db;
     }
 
-    /** A camera body under the name its owner gave it. */
-    public record Body(Long id, String name, CameraBody camera, String note) {
-
-        public Sensor sensor() {
-            return camera.sensor();
-        }
-
-        public Dial dial() {
-            return camera.dial();
-        }
-
-        public int topIso() {
-            return camera.topIso();
-        }
-    }
-
-    /** A lens under the name its owner gave it. */
-    public record NamedLens(Long id, String name, Lens lens, String note) {}
-
-    public List<Body> bodies() {
+    public List<NamedBody> bodies() {
         return db.selectFrom(BODY).orderBy(BODY.ID).fetch(Kit::body);
     }
 
-    public Optional<Body> body(long id) {
+    public Optional<NamedBody> body(long id) {
         return db.selectFrom(BODY).where(BODY.ID.eq(id)).fetchOptional(Kit::body);
     }
 
@@ -72,40 +55,57 @@ public class Kit {
         return db.selectFrom(LENS).where(LENS.ID.eq(id)).fetchOptional(Kit::lens);
     }
 
-    public List<Gear> gear() {
+    public List<NamedGear> gear() {
         return db.selectFrom(GEAR).orderBy(GEAR.KIND, GEAR.ID).fetch(Kit::gear);
     }
 
-    public Optional<Gear> gear(long id) {
+    public Optional<NamedGear> gear(long id) {
         return db.selectFrom(GEAR).where(GEAR.ID.eq(id)).fetchOptional(Kit::gear);
     }
 
-    /** All rigs, with four questions to the database however many there are. */
+    /** All rigs. */
     public List<NamedRig> rigs() {
-        Map<Long, Body> bodies = bodies().stream().collect(Collectors.toMap(Body::id, b -> b));
-        Map<Long, NamedLens> lenses = lenses().stream().collect(Collectors.toMap(NamedLens::id, l -> l));
-        Map<Long, Gear> all =
-                gear().stream().collect(Collectors.toMap(Gear::id, g -> g, (x, y) -> x, LinkedHashMap::new));
-        Map<Long, List<Long>> used = db.selectFrom(RIG_GEAR).fetchGroups(RIG_GEAR.RIG_ID, RIG_GEAR.GEAR_ID);
-        return db.selectFrom(RIG)
+        return rigs(DSL.noCondition());
+    }
+
+    /** The rigs of a list of ids, by id. */
+    public Map<Long, NamedRig> rigs(Collection<Long> ids) {
+        return rigs(RIG.ID.in(ids)).stream().collect(Collectors.toMap(NamedRig::id, r -> r));
+    }
+
+    /** Two questions to the database, however many rigs there are. */
+    private List<NamedRig> rigs(Condition which) {
+        Map<Long, List<NamedGear>> gear = db.select(RIG_GEAR.RIG_ID, GEAR)
+                .from(RIG_GEAR)
+                .join(GEAR)
+                .on(GEAR.ID.eq(RIG_GEAR.GEAR_ID))
+                .join(RIG)
+                .on(RIG.ID.eq(RIG_GEAR.RIG_ID))
+                .where(which)
+                .orderBy(GEAR.KIND, GEAR.ID)
+                .fetchGroups(r -> r.value1(), r -> gear(r.value2()));
+        return db.select(RIG, BODY, LENS)
+                .from(RIG)
+                .join(BODY)
+                .on(BODY.ID.eq(RIG.BODY_ID))
+                .join(LENS)
+                .on(LENS.ID.eq(RIG.LENS_ID))
+                .where(which)
                 .orderBy(RIG.ID)
                 .fetch(r -> new NamedRig(
-                        r.getId(),
-                        r.getName(),
-                        bodies.get(r.getBodyId()),
-                        lenses.get(r.getLensId()),
-                        all.values().stream()
-                                .filter(g ->
-                                        used.getOrDefault(r.getId(), List.of()).contains(g.id()))
-                                .toList()));
+                        r.value1().getId(),
+                        r.value1().getName(),
+                        body(r.value2()),
+                        lens(r.value3()),
+                        gear.getOrDefault(r.value1().getId(), List.of())));
     }
 
     public Optional<NamedRig> rig(long id) {
-        return rigs().stream().filter(r -> r.id() == id).findFirst();
+        return rigs(RIG.ID.eq(id)).stream().findFirst();
     }
 
     /** Stores a body, new where it has no id; hands back its id. */
-    long save(Body b) {
+    long save(NamedBody b) {
         BodyRecord r = b.id() == null ? db.newRecord(BODY) : db.fetchSingle(BODY, BODY.ID.eq(b.id()));
         CameraBody c = b.camera();
         r.setName(b.name());
@@ -160,15 +160,13 @@ public class Kit {
         return r.getId();
     }
 
-    long save(Gear g) {
+    long save(NamedGear g) {
         GearRecord r = g.id() == null ? db.newRecord(GEAR) : db.fetchSingle(GEAR, GEAR.ID.eq(g.id()));
-        r.setKind(g.kind().name());
+        r.setKind(g.sort().name());
         r.setName(g.name());
         r.setWeightG(g.weightG());
-        r.setMode(g.mode());
-        r.setAmount(g.amount());
-        r.setDetail(g.detail());
         r.setNote(g.note());
+        GearColumns.fill(r, g.gear());
         if (g.id() == null) {
             r.insert();
         } else {
@@ -177,7 +175,8 @@ public class Kit {
         return r.getId();
     }
 
-    long save(NamedRig rig) {
+    /** Stores a rig, new where it has no id; hands back its id. */
+    public long save(NamedRig rig) {
         RigRecord r = rig.id() == null ? db.newRecord(RIG) : db.fetchSingle(RIG, RIG.ID.eq(rig.id()));
         r.setName(rig.name());
         r.setBodyId(rig.body().id());
@@ -195,35 +194,31 @@ public class Kit {
         return r.getId();
     }
 
-    /** @return false where an outing or a rig still needs it, and nothing was deleted */
+    /** @return false where a rig still needs it, and nothing was deleted */
     boolean deleteBody(long id) {
-        if (db.fetchExists(OUTING, OUTING.BODY_ID.eq(id)) || db.fetchExists(RIG, RIG.BODY_ID.eq(id))) {
-            return false;
-        }
-        return db.deleteFrom(BODY).where(BODY.ID.eq(id)).execute() > 0;
+        return !db.fetchExists(RIG, RIG.BODY_ID.eq(id))
+                && db.deleteFrom(BODY).where(BODY.ID.eq(id)).execute() > 0;
     }
 
-    /** @return false where an outing or a rig still needs it, and nothing was deleted */
+    /** @return false where a rig still needs it, and nothing was deleted */
     boolean deleteLens(long id) {
-        if (db.fetchExists(OUTING, OUTING.LENS_ID.eq(id)) || db.fetchExists(RIG, RIG.LENS_ID.eq(id))) {
-            return false;
-        }
-        return db.deleteFrom(LENS).where(LENS.ID.eq(id)).execute() > 0;
+        return !db.fetchExists(RIG, RIG.LENS_ID.eq(id))
+                && db.deleteFrom(LENS).where(LENS.ID.eq(id)).execute() > 0;
     }
 
     /** @return false where a rig still needs it, and nothing was deleted */
     boolean deleteGear(long id) {
-        if (db.fetchExists(RIG_GEAR, RIG_GEAR.GEAR_ID.eq(id))) {
-            return false;
-        }
-        return db.deleteFrom(GEAR).where(GEAR.ID.eq(id)).execute() > 0;
+        return !db.fetchExists(RIG_GEAR, RIG_GEAR.GEAR_ID.eq(id))
+                && db.deleteFrom(GEAR).where(GEAR.ID.eq(id)).execute() > 0;
     }
 
+    /** @return false where an outing still needs it, even a deleted one, and nothing was deleted */
     boolean deleteRig(long id) {
-        return db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
+        return !db.fetchExists(OUTING, OUTING.RIG_ID.eq(id))
+                && db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
     }
 
-    private static Body body(BodyRecord r) {
+    private static NamedBody body(BodyRecord r) {
         Sensor sensor = Sensor.of(
                 r.getSensorWidthMm(), r.getSensorHeightMm(), r.getPixelsAcross().intValue());
         CameraBody camera = new CameraBody(
@@ -245,7 +240,7 @@ public class Kit {
                 r.getNoiseReduction(),
                 r.getClockOffsetS(),
                 r.getWeightG());
-        return new Body(r.getId(), r.getName(), camera, r.getNote());
+        return new NamedBody(r.getId(), r.getName(), camera, r.getNote());
     }
 
     private static NamedLens lens(LensRecord r) {
@@ -262,15 +257,7 @@ public class Kit {
         return new NamedLens(r.getId(), r.getName(), lens, r.getNote());
     }
 
-    private static Gear gear(GearRecord r) {
-        return new Gear(
-                r.getId(),
-                Gear.Kind.valueOf(r.getKind()),
-                r.getName(),
-                r.getWeightG(),
-                r.getMode(),
-                r.getAmount(),
-                r.getDetail(),
-                r.getNote());
+    private static NamedGear gear(GearRecord r) {
+        return new NamedGear(r.getId(), r.getName(), r.getWeightG(), GearColumns.read(r), r.getNote());
     }
 }

@@ -9,6 +9,7 @@ import dev.halfdusk.app.web.Form;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -24,7 +25,10 @@ import org.springframework.transaction.annotation.Transactional;
 class KitFiles {
 
     static final String FORMAT = "half-dusk-kit";
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
+    /** In version 1 gear had a mode, an amount and a detail, whatever it was. */
+    private static final int UNTYPED_GEAR = 1;
+
     private static final int MOST = 500;
 
     private final Kit kit;
@@ -77,14 +81,42 @@ class KitFiles {
         if (root == null || !FORMAT.equals(root.path("format").asText())) {
             throw new IllegalArgumentException("Wanted: a file with \"format\": \"" + FORMAT + "\".");
         }
-        if (root.path("version").asInt() != VERSION) {
+        int version = root.path("version").asInt();
+        if (version != VERSION && version != UNTYPED_GEAR) {
             throw new IllegalArgumentException(
-                    "Version " + root.path("version").asText() + " of the format is not known here; 1 is.");
+                    "Version " + root.path("version").asText() + " of the format is not known here; 1 and 2 are.");
         }
-        int stored = read(root.path("bodies"), "Body", bodies, names(kit.bodies(), Kit.Body::name));
-        stored += read(root.path("lenses"), "Lens", lenses, names(kit.lenses(), Kit.NamedLens::name));
-        stored += read(root.path("gear"), "Gear", gear, names(kit.gear(), Gear::name));
+        if (version == UNTYPED_GEAR) {
+            root.path("gear").forEach(KitFiles::typed);
+        }
+        int stored = read(root.path("bodies"), "Body", bodies, names(kit.bodies(), NamedBody::name));
+        stored += read(root.path("lenses"), "Lens", lenses, names(kit.lenses(), NamedLens::name));
+        stored += read(root.path("gear"), "Gear", gear, names(kit.gear(), NamedGear::name));
         return stored + readRigs(root.path("rigs"));
+    }
+
+    /** Names the numbers of a piece of gear by what they count. */
+    private static void typed(JsonNode item) {
+        if (item instanceof ObjectNode gear) {
+            JsonNode amount = gear.path("amount");
+            JsonNode detail = gear.path("detail");
+            switch (gear.path("kind").asText().toUpperCase(Locale.ROOT)) {
+                case "SUPPORT" -> set(gear, "support", gear.path("mode"), "error", amount);
+                case "TELECONVERTER" -> gear.set("factor", amount);
+                case "FILTER" -> gear.set("stops", amount);
+                case "BATTERY" -> set(gear, "frames", amount, "minutes", detail);
+                case "CARD" -> set(gear, "gigabytes", amount, "writeSpeed", detail);
+                case "RELEASE" -> gear.set("release", gear.path("mode"));
+                default -> {
+                    // nothing to count
+                }
+            }
+        }
+    }
+
+    private static void set(ObjectNode gear, String first, JsonNode one, String second, JsonNode other) {
+        gear.set(first, one);
+        gear.set(second, other);
     }
 
     private static <T> Set<String> names(List<T> things, Function<T, String> name) {
@@ -110,9 +142,9 @@ class KitFiles {
     }
 
     private int readRigs(JsonNode list) {
-        Map<String, Long> bodyIds = ids(kit.bodies(), Kit.Body::name, Kit.Body::id);
-        Map<String, Long> lensIds = ids(kit.lenses(), Kit.NamedLens::name, Kit.NamedLens::id);
-        Map<String, Long> gearIds = ids(kit.gear(), Gear::name, Gear::id);
+        Map<String, Long> bodyIds = ids(kit.bodies(), NamedBody::name, NamedBody::id);
+        Map<String, Long> lensIds = ids(kit.lenses(), NamedLens::name, NamedLens::id);
+        Map<String, Long> gearIds = ids(kit.gear(), NamedGear::name, NamedGear::id);
         Set<String> known = names(kit.rigs(), NamedRig::name);
         int stored = 0;
         int number = 0;

@@ -9,7 +9,6 @@ import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -74,18 +73,18 @@ class LensPart implements Part {
         return all;
     }
 
-    private static Form fields(Kit.NamedLens l) {
+    private static Form fields(NamedLens l) {
         return new Form()
                 .put("name", l.name())
-                .put("shortest", Part.plain(l.lens().shortestMm()))
-                .put("longest", Part.plain(l.lens().longestMm()))
-                .put("widestShort", Part.plain(l.lens().widestAtShort()))
-                .put("widestLong", Part.plain(l.lens().widestAtLong()))
-                .put("narrowest", Part.plain(l.lens().narrowest()))
+                .put("shortest", l.lens().shortestMm())
+                .put("longest", l.lens().longestMm())
+                .put("widestShort", l.lens().widestAtShort())
+                .put("widestLong", l.lens().widestAtLong())
+                .put("narrowest", l.lens().narrowest())
                 .put("projection", l.lens().projection())
-                .put("transmission", Part.plain(l.lens().transmission()))
+                .put("transmission", l.lens().transmission())
                 .put("electronic", l.lens().electronic() ? "on" : "")
-                .put("weight", Part.plain(l.lens().weightG()))
+                .put("weight", l.lens().weightG())
                 .put("note", l.note());
     }
 
@@ -95,7 +94,7 @@ class LensPart implements Part {
     }
 
     /** A prime needs its one focal length and aperture only. */
-    private static Optional<Kit.NamedLens> read(Form form, Long id) {
+    private static Optional<NamedLens> read(Form form, Long id) {
         form.putIfEmpty("longest", form.value("shortest"))
                 .putIfEmpty("widestLong", form.value("widestShort"))
                 .putIfEmpty("narrowest", "22")
@@ -109,9 +108,7 @@ class LensPart implements Part {
         OptionalDouble narrowest = form.number("narrowest", Range.APERTURE);
         OptionalDouble transmission = form.number("transmission", Lens.TRANSMISSION);
         OptionalDouble weight = form.number("weight", CameraBody.WEIGHT);
-        Optional<Projection> projection = Arrays.stream(Projection.values())
-                .filter(p -> p.name().equalsIgnoreCase(form.value("projection")))
-                .findFirst();
+        Optional<Projection> projection = form.choice("projection", Projection.class);
         if (projection.isEmpty()) {
             form.reject("projection", "Choose rectilinear or fisheye.");
         }
@@ -138,7 +135,7 @@ class LensPart implements Part {
                 transmission.getAsDouble(),
                 form.has("electronic"),
                 weight.getAsDouble());
-        return Optional.of(new Kit.NamedLens(id, name, lens, note));
+        return Optional.of(new NamedLens(id, name, lens, note));
     }
 
     @Override
@@ -154,7 +151,7 @@ class LensPart implements Part {
     @Override
     public void fill(Form form, Model model) {
         Form copy = form.copy().putIfEmpty("name", "lens");
-        List<Kit.Body> bodies = kit.bodies();
+        List<NamedBody> bodies = kit.bodies();
         read(copy, null)
                 .ifPresent(l -> model.addAttribute(
                         "view",
@@ -169,7 +166,7 @@ class LensPart implements Part {
         model.addAttribute("missing", copy.errors());
     }
 
-    private static View view(Kit.Body b, Lens lens, double focal) {
+    private static View view(NamedBody b, Lens lens, double focal) {
         Optics optics = new Optics(b.sensor(), focal, lens.projection());
         double aperture = lens.widestAt(focal);
         Depth depth = Depth.of(focal, aperture, Depth.pixelCircleMm(b.sensor()));

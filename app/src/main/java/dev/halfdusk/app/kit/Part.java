@@ -40,9 +40,6 @@ interface Part {
     void fill(Form form, Model model);
 
     /** A number without a needless ".0". */
-    static String plain(double value) {
-        return value == Math.rint(value) ? Long.toString((long) value) : Double.toString(value);
-    }
 
     /** Names of fields that a file holds, in order. */
     List<String> names();

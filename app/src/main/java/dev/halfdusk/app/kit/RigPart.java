@@ -68,8 +68,8 @@ class RigPart implements Part {
 
     private Optional<NamedRig> read(Form form, Long id) {
         String name = form.text("name", "a name");
-        Optional<Kit.Body> body = chosen(form.id("body")).flatMap(kit::body);
-        Optional<Kit.NamedLens> lens = chosen(form.id("lens")).flatMap(kit::lens);
+        Optional<NamedBody> body = chosen(form.id("body")).flatMap(kit::body);
+        Optional<NamedLens> lens = chosen(form.id("lens")).flatMap(kit::lens);
         if (body.isEmpty()) {
             form.reject("body", "Choose a body from the list.");
         }
@@ -79,7 +79,7 @@ class RigPart implements Part {
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        List<Gear> gear =
+        List<NamedGear> gear =
                 kit.gear().stream().filter(g -> form.has(GEAR + g.id())).toList();
         NamedRig rig = new NamedRig(id, name, body.orElseThrow(), lens.orElseThrow(), gear);
         try {
@@ -119,9 +119,9 @@ class RigPart implements Part {
         model.addAttribute("missing", copy.errors());
     }
 
-    private static String label(Gear g) {
-        boolean said = g.name().toLowerCase(Locale.ROOT).contains(g.kind().words());
-        return said ? g.name() : g.name() + ", " + g.kind().words();
+    private static String label(NamedGear g) {
+        boolean said = g.name().toLowerCase(Locale.ROOT).contains(g.sort().words());
+        return said ? g.name() : g.name() + ", " + g.sort().words();
     }
 
     /** Between the ids of forms and the names of files. */
@@ -130,7 +130,7 @@ class RigPart implements Part {
         out.put("name", rig.name());
         out.put("body", rig.body().name());
         out.put("lens", rig.lens().name());
-        out.put("gear", rig.gear().stream().map(Gear::name).collect(Collectors.toList()));
+        out.put("gear", rig.gear().stream().map(NamedGear::name).collect(Collectors.toList()));
         return out;
     }
 }

@@ -1,13 +1,13 @@
 package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.LunarMonth;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.DoubleStream;
 
 /** What follows from a rig's numbers, at the ends of its zoom. */
@@ -34,7 +34,7 @@ public record RigView(NamedRig rig, String weight, String support, List<End> end
                 : DoubleStream.of(rig.lens().shortestMm(), rig.lens().longestMm());
         return new RigView(
                 named,
-                String.format(Locale.UK, "%,.0f g", named.weightG()),
+                Numbers.grouped(named.weightG()) + " g",
                 rig.support().kind().words(),
                 focals.mapToObj(f -> end(rig, f)).toList());
     }
@@ -49,7 +49,7 @@ public record RigView(NamedRig rig, String weight, String support, List<End> end
         double pitch = optics.sensor().pitchUm();
         double moonMm = 2 * focal * Math.tan(Math.toRadians(LunarMonth.MEAN_WIDTH_DEG / 2));
         // the disc of a star is as wide as two pixels from here on
-        double limit = 2 * pitch / (2.44 * 0.55);
+        double limit = Depth.diffractionAperture(optics.sensor());
         return new End(
                 Words.trimmed(Math.round(focal * 10) / 10.0) + " mm",
                 "f/" + Words.trimmed(aperture) + " to f/" + Words.trimmed(Math.round(apertures.max() * 10) / 10.0),

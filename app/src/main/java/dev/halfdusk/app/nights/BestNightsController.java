@@ -16,6 +16,7 @@ import java.time.format.TextStyle;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -81,6 +82,7 @@ class BestNightsController {
             HttpServletResponse response) {
         BestNights.Asked asked = BestNights.Asked.of(query, LocalDate.now(clock));
         List<Place> all = places.all();
+        Map<Long, List<Places.ListedMark>> marks = places.marks();
         List<Long> ticked = nights.chosen(asked).stream().map(Place::id).toList();
         model.addAttribute("form", asked.form());
         model.addAttribute("query", request.getQueryString() == null ? "" : request.getQueryString());
@@ -93,12 +95,15 @@ class BestNightsController {
         model.addAttribute(
                 "marks",
                 all.stream()
-                        .flatMap(p -> places.marks(p.id()).stream().map(m -> {
-                            String value = p.id() + "-" + m.id();
-                            String label = m.mark().name() + ", from " + p.name();
-                            return new Choice(
-                                    value, label, value.equals(asked.form().value("over")));
-                        }))
+                        .flatMap(p -> marks.getOrDefault(p.id(), List.of()).stream()
+                                .map(m -> {
+                                    String value = p.id() + "-" + m.id();
+                                    String label = m.mark().name() + ", from " + p.name();
+                                    return new Choice(
+                                            value,
+                                            label,
+                                            value.equals(asked.form().value("over")));
+                                }))
                         .toList());
         model.addAttribute("weekdays", choices(DayOfWeek.values(), asked.weekdays()));
         model.addAttribute("months", choices(Month.values(), asked.months()));

@@ -6,7 +6,8 @@ import biweekly.component.VEvent;
 import biweekly.property.Geo;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.night.NightSearch;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.search.NightSearch;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
@@ -46,11 +47,11 @@ final class BestNightsFiles {
                         Double.toString(h.score()),
                         h.window().from().toString(),
                         h.window().to().toString(),
-                        plain(h.hours(), 2),
-                        plain(h.coreTopAltitudeDeg(), 1),
-                        plain(h.coreTopAzimuthDeg(), 1),
-                        plain(h.contrastPercent(), 0),
-                        plain(h.moonFraction() * 100, 0),
+                        Numbers.plain(h.hours(), 2),
+                        Numbers.plain(h.coreTopAltitudeDeg(), 1),
+                        Numbers.plain(h.coreTopAzimuthDeg(), 1),
+                        Numbers.plain(h.contrastPercent(), 0),
+                        Numbers.plain(h.moonFraction() * 100, 0),
                         h.stance().key(),
                         String.join("; ", h.reasons()));
             }
@@ -58,10 +59,6 @@ final class BestNightsFiles {
             throw new UncheckedIOException(e);
         }
         return text.toString();
-    }
-
-    private static String plain(double value, int decimals) {
-        return Words.number(value, decimals).replace('\u2212', '-');
     }
 
     /** An event for each window. The same night keeps its identity, so that a later file replaces it. */

@@ -3,6 +3,7 @@ package dev.halfdusk.app.nights;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyColour;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.YearOfNights;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -30,9 +31,7 @@ public record Carpet(int firstMinute, int rows, List<Label> hours, List<Label> m
     private static final int ROW_MINUTES = 10;
     private static final int ROWS_IN_A_DAY = 144;
     private static final int MARGIN_ROWS = 5;
-    private static final int WARM = 0xe0b98a;
     private static final double FULL_CONTRAST = 85;
-    private static final double FULL_SHARE = 0.85;
 
     /** A word at a share of the height or width, in percent. */
     public record Label(String at, String text) {}
@@ -80,8 +79,7 @@ public record Carpet(int firstMinute, int rows, List<Label> hours, List<Label> m
         for (int hour = 0; hour < 24; hour++) {
             int row = hour * 60 / ROW_MINUTES;
             if (row >= first && row <= last && (hour + 12) % 2 == 1) {
-                labels.add(new Label(
-                        percent(row - first, last - first + 1), String.format(Locale.ROOT, "%02d", (hour + 12) % 24)));
+                labels.add(new Label(percent(row - first, last - first + 1), Numbers.text("%02d", (hour + 12) % 24)));
             }
         }
         return List.copyOf(labels);
@@ -145,11 +143,7 @@ public record Carpet(int firstMinute, int rows, List<Label> hours, List<Label> m
     }
 
     private static int colour(YearOfNights year, SkyGlow glow, int i) {
-        double sun = year.sunAltitudeDeg(i);
-        SkyGlow.Lamps lamps =
-                new SkyGlow.Lamps(sun, 0, year.moonAltitudeDeg(i), year.moonAzimuthDeg(i), year.moonPhaseAngleDeg(i));
-        int sky = SkyColour.of(sun, glow.zenith(lamps));
-        double core = Math.min(1, year.coreContrastPercent(i) / FULL_CONTRAST);
-        return core == 0 ? sky : SkyColour.mix(sky, WARM, FULL_SHARE * core);
+        int sky = SkyColour.of(year.sunAltitudeDeg(i), glow.zenith(year.lamps(i)));
+        return SkyColour.withCore(sky, Math.min(1, year.coreContrastPercent(i) / FULL_CONTRAST));
     }
 }

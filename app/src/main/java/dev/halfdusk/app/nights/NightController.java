@@ -1,17 +1,17 @@
 package dev.halfdusk.app.nights;
 
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.night.NightSearch;
-import dev.halfdusk.core.night.NightWish;
 import dev.halfdusk.core.night.YearOfNights;
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.search.NightSearch;
+import dev.halfdusk.core.search.NightWish;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;

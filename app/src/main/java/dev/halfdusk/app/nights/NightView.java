@@ -6,15 +6,15 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Horizontal;
-import dev.halfdusk.core.sky.Illumination;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -25,7 +25,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 
 /** A night at a place in the words and numbers of its sheet. */
@@ -47,8 +46,6 @@ public record NightView(
         List<HourRow> hours,
         List<PlanetRow> planets,
         String pole) {
-
-    private static final double HIDDEN = 0;
 
     public record EventRow(String clock, String utc, String what, String azimuth) {}
 
@@ -158,8 +155,7 @@ public record NightView(
 
     private static List<HourRow> hours(Night night, SkyGlow glow) {
         List<HourRow> rows = new ArrayList<>();
-        Interval down =
-                night.sunDown().isEmpty() ? night.span() : night.sunDown().get(0);
+        Interval down = night.down();
         ZonedDateTime hour =
                 down.from().atZone(night.zone()).truncatedTo(ChronoUnit.HOURS).plusHours(1);
         for (; hour.toInstant().isBefore(down.to()); hour = hour.plusHours(1)) {
@@ -169,38 +165,30 @@ public record NightView(
     }
 
     private static HourRow hour(Night night, SkyGlow glow, Instant when) {
-        Moment moment = Moment.at(when);
-        Horizontal sun = moment.observed(Body.SUN, night.observer());
-        Horizontal moon = moment.observed(Body.MOON, night.observer());
+        SunAndMoon lamps = SunAndMoon.at(Moment.at(when), night.observer());
         Horizontal core = night.core(when);
-        double phase = Illumination.of(Body.MOON, moment).phaseAngleDeg();
-        SkyGlow.Lamps lamps =
-                new SkyGlow.Lamps(sun.altitudeDeg(), sun.azimuthDeg(), moon.altitudeDeg(), moon.azimuthDeg(), phase);
-        boolean seen = core.altitudeDeg() > Math.max(0, night.rules().skyline().altitudeAt(core.azimuthDeg()));
-        double contrast = seen ? glow.coreContrastPercent(core.azimuthDeg(), core.altitudeDeg(), lamps) : HIDDEN;
+        boolean seen = night.coreSeen(when);
+        double contrast = seen ? glow.coreContrastPercent(core.direction(), lamps) : 0;
         return new HourRow(
                 Words.clock(when, night.zone()),
-                Words.number(sun.altitudeDeg(), 0) + "\u00b0",
+                Words.number(lamps.sunAltitudeDeg(), 0) + "\u00b0",
                 Words.number(glow.zenith(lamps).magnitude(), 2),
                 seen ? Words.number(core.altitudeDeg(), 0) + "\u00b0" : "\u2014",
                 seen ? Words.number(contrast, 0) + " %" : "\u2014",
                 (int) Math.round(Math.min(100, contrast)),
-                moon.altitudeDeg() > 0 ? Words.number(moon.altitudeDeg(), 0) + "\u00b0" : "down");
+                lamps.moonAltitudeDeg() > 0 ? Words.number(lamps.moonAltitudeDeg(), 0) + "\u00b0" : "down");
     }
 
     /** Planets that are up in the night, and how near they stand to the core. */
     private static List<PlanetRow> planets(Night night) {
-        Instant middle = night.coreWindow()
-                .map(Interval::middle)
-                .orElse(night.sunLowest().when());
+        Instant middle = night.best();
         Moment moment = Moment.at(middle);
         var core = moment.local(FixedPoint.CORE, night.observer());
-        return Stream.of(Body.VENUS, Body.MARS, Body.JUPITER, Body.SATURN)
+        return Body.PLANETS.stream()
                 .map(body -> {
                     Horizontal at = moment.observed(body, night.observer());
                     double apart = moment.local(body, night.observer()).angleTo(core);
-                    String name =
-                            body.name().charAt(0) + body.name().substring(1).toLowerCase(Locale.ROOT);
+                    String name = body.words();
                     String where = at.altitudeDeg() > 0
                             ? Words.number(at.altitudeDeg(), 0) + "\u00b0 up, " + Words.number(at.azimuthDeg(), 0)
                                     + "\u00b0 " + Angles.compass(at.azimuthDeg())

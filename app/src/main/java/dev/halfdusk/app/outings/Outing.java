@@ -1,52 +1,63 @@
 package dev.halfdusk.app.outings;
 
-import dev.halfdusk.app.Skies;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.core.exposure.CompositionTest;
+import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Rig;
-import dev.halfdusk.core.outing.SharpStars;
+import java.time.Instant;
 import java.time.LocalDate;
 
 /**
- * A night at a place with a kit.
+ * A night at a place with a rig.
  *
  * @param id null until stored
- * @param aperture f-number to shoot at
+ * @param focalMm set on the lens, without a converter
+ * @param aperture f-number to shoot at, as it works with the converter
  * @param tolerancePx drift that still counts as a point
  * @param iso the photographer intends to shoot at
+ * @param revision grows by one with each change, from 1
  */
 public record Outing(
         Long id,
         String title,
         Place place,
         LocalDate night,
-        Kit.Body body,
-        Kit.NamedLens lens,
+        NamedRig rig,
         double focalMm,
         double aperture,
         double tolerancePx,
-        int iso) {
+        int iso,
+        long revision) {
+
+    /** One that is not stored yet. */
+    public static Outing fresh(
+            String title,
+            Place place,
+            LocalDate night,
+            NamedRig rig,
+            double focalMm,
+            double aperture,
+            double tolerancePx,
+            int iso) {
+        return new Outing(null, title, place, night, rig, focalMm, aperture, tolerancePx, iso, 1);
+    }
+
+    Outing withId(long other) {
+        return new Outing(other, title, place, night, rig, focalMm, aperture, tolerancePx, iso, revision);
+    }
 
     Outing withNight(LocalDate other) {
-        return new Outing(id, title, place, other, body, lens, focalMm, aperture, tolerancePx, iso);
+        return new Outing(id, title, place, other, rig, focalMm, aperture, tolerancePx, iso, revision);
     }
 
-    /** Body and lens on a tripod. */
-    public Rig rig() {
-        return Rig.of(body.camera(), lens.lens());
+    Night night(Skies skies) {
+        return skies.night(place, night);
     }
 
-    public SharpStars plan(Skies skies) {
-        Night sky = skies.night(place, night);
-        Optics optics = new Optics(body.sensor(), focalMm, lens.lens().projection());
-        return SharpStars.of(sky, optics, aperture, tolerancePx, body.dial());
-    }
-
-    /** Seconds of a test frame at another ISO that is as bright as the real one. */
-    public double compositionTest(double seconds, int testIso) {
-        return CompositionTest.seconds(seconds, aperture, iso, aperture, testIso);
+    /** What it asks of exposure at an instant of its night. */
+    Asked asked(Night sky, Instant when) {
+        return Asked.of(rig, place, sky, focalMm, aperture, Demand.USUAL.withTolerancePx(tolerancePx), when);
     }
 }

@@ -1,8 +1,8 @@
 package dev.halfdusk.app.outings;
 
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
@@ -68,7 +68,7 @@ class OutingController {
                 o.place().name(),
                 Words.night(o.night()),
                 Words.away(today, o.night()),
-                o.body().name() + ", " + o.lens().name(),
+                o.rig().name(),
                 o.night().isBefore(today));
     }
 
@@ -116,8 +116,7 @@ class OutingController {
         model.addAttribute("id", id);
         model.addAttribute("heading", id == null ? "New outing" : "Change outing");
         model.addAttribute("places", places.all());
-        model.addAttribute("bodies", kit.bodies());
-        model.addAttribute("lenses", kit.lenses());
+        model.addAttribute("rigs", kit.rigs());
         preview(form, model);
     }
 

@@ -1,10 +1,13 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -34,11 +37,10 @@ class OutingForm {
                 .put("title", outing.title())
                 .put("place", outing.place().id())
                 .put("night", outing.night())
-                .put("body", outing.body().id())
-                .put("lens", outing.lens().id())
-                .put("focal", plain(outing.focalMm()))
-                .put("aperture", plain(outing.aperture()))
-                .put("tolerance", plain(outing.tolerancePx()))
+                .put("rig", outing.rig().id())
+                .put("focal", outing.focalMm())
+                .put("aperture", outing.aperture())
+                .put("tolerance", outing.tolerancePx())
                 .put("iso", outing.iso());
     }
 
@@ -54,14 +56,14 @@ class OutingForm {
                 .put("elevation", "0")
                 .put("zone", zone)
                 .put("night", night)
-                .put("tolerance", "3")
+                .put("tolerance", Demand.USUAL.tolerancePx())
                 .put("iso", "3200");
-        kit.bodies().stream().findFirst().ifPresent(b -> form.put("body", b.id()));
-        kit.lenses().stream()
-                .findFirst()
-                .ifPresent(l -> form.put("lens", l.id())
-                        .put("focal", plain(l.lens().shortestMm()))
-                        .put("aperture", plain(l.lens().widestAtShort())));
+        kit.rigs().stream().findFirst().ifPresent(r -> {
+            double shortest = r.lens().lens().shortestMm();
+            form.put("rig", r.id())
+                    .put("focal", shortest)
+                    .put("aperture", r.rig().apertures(shortest).min());
+        });
         return form;
     }
 
@@ -69,32 +71,31 @@ class OutingForm {
     Optional<Outing> read(Form form, Long id) {
         Place place = place(form);
         LocalDate night = form.night("night");
-        Optional<Kit.Body> body = chosen(form, "body", kit::body, "a body");
-        Optional<Kit.NamedLens> lens = chosen(form, "lens", kit::lens, "a lens");
+        Optional<NamedRig> named = chosen(form, "rig", kit::rig, "a rig");
+        Optional<Rig> rig = named.map(NamedRig::rig);
         OptionalDouble focal =
-                form.number("focal", lens.map(l -> l.lens().focalLengths()).orElse(Range.FOCAL_LENGTH));
-        Range apertures = lens.isPresent() && focal.isPresent()
-                ? lens.get().lens().apertures(focal.getAsDouble())
-                : Range.APERTURE;
+                form.number("focal", rig.map(r -> r.lens().focalLengths()).orElse(Range.FOCAL_LENGTH));
+        Range apertures =
+                rig.isPresent() && focal.isPresent() ? rig.get().apertures(focal.getAsDouble()) : Range.APERTURE;
         OptionalDouble aperture = form.number("aperture", apertures);
         OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
-        OptionalLong iso = form.whole("iso", body.map(OutingForm::isoRange).orElse(Range.ISO));
+        OptionalLong iso =
+                form.whole("iso", named.map(r -> r.body().camera().isos()).orElse(Range.ISO));
         String title =
                 form.has("title") ? form.text("title", "a title") : place == null ? null : "Core over " + place.name();
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        return Optional.of(new Outing(
-                id,
+        Outing fresh = Outing.fresh(
                 title,
                 place,
                 night,
-                body.orElseThrow(),
-                lens.orElseThrow(),
+                named.orElseThrow(),
                 focal.getAsDouble(),
                 aperture.getAsDouble(),
                 tolerance.getAsDouble(),
-                (int) iso.getAsLong()));
+                (int) iso.getAsLong());
+        return Optional.of(id == null ? fresh : fresh.withId(id));
     }
 
     private Place place(Form form) {
@@ -124,13 +125,5 @@ class OutingForm {
             form.reject(field, "Choose " + what + " from the list.");
         }
         return found;
-    }
-
-    private static Range isoRange(Kit.Body body) {
-        return new Range(Range.ISO.quantity(), Range.ISO.min(), body.topIso(), Range.ISO.unit());
-    }
-
-    private static String plain(double value) {
-        return value == Math.rint(value) ? Long.toString((long) value) : Double.toString(value);
     }
 }

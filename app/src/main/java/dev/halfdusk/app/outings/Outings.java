@@ -4,12 +4,14 @@ import static dev.halfdusk.app.db.Tables.OUTING;
 
 import dev.halfdusk.app.db.tables.records.OutingRecord;
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -40,8 +42,13 @@ public class Outings {
 
     /** The first outing on or after a date. */
     public Optional<Outing> nextFrom(LocalDate today) {
-        return select(OUTING.DELETED_AT.isNull().and(OUTING.NIGHT.ge(today))).stream()
-                .findFirst();
+        return db.select(OUTING.ID)
+                .from(OUTING)
+                .where(OUTING.DELETED_AT.isNull().and(OUTING.NIGHT.ge(today)))
+                .orderBy(OUTING.NIGHT, OUTING.ID)
+                .limit(1)
+                .fetchOptional(OUTING.ID)
+                .flatMap(this::find);
     }
 
     public Optional<Outing> find(long id) {
@@ -60,18 +67,19 @@ public class Outings {
         r.setTitle(outing.title());
         r.setPlaceId(place.id());
         r.setNight(outing.night());
-        r.setBodyId(outing.body().id());
-        r.setLensId(outing.lens().id());
+        r.setRigId(outing.rig().id());
         r.setFocalMm(outing.focalMm());
         r.setAperture(outing.aperture());
         r.setTolerancePx(outing.tolerancePx());
         r.setIso((long) outing.iso());
         if (outing.id() == null) {
+            r.setRevision(1L);
             r.insert();
         } else {
+            r.setRevision(r.getRevision() + 1);
             r.update();
         }
-        return outing(r);
+        return find(r.getId()).orElseThrow();
     }
 
     /** @return whether there was one to delete */
@@ -92,24 +100,28 @@ public class Outings {
                 == 1;
     }
 
+    /** The same few questions to the database, however many outings there are. */
     private List<Outing> select(Condition which) {
-        return db.selectFrom(OUTING)
+        List<OutingRecord> records = db.selectFrom(OUTING)
                 .where(which)
                 .orderBy(OUTING.NIGHT, OUTING.ID)
-                .fetch(this::outing);
-    }
-
-    private Outing outing(OutingRecord r) {
-        return new Outing(
-                r.getId(),
-                r.getTitle(),
-                places.find(r.getPlaceId()).orElseThrow(),
-                r.getNight(),
-                kit.body(r.getBodyId()).orElseThrow(),
-                kit.lens(r.getLensId()).orElseThrow(),
-                r.getFocalMm(),
-                r.getAperture(),
-                r.getTolerancePx(),
-                r.getIso().intValue());
+                .fetch();
+        Map<Long, Place> at = places.byIds(
+                records.stream().map(OutingRecord::getPlaceId).distinct().toList());
+        Map<Long, NamedRig> with =
+                kit.rigs(records.stream().map(OutingRecord::getRigId).distinct().toList());
+        return records.stream()
+                .map(r -> new Outing(
+                        r.getId(),
+                        r.getTitle(),
+                        at.get(r.getPlaceId()),
+                        r.getNight(),
+                        with.get(r.getRigId()),
+                        r.getFocalMm(),
+                        r.getAperture(),
+                        r.getTolerancePx(),
+                        r.getIso().intValue(),
+                        r.getRevision()))
+                .toList();
     }
 }

@@ -3,7 +3,6 @@ package dev.halfdusk.app.pictures;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Sensor;
-import java.util.Locale;
 
 /**
  * The drift of stars over a frame, every way drawn so much longer that the worst is well seen.
@@ -26,19 +25,19 @@ public record DriftPicture(
     public static DriftPicture of(DriftField field, Sensor sensor) {
         double worstMm = field.worst().px() * sensor.pitchUm() / 1000;
         double times = worstMm == 0 ? 1 : LONGEST * sensor.widthMm() / worstMm;
-        StringBuilder ways = new StringBuilder();
-        StringBuilder dots = new StringBuilder();
+        PathText ways = new PathText();
+        PathText dots = new PathText();
         for (DriftField.Drift d : field.drifts()) {
-            ways.append(way(d, sensor, times));
+            way(ways, d, sensor, times);
             Point from = at(d.from(), sensor);
-            dots.append(String.format(Locale.ROOT, "M%.1f,%.1fh.1", from.x(), from.y()));
+            dots.dot(from.x(), from.y());
         }
         return new DriftPicture(
                 sensor.widthMm() * SCALE,
                 sensor.heightMm() * SCALE,
                 ways.toString(),
                 dots.toString(),
-                way(field.worst(), sensor, times),
+                way(new PathText(), field.worst(), sensor, times).toString(),
                 at(field.worst().from(), sensor),
                 Math.round(times));
     }
@@ -47,10 +46,10 @@ public record DriftPicture(
         return new Point((mm.x() + sensor.widthMm() / 2) * SCALE, (mm.y() + sensor.heightMm() / 2) * SCALE);
     }
 
-    private static String way(DriftField.Drift d, Sensor sensor, double times) {
+    private static PathText way(PathText path, DriftField.Drift d, Sensor sensor, double times) {
         Point from = at(d.from(), sensor);
         double dx = (d.to().x() - d.from().x()) * times * SCALE;
         double dy = (d.to().y() - d.from().y()) * times * SCALE;
-        return String.format(Locale.ROOT, "M%.1f,%.1fl%.1f,%.1f", from.x(), from.y(), dx, dy);
+        return path.to('M', from.x(), from.y()).to('l', dx, dy);
     }
 }

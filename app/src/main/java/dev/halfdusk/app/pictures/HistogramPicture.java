@@ -2,7 +2,6 @@ package dev.halfdusk.app.pictures;
 
 import dev.halfdusk.core.exposure.Histogram;
 import java.util.Arrays;
-import java.util.Locale;
 
 /**
  * A predicted histogram in a box of {@value #WIDTH} × {@value #HEIGHT}, heights by their square root so that small heaps
@@ -21,13 +20,13 @@ public record HistogramPicture(String shape, double peakX, double fromX, double 
     public static HistogramPicture of(Histogram histogram, double peak, double from, double to) {
         double[] bins = histogram.bins();
         double top = Math.sqrt(Math.max(1e-9, Arrays.stream(bins).max().orElse(1)));
-        StringBuilder path = new StringBuilder("M0," + HEIGHT);
+        PathText path = new PathText().to('M', 0, HEIGHT);
         for (int i = 0; i < bins.length; i++) {
             double x = (i + 0.5) / bins.length * WIDTH;
             double y = HEIGHT * (1 - Math.sqrt(bins[i]) / top);
-            path.append(String.format(Locale.ROOT, "L%.1f,%.1f", x, y));
+            path.to('L', x, y);
         }
-        path.append("L" + WIDTH + "," + HEIGHT + "Z");
+        path.to('L', WIDTH, HEIGHT).close();
         return new HistogramPicture(path.toString(), round(peak), round(from), round(to));
     }
 

@@ -3,11 +3,12 @@ package dev.halfdusk.app.pictures;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.SkyColour;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.HorizonEvent;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,7 +16,6 @@ import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * The night as a band: colour of the sky minute by minute, altitude of core and moon, the dark stretches. Across,
@@ -55,16 +55,13 @@ public record Ribbon(
         List<Shade> stops = new ArrayList<>();
         Curve core = new Curve();
         Curve moon = new Curve();
-        double phase = night.moon().phaseAngleDeg();
         for (Instant t = shown.from(); !t.isAfter(shown.to()); t = t.plus(STEP)) {
             Moment moment = Moment.at(t);
             double x = share(shown, t);
-            double sunAt = moment.local(Body.SUN, night.observer()).latitudeDeg();
-            double moonAt = moment.local(Body.MOON, night.observer()).latitudeDeg();
+            SunAndMoon lamps = SunAndMoon.at(moment, night.observer());
             core.add(x, moment.local(FixedPoint.CORE, night.observer()).latitudeDeg());
-            moon.add(x, moonAt);
-            SkyGlow.Lamps lamps = new SkyGlow.Lamps(sunAt, 0, moonAt, 0, phase);
-            stops.add(new Shade(x, SkyColour.of(sunAt, glow.zenith(lamps))));
+            moon.add(x, lamps.moonAltitudeDeg());
+            stops.add(new Shade(x, SkyColour.of(lamps.sunAltitudeDeg(), glow.zenith(lamps))));
         }
         return new Ribbon(
                 minute(night, shown.from()),
@@ -107,10 +104,10 @@ public record Ribbon(
     }
 
     private static Interval shown(Night night) {
-        Instant from = night.time(HorizonEvent.Kind.SUN, false)
+        Instant from = night.set(HorizonEvent.Kind.SUN)
                 .map(sunset -> sunset.minus(MARGIN))
                 .orElse(night.span().from());
-        Instant to = night.time(HorizonEvent.Kind.SUN, true)
+        Instant to = night.rise(HorizonEvent.Kind.SUN)
                 .map(sunrise -> sunrise.plus(MARGIN))
                 .orElse(night.span().to());
         if (!from.isBefore(to)) { // near the poles the sun may rise before it sets within one noon to noon
@@ -140,8 +137,7 @@ public record Ribbon(
         while (hour.toInstant().isBefore(shown.to())) {
             double x = share(shown, hour.toInstant());
             if (x < 0.985) {
-                ticks.add(new Tick(
-                        percent(x), String.format(Locale.ROOT, "%02d", hour.getHour()), hour.getHour() % 2 == 1));
+                ticks.add(new Tick(percent(x), Numbers.text("%02d", hour.getHour()), hour.getHour() % 2 == 1));
             }
             hour = hour.plusHours(1);
         }
@@ -183,7 +179,7 @@ public record Ribbon(
     }
 
     private static String percent(double share) {
-        return String.format(Locale.ROOT, "%.2f%%", share * 100);
+        return Numbers.text("%.2f%%", share * 100);
     }
 
     /** The pieces of an altitude curve that lie above the horizon. */

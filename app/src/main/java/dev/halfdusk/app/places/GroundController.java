@@ -6,7 +6,7 @@ import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
-import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.search.Alignments;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
@@ -165,8 +165,7 @@ class GroundController {
                 : Alignments.find(
                         watch.target(),
                         place.site(),
-                        found.bearingDeg(),
-                        found.topAltitudeDeg(),
+                        found.top(),
                         watch.toleranceDeg(),
                         clock.instant(),
                         watch.years());

@@ -3,10 +3,11 @@ package dev.halfdusk.app.places;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.sky.LunarMonth;
+import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** When something stands over a mark, in the words and numbers of the page. */
@@ -44,16 +45,15 @@ public record MarkView(
     }
 
     private static Row row(Place place, Alignments.Alignment a) {
-        // the evening to which a time before noon belongs
-        var local = a.when().atZone(place.zone());
-        var evening = local.getHour() < 12 ? local.toLocalDate().minusDays(1) : local.toLocalDate();
+        LocalDate evening = Night.evening(a.when(), place.zone());
+        LocalDate day = LocalDate.ofInstant(a.when(), place.zone());
         return new Row(
                 evening.toString(),
-                Words.shortDay(local.toLocalDate()) + " " + local.getYear(),
+                Words.shortDay(day) + " " + day.getYear(),
                 Words.clockSeconds(a.when(), place.zone()),
                 Words.number(a.separationDeg(), 2) + "\u00b0",
                 Words.number(a.azimuthDeg(), 1) + "\u00b0, " + Words.number(a.altitudeDeg(), 1) + "\u00b0 up",
-                a.light().name().toLowerCase(Locale.ROOT) + ", sun " + Words.number(a.sunAltitudeDeg(), 0) + "\u00b0",
+                a.light().key() + ", sun " + Words.number(a.sunAltitudeDeg(), 0) + "\u00b0",
                 Words.percent(a.moonFraction()) + (a.moonAltitudeDeg() > 0 ? " up" : " down"));
     }
 }

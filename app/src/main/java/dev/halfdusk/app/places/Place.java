@@ -2,10 +2,11 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -42,6 +43,10 @@ public record Place(
 
     public SkyGlow glow() {
         return SkyGlow.of(zenithMagnitude, SkyGlow.CLEAR, domes);
+    }
+
+    public Standpoint standpoint() {
+        return Standpoint.at(site, skyline, glow());
     }
 
     public NightRules rules() {

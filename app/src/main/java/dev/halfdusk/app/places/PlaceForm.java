@@ -10,7 +10,7 @@ import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.night.Alignments;
+import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Site;

@@ -1,6 +1,5 @@
 package dev.halfdusk.app.places;
 
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.web.Form;
 import java.time.Clock;
 import java.time.LocalDate;

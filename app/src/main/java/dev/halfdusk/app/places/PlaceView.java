@@ -1,12 +1,12 @@
 package dev.halfdusk.app.places;
 
-import dev.halfdusk.app.Skies;
-import dev.halfdusk.app.pictures.Panorama;
+import dev.halfdusk.app.pictures.HorizonPicture;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.YearOfNights;
 import java.time.LocalDate;
@@ -24,7 +24,7 @@ public record PlaceView(
         String zenith,
         String zenithWords,
         String night,
-        Panorama panorama,
+        HorizonPicture panorama,
         String skyline,
         List<DomeRow> domes,
         List<MarkRow> marks,
@@ -56,8 +56,7 @@ public record PlaceView(
     static PlaceView of(
             Place place, List<Places.ListedDome> domes, List<Places.ListedMark> marks, LocalDate today, Skies skies) {
         Night night = skies.night(place, today);
-        double zenith =
-                place.glow().zenith(new SkyGlow.Lamps(-40, 0, -40, 0, 180)).magnitude();
+        double zenith = place.glow().zenith(SunAndMoon.NEITHER).magnitude();
         List<MonthBar> months = months(skies.year(place, today));
         return new PlaceView(
                 place,
@@ -67,7 +66,7 @@ public record PlaceView(
                 Words.number(zenith, 2),
                 place.zenithMagnitude().isPresent() ? "as read" : "estimated from the towns around",
                 Words.night(today),
-                Panorama.of(
+                HorizonPicture.of(
                         place.domes(),
                         marks.stream().map(Places.ListedMark::mark).toList(),
                         night),
@@ -86,7 +85,7 @@ public record PlaceView(
                 dome.name(),
                 Words.number(dome.bearingDeg(), 0) + "\u00b0 " + Angles.compass(dome.bearingDeg()),
                 Words.number(dome.distanceKm(), 0) + " km",
-                String.format(Locale.UK, "%,.0f", dome.people()),
+                Numbers.grouped(dome.people()),
                 Words.number(100 * share, share < 0.1 ? 1 : 0) + " %",
                 listed.lit(),
                 Math.round(RING_MIDDLE + RING_RADIUS * Math.sin(angle)),

@@ -6,16 +6,23 @@ import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.SKYLINE_POINT;
 
+import dev.halfdusk.app.db.tables.records.DomeRecord;
+import dev.halfdusk.app.db.tables.records.MarkRecord;
 import dev.halfdusk.app.db.tables.records.PlaceRecord;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,11 +44,16 @@ public class Places {
     public record ListedMark(long id, Mark mark) {}
 
     public List<Place> all() {
-        return db.selectFrom(PLACE).orderBy(PLACE.NAME).fetch(this::place);
+        return select(DSL.noCondition());
+    }
+
+    /** The places of a list of ids, by id. */
+    public Map<Long, Place> byIds(Collection<Long> ids) {
+        return select(PLACE.ID.in(ids)).stream().collect(Collectors.toMap(Place::id, p -> p));
     }
 
     public Optional<Place> find(long id) {
-        return db.selectFrom(PLACE).where(PLACE.ID.eq(id)).fetchOptional(this::place);
+        return select(PLACE.ID.eq(id)).stream().findFirst();
     }
 
     /** Stores a new place with its skyline and domes. */
@@ -102,10 +114,12 @@ public class Places {
         return db.selectFrom(DOME)
                 .where(DOME.PLACE_ID.eq(place))
                 .orderBy(DOME.ID)
-                .fetch(r -> new ListedDome(
-                        r.getId(),
-                        new Dome(r.getName(), r.getBearingDeg(), r.getDistanceKm(), r.getPeople()),
-                        r.getLit()));
+                .fetch(Places::dome);
+    }
+
+    private static ListedDome dome(DomeRecord r) {
+        Dome dome = new Dome(r.getName(), r.getBearingDeg(), r.getDistanceKm(), r.getPeople());
+        return new ListedDome(r.getId(), dome, r.getLit());
     }
 
     public void addDome(long place, Dome dome) {
@@ -139,15 +153,19 @@ public class Places {
         return db.selectFrom(MARK)
                 .where(MARK.PLACE_ID.eq(place))
                 .orderBy(MARK.ID)
-                .fetch(r -> new ListedMark(
-                        r.getId(),
-                        new Mark(
-                                r.getName(),
-                                r.getBearingDeg(),
-                                r.getDistanceM(),
-                                r.getHeightM(),
-                                r.getWidthM(),
-                                r.getFootM())));
+                .fetch(Places::mark);
+    }
+
+    /** The marks of all places, by place. */
+    public Map<Long, List<ListedMark>> marks() {
+        return db.selectFrom(MARK).orderBy(MARK.ID).fetchGroups(MARK.PLACE_ID, Places::mark);
+    }
+
+    private static ListedMark mark(MarkRecord r) {
+        return new ListedMark(
+                r.getId(),
+                new Mark(
+                        r.getName(), r.getBearingDeg(), r.getDistanceM(), r.getHeightM(), r.getWidthM(), r.getFootM()));
     }
 
     public Optional<Mark> mark(long place, long mark) {
@@ -194,24 +212,38 @@ public class Places {
         db.deleteFrom(MARK).where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place))).execute();
     }
 
-    private Place place(PlaceRecord r) {
-        Skyline skyline = Skyline.of(db.selectFrom(SKYLINE_POINT)
-                .where(SKYLINE_POINT.PLACE_ID.eq(r.getId()))
+    /** Three questions to the database, however many places there are. */
+    private List<Place> select(Condition which) {
+        Map<Long, List<Skyline.Point>> skylines = db.select(SKYLINE_POINT.fields())
+                .from(SKYLINE_POINT)
+                .join(PLACE)
+                .on(PLACE.ID.eq(SKYLINE_POINT.PLACE_ID))
+                .where(which)
                 .orderBy(SKYLINE_POINT.AZIMUTH_DEG)
-                .fetch(p -> new Skyline.Point(p.getAzimuthDeg(), p.getAltitudeDeg())));
-        List<Dome> lit = domes(r.getId()).stream()
-                .filter(ListedDome::lit)
-                .map(ListedDome::dome)
-                .toList();
-        return new Place(
-                r.getId(),
-                r.getName(),
-                new Site(r.getLatitudeDeg(), r.getLongitudeDeg(), r.getElevationM()),
-                ZoneId.of(r.getZone()),
-                r.getZenithMagnitude() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getZenithMagnitude()),
-                skyline,
-                r.getSeaHorizon(),
-                lit,
-                new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack()));
+                .fetchGroups(
+                        SKYLINE_POINT.PLACE_ID,
+                        r -> new Skyline.Point(r.get(SKYLINE_POINT.AZIMUTH_DEG), r.get(SKYLINE_POINT.ALTITUDE_DEG)));
+        Map<Long, List<Dome>> domes = db.select(DOME.fields())
+                .from(DOME)
+                .join(PLACE)
+                .on(PLACE.ID.eq(DOME.PLACE_ID))
+                .where(which.and(DOME.LIT))
+                .orderBy(DOME.ID)
+                .fetchGroups(DOME.PLACE_ID, r -> dome(r.into(DOME)).dome());
+        return db.selectFrom(PLACE)
+                .where(which)
+                .orderBy(PLACE.NAME)
+                .fetch(r -> new Place(
+                        r.getId(),
+                        r.getName(),
+                        new Site(r.getLatitudeDeg(), r.getLongitudeDeg(), r.getElevationM()),
+                        ZoneId.of(r.getZone()),
+                        r.getZenithMagnitude() == null
+                                ? OptionalDouble.empty()
+                                : OptionalDouble.of(r.getZenithMagnitude()),
+                        Skyline.of(skylines.getOrDefault(r.getId(), List.of())),
+                        r.getSeaHorizon(),
+                        domes.getOrDefault(r.getId(), List.of()),
+                        new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack())));
     }
 }

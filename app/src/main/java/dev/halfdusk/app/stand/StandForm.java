@@ -1,14 +1,14 @@
 package dev.halfdusk.app.stand;
 
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.PlaceForm;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.night.FullMoonEvenings;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.night.StandingLine;
+import dev.halfdusk.core.search.FullMoonEvenings;
+import dev.halfdusk.core.search.StandingLine;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
@@ -24,7 +24,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 
 /** The moment, the mark and the distance someone asks about. */
-record StandForm(Target target, Instant when, double footM, double part, double distanceM) {
+public record StandForm(Target target, Instant when, double footM, double part, double distanceM) {
 
     static final int FARTHEST_STEP = 120;
 
@@ -35,7 +35,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
     private static final Duration AFTER_RISE = Duration.ofMinutes(20);
 
     /** Fills in what was not asked: the next evening on which it is worth it. */
-    static void fill(Form form, Place place, Mark mark, Instant now, Skies skies) {
+    public static void fill(Form form, Place place, Mark mark, Instant now, Skies skies) {
         form.putIfMissing("body", "moon");
         if (!form.has("date") || !form.has("time")) {
             LocalDateTime local = LocalDateTime.ofInstant(
@@ -55,9 +55,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
                         .map(e -> e.moonrise().plus(AFTER_RISE))
                         .orElse(now);
             case "sun" ->
-                tonight.time(HorizonEvent.Kind.SUN, false)
-                        .map(t -> t.minus(AFTER_RISE))
-                        .orElse(now);
+                tonight.set(HorizonEvent.Kind.SUN).map(t -> t.minus(AFTER_RISE)).orElse(now);
             default ->
                 tonight.coreBest()
                         .or(tonight::coreTransit)
@@ -66,7 +64,7 @@ record StandForm(Target target, Instant when, double footM, double part, double 
     }
 
     /** Reads it; empty where the form now holds complaints. */
-    static Optional<StandForm> read(Form form, ZoneId zone, Mark mark) {
+    public static Optional<StandForm> read(Form form, ZoneId zone, Mark mark) {
         Target target = PlaceForm.WATCHED.get(form.value("body"));
         if (target == null) {
             form.reject("body", "Choose the core, the moon or the sun.");

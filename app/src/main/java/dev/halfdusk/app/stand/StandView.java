@@ -5,8 +5,9 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.night.StandingLine;
-import dev.halfdusk.core.night.StandingLine.Spot;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.search.StandingLine;
+import dev.halfdusk.core.search.StandingLine.Spot;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.LunarMonth;
@@ -15,7 +16,6 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -89,7 +89,7 @@ public record StandView(
         }
     }
 
-    static StandView of(Place place, long markId, Mark mark, String body, StandForm asked) {
+    public static StandView of(Place place, long markId, Mark mark, String body, StandForm asked) {
         StandingLine line = StandingLine.of(asked.target(), asked.when(), place.site(), mark, asked.footM());
         Moment moment = Moment.at(asked.when());
         double altitude = line.body().refractedAltitudeDeg();
@@ -153,6 +153,6 @@ public record StandView(
     }
 
     private static String coordinates(Coordinates at) {
-        return String.format(Locale.ROOT, "%.5f, %.5f", at.latitudeDeg(), at.longitudeDeg());
+        return Numbers.text("%.5f, %.5f", at.latitudeDeg(), at.longitudeDeg());
     }
 }

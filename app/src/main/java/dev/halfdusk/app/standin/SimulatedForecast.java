@@ -1,8 +1,7 @@
 package dev.halfdusk.app.standin;
 
-import dev.halfdusk.app.HalfDuskProperties;
 import dev.halfdusk.app.weather.ForecastService;
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -13,6 +12,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,11 +28,18 @@ class SimulatedForecast implements ForecastService {
     private static final Duration SLOW = Duration.ofSeconds(6);
 
     private final Clock clock;
-    private final HalfDuskProperties.ForecastMode mode;
+    /** How the service behaves: {@code --halfdusk.forecast=ok|slow|down}. */
+    enum Mode {
+        OK,
+        SLOW,
+        DOWN
+    }
 
-    SimulatedForecast(Clock clock, HalfDuskProperties properties) {
+    private final Mode mode;
+
+    SimulatedForecast(Clock clock, @Value("${halfdusk.forecast:ok}") Mode mode) {
         this.clock = clock;
-        this.mode = properties.forecast();
+        this.mode = mode;
     }
 
     @Override

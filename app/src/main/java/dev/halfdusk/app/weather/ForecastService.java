@@ -1,6 +1,6 @@
 package dev.halfdusk.app.weather;
 
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.Forecast;
 import java.util.Optional;

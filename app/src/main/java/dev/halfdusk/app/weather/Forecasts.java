@@ -3,7 +3,7 @@ package dev.halfdusk.app.weather;
 import static dev.halfdusk.app.db.Tables.FORECAST_HOUR;
 
 import dev.halfdusk.app.db.tables.records.ForecastHourRecord;
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;

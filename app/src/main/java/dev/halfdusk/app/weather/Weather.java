@@ -1,8 +1,8 @@
 package dev.halfdusk.app.weather;
 
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.Outlook;
 import jakarta.annotation.PreDestroy;

@@ -1,15 +1,15 @@
 package dev.halfdusk.app.weather;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
-import dev.halfdusk.app.Skies;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.servlet.http.HttpServletResponse;

@@ -1,10 +1,12 @@
 package dev.halfdusk.app.web;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -55,7 +57,8 @@ public final class Form {
     }
 
     public Form put(String field, Object value) {
-        typed.put(field, value == null ? "" : value.toString().strip());
+        String text = value instanceof Double d ? Numbers.plain(d) : value == null ? "" : value.toString();
+        typed.put(field, text.strip());
         return this;
     }
 
@@ -139,6 +142,13 @@ public final class Form {
         } catch (NumberFormatException e) {
             return OptionalLong.empty();
         }
+    }
+
+    /** A choice by its name, in either case; empty, without complaint, where the field holds none. */
+    public <E extends Enum<E>> Optional<E> choice(String field, Class<E> of) {
+        return Arrays.stream(of.getEnumConstants())
+                .filter(e -> e.name().equalsIgnoreCase(value(field)))
+                .findFirst();
     }
 
     /** Text that must be there and not be too long. Null after a complaint. */

@@ -1,10 +1,10 @@
 package dev.halfdusk.app.web;
 
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.HorizonEvent;
-import dev.halfdusk.core.sky.Interval;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -24,8 +24,8 @@ public final class NightWords {
     public static String moon(Night night) {
         ZoneId zone = night.zone();
         String text = Words.percent(night.moon().fraction());
-        Optional<Instant> rise = night.time(HorizonEvent.Kind.MOON, true);
-        Optional<Instant> set = night.time(HorizonEvent.Kind.MOON, false);
+        Optional<Instant> rise = night.rise(HorizonEvent.Kind.MOON);
+        Optional<Instant> set = night.set(HorizonEvent.Kind.MOON);
         if (set.isPresent() && (rise.isEmpty() || set.get().isBefore(rise.get()))) {
             text += ", sets " + Words.clock(set.get(), zone);
         }

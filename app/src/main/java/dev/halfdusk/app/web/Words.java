@@ -1,5 +1,6 @@
 package dev.halfdusk.app.web;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.sky.Illumination;
 import java.time.Duration;
 import java.time.Instant;
@@ -88,21 +89,22 @@ public final class Words {
         return days > 0 ? "in " + days + " days" : -days + " days ago";
     }
 
+    /** "1.3 stops darker". */
+    public static String stops(double brighter) {
+        return number(Math.abs(brighter), 1) + " stops " + (brighter < 0 ? "darker" : "brighter");
+    }
+
     /** With so many decimals, and a real minus sign. */
     public static String number(double value, int decimals) {
         if (Double.isInfinite(value)) {
             return "no limit";
         }
-        return String.format(Locale.ROOT, "%." + decimals + "f", value).replace('-', '\u2212');
+        return Numbers.fixed(value, decimals);
     }
 
-    /** Without needless decimals: "1.8", "20". */
+    /** Without needless decimals, two at the most: "1.8", "20". */
     public static String trimmed(double value) {
-        return value == Math.rint(value) ? number(value, 0) : number(Math.round(value * 100) / 100.0, decimals(value));
-    }
-
-    private static int decimals(double value) {
-        return Math.abs(value * 10 - Math.rint(value * 10)) < 1e-6 ? 1 : 2;
+        return Numbers.trimmed(value, 2);
     }
 
     public static String percent(double fraction) {

@@ -13,29 +13,18 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
-import java.io.IOException;
+import dev.halfdusk.app.PageTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.http.MediaType;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class ApiTest {
 
     private static final String LONGEST = "/api/exposure/longest?focal=20&aperture=1.8&pitch=5.94";
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;

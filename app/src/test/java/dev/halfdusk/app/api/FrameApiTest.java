@@ -9,24 +9,18 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.http.MediaType;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class FrameApiTest {
 
     private static final String WHERE = "?lat=37.6012&lon=-8.7921&elevation=31&time=2027-06-09T00:10:00Z";
@@ -34,11 +28,6 @@ class FrameApiTest {
             "/api/frame/stars" + WHERE + "&azimuth=176&altitude=23&focal=20&sensorWidth=36&sensorHeight=24";
     private static final String PHOTOGRAPH = "/api/frame/photograph.png" + WHERE
             + "&azimuth=176&altitude=23&focal=20&aperture=1.8&shutter=8&iso=3200&pixelsAcross=7040&width=300";
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;

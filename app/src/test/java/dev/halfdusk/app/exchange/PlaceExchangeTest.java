@@ -10,9 +10,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Places;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -22,25 +21,15 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class PlaceExchangeTest {
 
     private static final List<Spot> SPOTS = List.of(
             new Spot("Low Reef & <rocks>", 37.61, -8.81, OptionalDouble.of(4)),
             new Spot("Pole", -90, 180, OptionalDouble.empty()));
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;

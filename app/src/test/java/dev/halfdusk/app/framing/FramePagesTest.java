@@ -6,13 +6,12 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.time.ZoneId;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
@@ -20,20 +19,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class FramePagesTest {
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;
@@ -77,15 +66,15 @@ class FramePagesTest {
     @Test
     void things_are_put_where_they_are_wanted() throws Exception {
         String pole = body("/frame" + base + "&put=pole&third=lower");
-        assertThat(value(pole, "azimuth")).isEqualTo("0.0");
+        assertThat(value(pole, "azimuth")).isEqualTo("0");
         assertThat(Double.parseDouble(value(pole, "altitude"))).isBetween(44.0, 52.0);
-        String mark = web.perform(get("/frame" + base + "&third=middle&azimuth=10&altitude=10")
+        String mark = web.perform(get("/frame" + base + "&third=centre&azimuth=10&altitude=10")
                         .param("put", "mark-Stack <1>"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
         assertThat(Double.parseDouble(value(mark, "azimuth"))).isBetween(169.9, 170.1);
-        assertThat(body("/frame" + base + "&put=nonsense")).contains("30\u00b0 up");
+        assertThat(body("/frame" + base + "&put=nonsense")).contains("45\u00b0 up");
     }
 
     @Test

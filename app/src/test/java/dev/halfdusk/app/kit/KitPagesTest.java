@@ -9,31 +9,21 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Support;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class KitPagesTest {
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;
@@ -56,7 +46,7 @@ class KitPagesTest {
                 .param("writeSpeed", "90");
     }
 
-    private Kit.Body named(String name) {
+    private NamedBody named(String name) {
         return kit.bodies().stream()
                 .filter(b -> b.name().equals(name))
                 .findFirst()
@@ -66,7 +56,7 @@ class KitPagesTest {
     @Test
     void a_body_of_which_little_is_known_gets_typical_electronics() throws Exception {
         web.perform(body("Crop <24>")).andExpect(redirectedUrl("/kit#body"));
-        Kit.Body b = named("Crop <24>");
+        NamedBody b = named("Crop <24>");
         assertThat(b.sensor().pitchUm()).isBetween(3.9, 3.93);
         assertThat(b.camera().response().fullWellE()).isBetween(27_000.0, 28_500.0);
         assertThat(b.camera().files().rawMb()).isEqualTo(29);
@@ -136,7 +126,7 @@ class KitPagesTest {
                         .param("widestLong", "5.6")
                         .param("projection", "RECTILINEAR"))
                 .andExpect(redirectedUrl("/kit#lens"));
-        Kit.NamedLens lens = kit.lenses().stream()
+        NamedLens lens = kit.lenses().stream()
                 .filter(l -> l.name().equals("Test zoom"))
                 .findFirst()
                 .orElseThrow();
@@ -157,20 +147,15 @@ class KitPagesTest {
 
     @ParameterizedTest
     @CsvSource({
-        "TELECONVERTER, 1.4, 0, becomes 280 mm f/5.6",
-        "FILTER, 10, 0, One part in 1024",
-        "BATTERY, 400, 120, At 0 °C about 320 frames or 96 minutes",
-        "CARD, 64, 100, Holds 2133 raw frames",
-        "SUPPORT, 12, 0, adds up to 24",
-        "EXTRA, 0, 0, Counts by its weight"
+        "TELECONVERTER, factor=1.4, becomes 280 mm f/5.6",
+        "FILTER, stops=10, One part in 1024",
+        "BATTERY, frames=400&minutes=120, At 0 °C about 320 frames or 96 minutes",
+        "CARD, gigabytes=64&writeSpeed=100, Holds 2133 raw frames",
+        "SUPPORT, support=SIDEREAL&error=12, adds up to 24",
+        "EXTRA, note=, Counts by its weight"
     })
-    void gear_shows_what_follows(String kind, String amount, String detail, String follows) throws Exception {
-        web.perform(get("/kit/gear/preview")
-                        .param("kind", kind)
-                        .param("mode", "SIDEREAL")
-                        .param("amount", amount)
-                        .param("detail", detail)
-                        .param("weight", "10"))
+    void gear_shows_what_follows(String kind, String fields, String follows) throws Exception {
+        web.perform(get("/kit/gear/preview?kind=" + kind + "&weight=10&" + fields))
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString(follows)));
     }
@@ -183,7 +168,7 @@ class KitPagesTest {
                 .orElseThrow()
                 .id();
         long converter = kit.gear().stream()
-                .filter(g -> g.kind() == Gear.Kind.TELECONVERTER)
+                .filter(g -> g.sort() == Gear.Sort.TELECONVERTER)
                 .findFirst()
                 .orElseThrow()
                 .id();
@@ -195,7 +180,7 @@ class KitPagesTest {
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("behind a fisheye: its rear element is in the way")));
         String both = kit.gear().stream()
-                .filter(g -> g.kind() == Gear.Kind.SUPPORT)
+                .filter(g -> g.sort() == Gear.Sort.SUPPORT)
                 .map(g -> "gear-" + g.id())
                 .reduce((a, b) -> a + "," + b)
                 .orElseThrow();

@@ -10,9 +10,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
 import jakarta.servlet.http.Cookie;
-import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,21 +21,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class OutingPagesTest {
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;
@@ -60,9 +49,7 @@ class OutingPagesTest {
             "Europe/Lisbon",
             "night",
             "2027-06-08",
-            "body",
-            "1",
-            "lens",
+            "rig",
             "1",
             "focal",
             "20",
@@ -131,9 +118,9 @@ class OutingPagesTest {
                 "focal|abc|is not a number",
                 "tolerance|0|0.5 to 20 px",
                 "iso|9999999|25 to 51200",
-                "body|77|Choose a body",
-                "lens|x|Choose a lens",
-                "place|99|Choose a place",
+                "rig|77|Choose a rig",
+                "rig|x|Choose a rig",
+                "place|98765432|Choose a place",
                 "placeName||Enter a name"
             })
     void bad_entries_are_answered_beside_the_field_and_kept(String field, String typed, String answer)
@@ -208,7 +195,7 @@ class OutingPagesTest {
 
     /** A list can only show what it offers. */
     private static boolean inList(String field) {
-        return List.of("place", "body", "lens").contains(field);
+        return List.of("place", "rig").contains(field);
     }
 
     @Test

@@ -3,18 +3,23 @@ package dev.halfdusk.app.pictures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.outing.SharpStars;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -38,6 +43,19 @@ class PicturesTest {
                 .results()
                 .map((MatchResult m) -> new double[] {Double.parseDouble(m.group(1)), Double.parseDouble(m.group(2))})
                 .toList();
+    }
+
+    private static Setup setup(Night night) {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 7040), Dial.THIRD, 51_200);
+        Rig rig = Rig.of(body, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+        return new Setup(
+                rig,
+                20,
+                1.8,
+                Pointing.level(night.aim(night.best()).direction()),
+                Standpoint.open(night.site(), SkyGlow.natural()),
+                night.best(),
+                Demand.USUAL);
     }
 
     private static double percent(String text) {
@@ -76,9 +94,7 @@ class PicturesTest {
         assertThat(ribbon.clamp(9999)).isEqualTo(ribbon.lastMinute());
         assertThat(ribbon.at(ribbon.firstMinute())).isEqualTo("0.00%");
 
-        Optics optics = new Optics(Sensor.of(36, 24, 7040), 20, Projection.RECTILINEAR);
-        SharpStars plan = SharpStars.of(night, optics, 1.8, 3, Dial.THIRD);
-        SkyStrip strip = SkyStrip.of(plan, plan.aim(plan.best()), SkyGlow.natural());
+        SkyStrip strip = SkyStrip.of(night, setup(night));
         assertThat(points(strip.framed())).hasSizeGreaterThan(90);
         points(strip.corePath() + strip.moonPath() + strip.windowPath() + strip.milkyWay());
         assertThat(strip.stars())
@@ -87,9 +103,9 @@ class PicturesTest {
                     assertThat(p[1]).isBetween(0.0, (double) SkyStrip.HEIGHT);
                 }));
 
-        Panorama panorama = Panorama.of(List.of(), List.of(), night);
+        HorizonPicture panorama = HorizonPicture.of(List.of(), List.of(), night);
         assertThat(points(panorama.ground() + panorama.corePath() + panorama.moonPath()))
-                .allSatisfy(p -> assertThat(p[0]).isBetween(0.0, (double) Panorama.WIDTH));
+                .allSatisfy(p -> assertThat(p[0]).isBetween(0.0, (double) HorizonPicture.WIDTH));
     }
 
     @Test
@@ -123,16 +139,16 @@ class PicturesTest {
                 LocalDate.of(2027, 6, 8),
                 ZoneId.of("Australia/Melbourne"),
                 NightRules.USUAL.withSkyline(ridge));
-        Panorama panorama = Panorama.of(
+        HorizonPicture panorama = HorizonPicture.of(
                 List.of(new Dome("town", 180, 10, 50_000)), List.of(new Mark("arch", 90, 100, 10, 4, 0)), night);
-        assertThat(panorama.domes().get(0).x()).isEqualTo(Panorama.WIDTH / 2.0);
+        assertThat(panorama.domes().get(0).x()).isEqualTo(HorizonPicture.WIDTH / 2.0);
         assertThat(panorama.domes().get(0).strength()).isBetween(0.2, 1.0);
-        Panorama.MarkShape arch = panorama.marks().get(0);
-        assertThat(arch.x() + arch.width() / 2).isCloseTo(Panorama.WIDTH / 4.0, within(0.2));
+        HorizonPicture.MarkShape arch = panorama.marks().get(0);
+        assertThat(arch.x() + arch.width() / 2).isCloseTo(HorizonPicture.WIDTH / 4.0, within(0.2));
         assertThat(arch.y() + arch.height()).isCloseTo(panorama.horizon(), within(0.2));
         assertThat(panorama.handles().get(0).y())
                 .isLessThan(panorama.handles().get(1).y());
-        assertThat(panorama.pole().x()).isEqualTo(Panorama.WIDTH / 2.0); // in the south
+        assertThat(panorama.pole().x()).isEqualTo(HorizonPicture.WIDTH / 2.0); // in the south
     }
 
     @Test

@@ -3,13 +3,11 @@ package dev.halfdusk.app.standin;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.halfdusk.app.HalfDuskProperties;
 import dev.halfdusk.app.weather.ForecastService;
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -22,13 +20,12 @@ class SimulatedForecastTest {
     private static final Instant NOW = Instant.parse("2027-06-01T18:00:00Z");
     private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
 
-    private static SimulatedForecast at(Instant now, HalfDuskProperties.ForecastMode mode) {
-        return new SimulatedForecast(
-                Clock.fixed(now, ZoneOffset.UTC), new HalfDuskProperties(Path.of("."), false, now, mode));
+    private static SimulatedForecast at(Instant now, SimulatedForecast.Mode mode) {
+        return new SimulatedForecast(Clock.fixed(now, ZoneOffset.UTC), mode);
     }
 
     private static List<WeatherHour> night(Instant now, Site site, Instant from) {
-        return at(now, HalfDuskProperties.ForecastMode.OK)
+        return at(now, SimulatedForecast.Mode.OK)
                 .forecast(site, new Interval(from, from.plus(Duration.ofHours(9))))
                 .map(Forecast::hours)
                 .orElse(List.of());
@@ -69,7 +66,7 @@ class SimulatedForecastTest {
 
     @Test
     void it_can_be_down() {
-        SimulatedForecast down = at(NOW, HalfDuskProperties.ForecastMode.DOWN);
+        SimulatedForecast down = at(NOW, SimulatedForecast.Mode.DOWN);
         Interval span = new Interval(NOW, NOW.plusSeconds(3600));
         assertThatThrownBy(() -> down.forecast(LEDGE, span)).isInstanceOf(ForecastService.Unreachable.class);
     }

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.Mockito.when;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.doThrow;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -12,45 +14,35 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mockito.Mockito;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** The panel of a night's weather, with a service that says what each test wants. The clock stands at 2027-06-01T18:00Z. */
-@SpringBootTest
-@AutoConfigureMockMvc
+@PageTest
 class WeatherPagesTest {
 
     private static final Instant NOW = Instant.parse("2027-06-01T18:00:00Z");
     private static final String HEAD =
             "time,low_cloud_percent,middle_cloud_percent,high_cloud_percent,wind_m_s,temperature_c,humidity_percent\n";
-
-    @DynamicPropertySource
-    static void folder(DynamicPropertyRegistry registry) throws IOException {
-        TestFolder.use(registry);
-    }
 
     @Autowired
     private MockMvc web;
@@ -58,11 +50,16 @@ class WeatherPagesTest {
     @Autowired
     private Places places;
 
-    @MockitoBean
+    @Autowired
     private ForecastService service;
 
     private long id;
     private String path;
+
+    @AfterEach
+    void forget() {
+        Mockito.reset(service);
+    }
 
     @BeforeEach
     void place() {
@@ -72,24 +69,26 @@ class WeatherPagesTest {
     }
 
     private void serviceSays(double cloud, double celsius) {
-        when(service.forecast(any(), any())).thenAnswer(asked -> {
-            Interval span = asked.getArgument(1);
-            return Optional.of(new Forecast(
-                    Forecast.Source.SERVICE,
-                    NOW.minusSeconds(3600),
-                    java.util.stream.LongStream.range(-1, 14)
-                            .mapToObj(h -> new WeatherHour(
-                                    span.from()
-                                            .truncatedTo(java.time.temporal.ChronoUnit.HOURS)
-                                            .plusSeconds(3600 * h),
-                                    cloud,
-                                    0,
-                                    0,
-                                    1,
-                                    celsius,
-                                    95))
-                            .toList()));
-        });
+        doAnswer(asked -> {
+                    Interval span = asked.getArgument(1);
+                    return Optional.of(new Forecast(
+                            Forecast.Source.SERVICE,
+                            NOW.minusSeconds(3600),
+                            java.util.stream.LongStream.range(-1, 14)
+                                    .mapToObj(h -> new WeatherHour(
+                                            span.from()
+                                                    .truncatedTo(java.time.temporal.ChronoUnit.HOURS)
+                                                    .plusSeconds(3600 * h),
+                                            cloud,
+                                            0,
+                                            0,
+                                            1,
+                                            celsius,
+                                            95))
+                                    .toList()));
+                })
+                .when(service)
+                .forecast(any(), any());
     }
 
     private String page() throws Exception {
@@ -113,16 +112,18 @@ class WeatherPagesTest {
 
     @Test
     void a_service_that_is_down_is_named_and_nothing_breaks() throws Exception {
-        when(service.forecast(any(), any())).thenThrow(new ForecastService.Unreachable("down"));
+        doThrow(new ForecastService.Unreachable("down")).when(service).forecast(any(), any());
         assertThat(page()).contains("cannot be reached").doesNotContain("hour by hour");
     }
 
     @Test
     void a_slow_service_is_not_waited_for() throws Exception {
-        when(service.forecast(any(), any())).thenAnswer(asked -> {
-            Thread.sleep(20_000);
-            return Optional.empty();
-        });
+        doAnswer(asked -> {
+                    Thread.sleep(20_000);
+                    return Optional.empty();
+                })
+                .when(service)
+                .forecast(any(), any());
         long before = System.nanoTime();
         assertThat(page()).contains("did not answer within 2 s");
         assertThat(System.nanoTime() - before).isLessThan(10_000_000_000L);
@@ -130,7 +131,7 @@ class WeatherPagesTest {
 
     @Test
     void no_forecast_reaches_a_far_night() throws Exception {
-        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        doReturn(Optional.empty()).when(service).forecast(any(), any());
         assertThat(page()).contains("No forecast reaches this night yet");
     }
 
@@ -170,7 +171,7 @@ class WeatherPagesTest {
 
     @Test
     void csv_and_json_are_imported_with_their_gaps() throws Exception {
-        when(service.forecast(any(), any())).thenThrow(new ForecastService.Unreachable("down"));
+        doThrow(new ForecastService.Unreachable("down")).when(service).forecast(any(), any());
         String semicolons = HEAD.replace(',', ';') + "2027-06-01T23:00;10;0;0;2,5;11,5;80\n";
         web.perform(multipart(path + "/import")
                         .file(new MockMultipartFile("file", semicolons.getBytes(StandardCharsets.UTF_8)))
@@ -194,7 +195,7 @@ class WeatherPagesTest {
                 "2027-06-01T23:00,1,0,0|Line 2: wind_m_s",
             })
     void a_bad_line_is_named_and_nothing_is_taken(String line, String answer) throws Exception {
-        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        doReturn(Optional.empty()).when(service).forecast(any(), any());
         web.perform(post(path + "/import").param("place", "" + id).param("forecast", HEAD + line))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)))
@@ -212,7 +213,7 @@ class WeatherPagesTest {
                 "''|Paste a forecast",
             })
     void other_files_are_refused(String text, String answer) throws Exception {
-        when(service.forecast(any(), any())).thenReturn(Optional.empty());
+        doReturn(Optional.empty()).when(service).forecast(any(), any());
         web.perform(post(path + "/import").param("place", "" + id).param("forecast", text))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)))
@@ -226,11 +227,12 @@ class WeatherPagesTest {
 
     @Test
     void an_old_forecast_is_stale() throws Exception {
-        when(service.forecast(any(), any()))
-                .thenAnswer(asked -> Optional.of(new Forecast(
+        doAnswer(asked -> Optional.of(new Forecast(
                         Forecast.Source.SERVICE,
                         NOW.minusSeconds(13 * 3600),
-                        List.of(new WeatherHour(NOW.plusSeconds(4 * 3600), 0, 0, 0, 1, 10, 60)))));
+                        List.of(new WeatherHour(NOW.plusSeconds(4 * 3600), 0, 0, 0, 1, 10, 60)))))
+                .when(service)
+                .forecast(any(), any());
         assertThat(page()).contains("older than 12 hours").contains("stale");
     }
 }

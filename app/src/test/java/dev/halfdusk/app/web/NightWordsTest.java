@@ -2,10 +2,10 @@ package dev.halfdusk.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;

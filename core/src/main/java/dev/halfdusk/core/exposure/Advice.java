@@ -1,8 +1,8 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Support;
 import java.util.List;
-import java.util.Locale;
 
 /** What the craft advises where no number decides, with the reasons that schools give. */
 public final class Advice {
@@ -107,7 +107,7 @@ public final class Advice {
         return support == Support.Kind.HAND
                 ? new Item(
                         "Stabiliser",
-                        String.format(Locale.ROOT, "on; shutter not much over 1/%.0f s", focalMm),
+                        Numbers.text("on; shutter not much over 1/%.0f s", focalMm),
                         "one over the focal length is the old limit; a stabiliser gives two or three stops")
                 : new Item("Stabiliser", "off", "on a tripod it looks for a shake that is not there, and makes one");
     }

@@ -1,10 +1,12 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -46,7 +48,7 @@ public final class DriftField {
 
     /** @param latitudeDeg of the place, which sets where the pole stands */
     public static DriftField of(Framing framing, double latitudeDeg, double seconds) {
-        Turn turn = new Turn(framing, Framing.direction(0, latitudeDeg), -Sidereal.RADIANS_PER_SECOND * seconds);
+        Turn turn = new Turn(framing, new Direction(0, latitudeDeg).vector(), seconds);
         List<Drift> drifts = grid(turn, true);
         boolean onlySky = !drifts.isEmpty();
         if (!onlySky) {
@@ -87,7 +89,7 @@ public final class DriftField {
     }
 
     /** The sky turning against the earth, from east to west, in front of a camera. */
-    private record Turn(Framing framing, Vector pole, double radians) {
+    private record Turn(Framing framing, Vector pole, double seconds) {
 
         /** The way of the star at a share of width and height from the centre; empty for ground and where it leaves the lens. */
         Optional<Drift> at(double x, double y, boolean onlySky) {
@@ -97,7 +99,7 @@ public final class DriftField {
             if (onlySky && star.z() < 0) {
                 return Optional.empty();
             }
-            return framing.project(star.turnedAbout(pole, radians)).map(to -> {
+            return framing.project(Sidereal.later(star, pole, seconds)).map(to -> {
                 double mm = Math.hypot(to.x() - from.x(), to.y() - from.y());
                 return new Drift(from, to, mm * 1000 / sensor.pitchUm());
             });

@@ -2,14 +2,14 @@ package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
-import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Events;
 import dev.halfdusk.core.sky.Fact;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
 import java.util.List;
@@ -28,12 +28,6 @@ public final class Foreground {
     /** One way to expose the ground. */
     public record Choice(int iso, double seconds) {}
 
-    /** Electrons a second from ground of a brightness. */
-    public static double electronsPerSecond(double groundMagnitude, Rig rig, double aperture) {
-        return SkyElectrons.perSecond(
-                groundMagnitude, aperture, rig.body().sensor().pitchUm(), rig.efficiency());
-    }
-
     /** Times for the ground to stand at a fifth of the axis, at whole stops of ISO; what takes over four hours is left out. */
     public static List<Choice> choices(double electronsPerSecond, Response response, int topIso) {
         double wanted = Tone.share(PEAK);
@@ -48,12 +42,13 @@ public final class Foreground {
      * When twilight is just so bright that the ground needs a wanted exposure: falling in the evening, rising in the
      * morning. Empty where it never is, as in full polar night.
      */
-    public static List<Crossing> blueHour(
-            Observer observer, Interval night, SkyGlow glow, Rig rig, double aperture, double iso, double seconds) {
-        double wanted = Tone.share(PEAK) * rig.body().response().saturationE(iso) / seconds;
+    public static List<Crossing> blueHour(Setup setup, Interval night, Settings wanted) {
+        double perSecond =
+                Tone.share(PEAK) * setup.rig().body().response().saturationE(wanted.iso()) / wanted.seconds();
+        Observer observer = setup.from().observer();
         Fact brightness = moment -> {
-            double ground = GroundLight.luminance(glow, FrameSky.lamps(moment, observer));
-            return Math.log(electronsPerSecond(Luminance.magnitude(ground), rig, aperture) / wanted);
+            double ground = GroundLight.luminance(setup.from().glow(), SunAndMoon.at(moment, observer));
+            return Math.log(setup.electronsPerSecond(Luminance.magnitude(ground)) / perSecond);
         };
         return Events.over(night.from(), night.to(), STEP).find(brightness);
     }

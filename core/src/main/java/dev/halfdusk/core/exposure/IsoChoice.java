@@ -37,6 +37,11 @@ public record IsoChoice(
 
     private static final double PEAK_LIFTED = 0.25;
 
+    /** Whether the peak stands where it should. */
+    public boolean peakFits() {
+        return peak >= PEAK_FROM && peak <= PEAK_TO;
+    }
+
     /** Every school, the recommended one first. */
     public static List<IsoChoice> all(Light light, CameraBody body) {
         int limited = skyLimited(light, body);
@@ -77,6 +82,11 @@ public record IsoChoice(
                                 body.isoSteps(), Math.max(body.response().baseIso(), limited / 4.0)),
                         light,
                         body));
+    }
+
+    /** An ISO of one's own. */
+    public static IsoChoice own(int iso, Light light, CameraBody body) {
+        return of("own", "What you mean to use", "your own choice", iso, light, body);
     }
 
     /** The lowest ISO at which read noise hardly counts and the peak clears the left edge; the highest where none does. */

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Stops;
 
 /**
  * What one pixel of sky collects in a frame.
@@ -9,6 +10,11 @@ import dev.halfdusk.core.optics.Response;
  * @param seconds the shutter is open
  */
 public record Light(Response response, double skyPerSecond, double seconds) {
+
+    /** The same sky for another time. */
+    public Light during(double otherSeconds) {
+        return new Light(response, skyPerSecond, otherSeconds);
+    }
 
     public double skyE() {
         return skyPerSecond * seconds;
@@ -32,7 +38,7 @@ public record Light(Response response, double skyPerSecond, double seconds) {
 
     /** Stops from the sky up to white. */
     public double headroomStops(double iso) {
-        return Math.log(response.saturationE(iso) / skyE()) / Math.log(2);
+        return Stops.of(response.saturationE(iso) / skyE());
     }
 
     /**

@@ -1,9 +1,12 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.optics.Support;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -37,27 +40,32 @@ public record NextChange(String what, double stops, String cost) {
     }
 
     /**
-     * The settings as they are and how far each may go.
+     * How far each setting may go.
      *
      * @param longestSeconds without streaks
+     * @param widest f-number
      */
-    public record State(
-            Dial dial,
-            double seconds,
-            double aperture,
-            double iso,
-            double longestSeconds,
-            double widest,
-            List<Integer> isos,
-            boolean tracked) {}
+    public record Limits(Dial dial, double longestSeconds, double widest, List<Integer> isos, Support support) {
 
-    public static NextChange after(Seen seen, State s) {
+        /** Those of a setup, with the longest shutter that was proposed for it. */
+        public static Limits of(Proposal p) {
+            Setup setup = p.setup();
+            return new Limits(
+                    setup.rig().body().dial(),
+                    p.limitSeconds(),
+                    setup.rig().apertures(setup.onLensMm()).min(),
+                    setup.rig().body().isoSteps(),
+                    setup.rig().support());
+        }
+    }
+
+    public static NextChange after(Seen seen, Settings s, Limits limits) {
         return switch (seen) {
-            case TOO_DARK -> brighter(s);
-            case TOO_BRIGHT -> darker(s, "the peak moves left; read noise counts for more");
-            case BURNT -> darker(s, "shadows get darker; lift them later");
-            case STREAKS -> shorter(s);
-            case NOISY -> lessNoise(s);
+            case TOO_DARK -> brighter(s, limits);
+            case TOO_BRIGHT -> darker(s, limits, "the peak moves left; read noise counts for more");
+            case BURNT -> darker(s, limits, "shadows get darker; lift them later");
+            case STREAKS -> shorter(s, limits);
+            case NOISY -> lessNoise(s, limits);
             case SOFT ->
                 new NextChange(
                         "Focus again on a bright star at full magnification; leave the settings alone",
@@ -65,31 +73,35 @@ public record NextChange(String what, double stops, String cost) {
                         "two minutes; check that dew or a knocked ring was not the reason");
             case CORNERS ->
                 new NextChange(
-                        text("Stop down to f/%s", trim(s.aperture * 1.414)),
+                        Numbers.text("Stop down to f/%s", Numbers.trimmed(s.aperture() * 1.414, 1)),
                         -1,
                         "half the light: a stop more ISO, or twice the frames");
         };
     }
 
     /** Light first, amplification last. */
-    private static NextChange brighter(State s) {
-        double wider = s.aperture / Math.pow(2, 1 / 3.0);
-        if (wider >= s.widest * 0.99) {
-            double stops = 2 * Math.log(s.aperture / s.widest) / Math.log(2);
+    private static NextChange brighter(Settings s, Limits limits) {
+        double wider = s.aperture() / Math.pow(2, 1 / 3.0);
+        if (wider >= limits.widest * 0.99) {
+            double stops = Stops.ofApertures(limits.widest, s.aperture());
             return new NextChange(
-                    text("Open up to f/%s", trim(s.widest)), stops, "corners get softer, depth shallower");
+                    Numbers.text("Open up to f/%s", Numbers.trimmed(limits.widest, 1)),
+                    stops,
+                    "corners get softer, depth shallower");
         }
-        Optional<Dial.Stop> longer = s.dial.atMost(Math.min(s.longestSeconds, s.seconds * 2));
-        if (longer.isPresent() && longer.get().realSeconds() > s.seconds * 1.2) {
-            double stops = Math.log(longer.get().realSeconds() / s.seconds) / Math.log(2);
+        Optional<Dial.Stop> longer = limits.dial.atMost(Math.min(limits.longestSeconds, s.seconds() * 2));
+        if (longer.isPresent() && longer.get().realSeconds() > s.seconds() * 1.2) {
+            double stops = Stops.of(longer.get().realSeconds() / s.seconds());
             return new NextChange(
-                    text("Shutter %s s", longer.get().label()), stops, "stars drift farther, still within your limit");
+                    Numbers.text("Shutter %s s", longer.get().label()),
+                    stops,
+                    "stars drift farther, still within your limit");
         }
-        int next = nextIso(s, 2);
-        if (next > s.iso) {
+        int next = nextIso(s, limits, 2);
+        if (next > s.iso()) {
             return new NextChange(
-                    text("ISO %d", next),
-                    Math.log(next / s.iso) / Math.log(2),
+                    Numbers.text("ISO %d", next),
+                    Stops.of(next / s.iso()),
                     "no new light: highlights burn a stop sooner");
         }
         return new NextChange(
@@ -98,41 +110,41 @@ public record NextChange(String what, double stops, String cost) {
                 "time, and the sky moves meanwhile");
     }
 
-    private static NextChange darker(State s, String cost) {
-        int next = nextIso(s, 0.5);
-        if (next < s.iso) {
-            return new NextChange(text("ISO %d", next), Math.log(next / s.iso) / Math.log(2), cost);
+    private static NextChange darker(Settings s, Limits limits, String cost) {
+        int next = nextIso(s, limits, 0.5);
+        if (next < s.iso()) {
+            return new NextChange(Numbers.text("ISO %d", next), Stops.of(next / s.iso()), cost);
         }
-        Dial.Stop shorter = s.dial.nearest(s.seconds / 2);
+        Dial.Stop shorter = limits.dial.nearest(s.seconds() / 2);
         return new NextChange(
-                text("Shutter %s s", shorter.label()),
-                Math.log(shorter.realSeconds() / s.seconds) / Math.log(2),
+                Numbers.text("Shutter %s s", shorter.label()),
+                Stops.of(shorter.realSeconds() / s.seconds()),
                 "less light, so more noise for its brightness");
     }
 
-    private static NextChange shorter(State s) {
-        if (s.tracked) {
+    private static NextChange shorter(Settings s, Limits limits) {
+        if (limits.support.tracks()) {
             return new NextChange(
                     "Check the polar alignment and the tracker's rate", 0, "time; the settings are not the reason");
         }
-        double wanted = Math.min(s.longestSeconds, s.seconds / 1.5);
-        Optional<Dial.Stop> stop = s.dial.atMost(wanted);
+        double wanted = Math.min(limits.longestSeconds, s.seconds() / 1.5);
+        Optional<Dial.Stop> stop = limits.dial.atMost(wanted);
         if (stop.isEmpty()) {
             return new NextChange("Use a shorter focal length or a tracker", 0, "another framing");
         }
-        double stops = Math.log(stop.get().realSeconds() / s.seconds) / Math.log(2);
+        double stops = Stops.of(stop.get().realSeconds() / s.seconds());
         return new NextChange(
-                text("Shutter %s s", stop.get().label()),
+                Numbers.text("Shutter %s s", stop.get().label()),
                 stops,
-                text(
+                Numbers.text(
                         "%.1f stops less light: as much more ISO, or %d times the frames",
                         -stops, (int) Math.ceil(Math.pow(2, -stops))));
     }
 
-    private static NextChange lessNoise(State s) {
-        double wider = s.aperture / Math.pow(2, 1 / 3.0);
-        if (wider >= s.widest * 0.99) {
-            return brighter(s);
+    private static NextChange lessNoise(Settings s, Limits limits) {
+        double wider = s.aperture() / Math.pow(2, 1 / 3.0);
+        if (wider >= limits.widest * 0.99) {
+            return brighter(s, limits);
         }
         return new NextChange(
                 "Four frames instead of one, stacked",
@@ -140,15 +152,7 @@ public record NextChange(String what, double stops, String cost) {
                 "four times the time; noise halves, settings stay as they are");
     }
 
-    private static int nextIso(State s, double factor) {
-        return IsoDial.nearest(s.isos, s.iso * factor);
-    }
-
-    private static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
-    }
-
-    private static String trim(double aperture) {
-        return aperture == Math.rint(aperture) ? text("%.0f", aperture) : text("%.1f", aperture);
+    private static int nextIso(Settings s, Limits limits, double factor) {
+        return IsoDial.nearest(limits.isos, s.iso() * factor);
     }
 }

@@ -1,7 +1,10 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import java.util.List;
 
 /** People under stars: nobody holds still for ten seconds, so the shutter gets shorter and the ISO higher. */
@@ -27,14 +30,14 @@ public final class Portrait {
             new Hold(0.8, "children"));
 
     /** Choices for everyone whose limit is below the sky's own shutter. */
-    public static List<Choice> choices(Dial dial, double skySeconds, double iso, List<Integer> isoSteps) {
+    public static List<Choice> choices(Settings sky, CameraBody body) {
         return HOLDS.stream()
-                .filter(h -> h.seconds < skySeconds)
+                .filter(h -> h.seconds < sky.seconds())
                 .map(h -> {
-                    Dial.Stop stop = dial.atMost(h.seconds).orElseThrow();
-                    double exact = iso * skySeconds / stop.realSeconds();
-                    int step = IsoDial.nearest(isoSteps, exact);
-                    return new Choice(stop, h.who, exact, step, Math.log(step / exact) / Math.log(2));
+                    Dial.Stop stop = body.dial().atMost(h.seconds).orElseThrow();
+                    double exact = sky.iso() * sky.seconds() / stop.realSeconds();
+                    int step = IsoDial.nearest(body.isoSteps(), exact);
+                    return new Choice(stop, h.who, exact, step, Stops.of(step / exact));
                 })
                 .toList();
     }

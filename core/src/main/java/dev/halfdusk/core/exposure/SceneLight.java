@@ -1,6 +1,8 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import java.util.List;
 
 /** Scenes by their exposure value at ISO 100, and what a meter makes of them: EV = log2(N²/t) − log2(ISO/100). */
@@ -38,8 +40,11 @@ public final class SceneLight {
         return aperture * aperture / Math.pow(2, ev) * 100 / iso;
     }
 
-    public static double ev(double seconds, double aperture, double iso) {
-        return Math.log(aperture * aperture / seconds) / Math.log(2) - Math.log(iso / 100) / Math.log(2);
+    /** Exposure value at ISO 100 of settings. */
+    public static double ev(Settings settings) {
+        return Stops.ofApertures(1, settings.aperture())
+                - Stops.of(settings.seconds())
+                - Stops.of(settings.iso() / 100);
     }
 
     /**
@@ -53,6 +58,6 @@ public final class SceneLight {
     public static double meterError(double brightShare, double contrastStops, double reflectance) {
         SHARE.check(brightShare);
         double average = brightShare + (1 - brightShare) * Math.pow(2, -contrastStops);
-        return Math.log(MID_GREY / (average * reflectance)) / Math.log(2);
+        return Stops.of(MID_GREY / (average * reflectance));
     }
 }

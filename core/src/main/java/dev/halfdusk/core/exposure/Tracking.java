@@ -3,6 +3,7 @@ package dev.halfdusk.core.exposure;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Sidereal;
 
 /**
  * The shutter on a tracker: its error decides for the stars, the turning itself for the ground.
@@ -26,11 +27,11 @@ public record Tracking(Support support, Optics optics, double limitSeconds) {
 
     /** How far stars creep in a time, pixels. */
     public double starPx(double seconds) {
-        return arcsecPerSecond(support) * seconds / optics.plateScaleArcsec();
+        return optics.driftPx(arcsecPerSecond(support), seconds);
     }
 
     /** How far the ground is smeared at most, pixels. */
     public double groundPx(double seconds) {
-        return support.kind().arcsecPerSecond() * seconds / optics.plateScaleArcsec();
+        return optics.driftPx(support.kind().arcsecPerSecond(), seconds);
     }
 }

@@ -1,9 +1,10 @@
 package dev.halfdusk.core.exposure;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.ToDoubleFunction;
 
 /**
@@ -42,7 +43,7 @@ public record TrailingRule(String key, String label, String formula, String sour
 
     /** Drift in pixels of a star at the declination of the case, on the axis, in a time. */
     public static double driftPx(Case c, double seconds) {
-        return Sidereal.ARCSEC_PER_SECOND * c.cosDeclination() * seconds / c.optics.plateScaleArcsec();
+        return c.optics.driftPx(Sidereal.ARCSEC_PER_SECOND * c.cosDeclination(), seconds);
     }
 
     /** Longest time in which such a star drifts by no more than so many pixels. */
@@ -87,11 +88,11 @@ public record TrailingRule(String key, String label, String formula, String sour
                 "NPF rule, short form",
                 c -> (35 * c.aperture + 30 * c.optics.sensor().pitchUm()) / c.optics.focalMm()));
         for (double px : new double[] {1.5, 3, 6}) {
-            String name = px == 1.5 ? "1.5" : Integer.toString((int) px);
+            String name = Numbers.plain(px);
             rules.add(new TrailingRule(
                     "drift-" + name,
                     name + " px at this declination",
-                    String.format(Locale.ROOT, "%s \u00d7 206.265 p / f / (15.0411 cos \u03b4)", name),
+                    Numbers.text("%s \u00d7 206.265 p / f / (15.0411 cos \u03b4)", name),
                     "sidereal rate and plate scale",
                     c -> secondsForDrift(c, px)));
         }

@@ -4,13 +4,14 @@ import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Galaxy;
-import dev.halfdusk.core.sky.Moment;
 import java.util.stream.IntStream;
 
 /**
@@ -40,8 +41,9 @@ final class Backdrop {
         blue = new float[columns * rows];
         above = new float[columns * rows];
         perLuminance = electronsPerLuminance(shot);
-        SkyGlow.Lamps lamps = scene.lamps();
-        ground = perLuminance * (GroundLight.luminance(scene.glow(), lamps) + GroundLight.ofLux(scene.lampLux()));
+        SunAndMoon lamps = scene.lamps();
+        ground =
+                perLuminance * (GroundLight.luminance(scene.from().glow(), lamps) + GroundLight.ofLux(scene.lampLux()));
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
         double lit = GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90);
         IntStream.range(0, rows).parallel().forEach(row -> {
@@ -58,27 +60,20 @@ final class Backdrop {
         return SkyElectrons.perSecond(20, shot.aperture(), pitch, shot.efficiency()) / Luminance.of(20);
     }
 
-    private void node(int i, Point at, Scene scene, Shot shot, SkyGlow.Lamps lamps, Vector moon, double moonLux) {
+    private void node(int i, Point at, Scene scene, Shot shot, SunAndMoon lamps, Vector moon, double moonLux) {
         Framing framing = shot.framing();
         Vector direction = framing.see(at);
         double altitude = direction.latitudeDeg();
-        double azimuth = Moment.azimuth(direction);
-        above[i] = (float) (altitude - scene.skyline().altitudeAt(azimuth));
-        Vector equatorial = scene.moment().equatorOfDate(direction, scene.observer());
-        SkyGlow.Parts parts = scene.glow()
-                .towards(
-                        azimuth,
-                        Math.max(0, altitude),
-                        Galaxy.longitudeDeg(equatorial),
-                        Galaxy.latitudeDeg(equatorial),
-                        lamps);
+        double azimuth = Direction.azimuthDeg(direction);
+        above[i] = (float) (altitude - scene.from().skyline().altitudeAt(azimuth));
+        SkyGlow.Parts parts = scene.from().glow().towards(direction, scene.moment(), scene.observer(), lamps);
         double veil = 0;
         if (lamps.moonAltitudeDeg() > 0) {
             double off = Math.max(0.3, moon.angleTo(direction));
             veil = VEIL * moonLux / (off * off);
         }
         double fall = perLuminance * fallOff(shot, at);
-        double band = parts.milkyWay() * Clouds.factor(equatorial);
+        double band = parts.milkyWay() * Clouds.factor(scene.moment().equatorOfDate(direction, scene.observer()));
         red[i] = (float) (fall * sum(parts, band, veil, 0));
         green[i] = (float) (fall * sum(parts, band, veil, 1));
         blue[i] = (float) (fall * sum(parts, band, veil, 2));
@@ -101,7 +96,7 @@ final class Backdrop {
         Projection projection = shot.framing().optics().projection();
         double theta = projection.angle(radius, shot.framing().optics().focalMm());
         double power = projection == Projection.FISHEYE ? 1 : 3;
-        double stopped = Math.log(shot.aperture() / shot.widest()) / Math.log(2); // half a stop for each factor of √2
+        double stopped = Stops.of(shot.aperture() / shot.widest()); // half a stop for each factor of √2
         double relief = 1 / (1 + Math.max(0, stopped));
         return Math.pow(Math.max(0.05, Math.cos(Math.min(1.5, theta))), power * relief);
     }

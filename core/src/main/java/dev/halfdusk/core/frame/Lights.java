@@ -1,14 +1,13 @@
 package dev.halfdusk.core.frame;
 
-import dev.halfdusk.core.exposure.Sidereal;
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Sidereal;
 import dev.halfdusk.core.sky.Star;
 import java.util.Map;
 import java.util.Optional;
@@ -41,7 +40,7 @@ final class Lights {
         this.window = window;
         this.trails = trails;
         this.canvas = canvas;
-        pole = Framing.direction(0, scene.observer().site().latitudeDeg());
+        pole = Sidereal.northPole(scene.from().site());
         double apertureCm = shot.framing().optics().focalMm() / shot.aperture() / 10;
         perPhoton = Math.PI / 4 * apertureCm * apertureCm * shot.efficiency();
         axes = new Vector[] {local(0, 0), local(90, 0), local(0, 90)};
@@ -51,8 +50,8 @@ final class Lights {
         return scene.moment().local(new FixedPoint(rightAscension, declination), scene.observer());
     }
 
-    /** Draws them all; the made-up faint ones only if wanted. */
-    void draw(boolean faint) {
+    /** Draws them all; the made-up faint ones only among all stars. */
+    void draw(Photograph.Stars stars) {
         double reach = Math.cos(Math.min(
                 Math.PI,
                 Math.toRadians(shot.framing().optics().diagonalDeg() / 2 + 2)
@@ -73,7 +72,7 @@ final class Lights {
                 point(local, planet.getValue(), PLANET_K);
             }
         }
-        if (faint && trails.frames() == 1) {
+        if (stars == Photograph.Stars.ALL && trails.frames() == 1) {
             for (int i = 0; i < FaintStars.COUNT; i++) {
                 Vector local = turned(FaintStars.X[i], FaintStars.Y[i], FaintStars.Z[i]);
                 if (local.dot(forward) > reach) {
@@ -109,9 +108,9 @@ final class Lights {
 
     /** Where a star stands in the picture some seconds on. */
     private Optional<Point> at(Vector local, double seconds) {
-        double turn = shot.tracked() ? 0 : -Math.toRadians(Sidereal.ARCSEC_PER_SECOND / 3600 * seconds);
+        boolean still = seconds == 0 || shot.support().tracks();
         return shot.framing()
-                .project(turn == 0 ? local : local.turnedAbout(pole, turn))
+                .project(still ? local : Sidereal.later(local, pole, seconds))
                 .map(window::inPicture);
     }
 

@@ -2,8 +2,8 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.sky.Body;
 import java.util.Optional;
@@ -57,16 +57,22 @@ public final class Photograph {
         }
     }
 
+    /** Which stars are drawn. */
+    public enum Stars {
+        /** With made-up ones below the catalogue's limit. */
+        ALL,
+        CATALOGUED
+    }
+
     /** The usual picture. */
     public static Photograph take(Scene scene, Shot shot, Window window, long seed) {
-        return take(scene, shot, window, seed, Trails.NONE, true);
+        return take(scene, shot, window, seed, Trails.NONE, Stars.ALL);
     }
 
     /**
      * @param trails frames laid over each other; the sky then is that of one frame
-     * @param faint whether to make up stars below the catalogue's
      */
-    public static Photograph take(Scene scene, Shot shot, Window window, long seed, Trails trails, boolean faint) {
+    public static Photograph take(Scene scene, Shot shot, Window window, long seed, Trails trails, Stars stars) {
         Backdrop backdrop = new Backdrop(scene, shot, window);
         Canvas canvas = new Canvas(window.width(), window.height());
         double degreesPerPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
@@ -75,12 +81,15 @@ public final class Photograph {
                 .parallel()
                 .forEach(y -> row(y, backdrop, canvas, shot, degreesPerPixel, seed));
         moon(scene, shot, window, canvas, backdrop);
-        new Lights(scene, shot, window, trails, canvas).draw(faint);
+        new Lights(scene, shot, window, trails, canvas).draw(stars);
         IntStream.range(0, window.height())
                 .parallel()
                 .forEach(y -> read(y, canvas, shot, window.binned() * window.binned(), seed));
         return new Photograph(
-                window, canvas.electrons, shot.response().saturationE(shot.iso()), Tint.balance(shot.kelvin()));
+                window,
+                canvas.electrons,
+                shot.response().saturationE(shot.settings().iso()),
+                Tint.balance(shot.kelvin()));
     }
 
     /** Marks first: they only say where there is no sky. */
@@ -96,7 +105,7 @@ public final class Photograph {
             Point[] points = new Point[4];
             for (int i = 0; i < 4; i++) {
                 Optional<Point> p = shot.framing()
-                        .project(Framing.direction(corners[i][0], corners[i][1]))
+                        .project(new Direction(corners[i][0], corners[i][1]).vector())
                         .map(window::inPicture);
                 if (p.isEmpty()) {
                     return;
@@ -201,8 +210,8 @@ public final class Photograph {
 
     private static void read(int y, Canvas canvas, Shot shot, double pixels, long seed) {
         double dark = shot.response().darkEPerSecond() * shot.seconds();
-        double noise = shot.response().readNoiseE(shot.iso());
-        double full = shot.response().saturationE(shot.iso());
+        double noise = shot.response().readNoiseE(shot.settings().iso());
+        double full = shot.response().saturationE(shot.settings().iso());
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
             for (int c = 0; c < 3; c++) {

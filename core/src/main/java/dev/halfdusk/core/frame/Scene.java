@@ -1,34 +1,36 @@
 package dev.halfdusk.core.frame;
 
-import dev.halfdusk.core.exposure.FrameSky;
 import dev.halfdusk.core.glow.GroundLight;
-import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
-import dev.halfdusk.core.sky.Skyline;
 import java.util.List;
 
 /**
  * What stands before the camera when the shutter opens.
  *
- * @param skyline that hides the low sky
  * @param marks seen from there, as upright boxes
  * @param lampLux light of lamps on the ground, lux while the shutter is open
  */
-public record Scene(Moment moment, Observer observer, SkyGlow glow, Skyline skyline, List<Mark> marks, double lampLux) {
+public record Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
 
     public Scene {
         GroundLight.LUX.check(lampLux);
+        marks = List.copyOf(marks);
     }
 
-    /** Without lamps. */
-    public Scene(Moment moment, Observer observer, SkyGlow glow, Skyline skyline, List<Mark> marks) {
-        this(moment, observer, glow, skyline, marks, 0);
+    /** Sky and skyline alone: no marks, no lamps. */
+    public static Scene open(Standpoint from, Moment moment) {
+        return new Scene(from, moment, List.of(), 0);
     }
 
-    /** Sun and moon as the sky needs them. */
-    public SkyGlow.Lamps lamps() {
-        return FrameSky.lamps(moment, observer);
+    public Observer observer() {
+        return from.observer();
+    }
+
+    public SunAndMoon lamps() {
+        return SunAndMoon.at(moment, from.observer());
     }
 }

@@ -1,8 +1,8 @@
 package dev.halfdusk.core.frame;
 
-import dev.halfdusk.core.exposure.Sidereal;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.sky.Sidereal;
 
 /**
  * Frames one after the other, laid over each other so that the brightest counts.
@@ -29,11 +29,11 @@ public record Trails(int frames, double pauseSeconds) {
 
     /** How far the sky turns in that time, degrees. */
     public double turnDeg(double shutterSeconds) {
-        return Sidereal.ARCSEC_PER_SECOND / 3600 * seconds(shutterSeconds);
+        return Sidereal.DEGREES_PER_SECOND * seconds(shutterSeconds);
     }
 
     /** The widest gap that a pause leaves, near the axis and on the celestial equator, pixels. */
     public double gapPx(Optics optics) {
-        return pauseSeconds * Sidereal.ARCSEC_PER_SECOND / optics.plateScaleArcsec();
+        return optics.driftPx(Sidereal.ARCSEC_PER_SECOND, pauseSeconds);
     }
 }

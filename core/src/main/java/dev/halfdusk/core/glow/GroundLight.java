@@ -21,7 +21,7 @@ public final class GroundLight {
     private GroundLight() {}
 
     /** cd/m² of level ground under a sky. */
-    public static double luminance(SkyGlow glow, SkyGlow.Lamps lamps) {
+    public static double luminance(SkyGlow glow, SunAndMoon lamps) {
         double sky = Luminance.of(glow.zenith(lamps).magnitude());
         return REFLECTANCE * sky + ofLux(moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg()));
     }
@@ -36,8 +36,7 @@ public final class GroundLight {
         if (moonAltitudeDeg <= 0) {
             return 0;
         }
-        double a = Math.abs(phaseAngleDeg);
-        double magnitude = FULL_MOON_MAGNITUDE + 0.026 * a + 4e-9 * a * a * a * a;
+        double magnitude = FULL_MOON_MAGNITUDE + Moonlight.fading(phaseAngleDeg);
         return Math.pow(10, -0.4 * (magnitude - MAGNITUDE_OF_ONE_LUX))
                 * Air.transmission(SkyGlow.CLEAR, Air.mass(moonAltitudeDeg))
                 * Math.sin(Math.toRadians(moonAltitudeDeg));

@@ -26,8 +26,7 @@ public final class Moonlight {
         if (moonAltitudeDeg <= 0) {
             return 0;
         }
-        double a = Math.abs(phaseAngleDeg);
-        double moon = Math.pow(10, -0.4 * (3.84 + 0.026 * a + 4e-9 * a * a * a * a));
+        double moon = Math.pow(10, -0.4 * (3.84 + fading(phaseAngleDeg)));
         double cos = Math.cos(Math.toRadians(separationDeg));
         double scattered = Math.pow(10, 5.36) * (1.06 + cos * cos) + Math.pow(10, 6.15 - separationDeg / 40);
         return scattered
@@ -37,9 +36,16 @@ public final class Moonlight {
                 * (1 - Air.transmission(extinction, Air.mass(altitudeDeg)));
     }
 
+    /** Magnitudes by which the moon is fainter than full at a phase angle: 0.026 |α| + 4e−9 α⁴. */
+    static double fading(double phaseAngleDeg) {
+        double a = Math.abs(phaseAngleDeg);
+        return 0.026 * a + 4e-9 * a * a * a * a;
+    }
+
     /** By how many magnitudes moonlight brightens the zenith of a natural sky in clear air. */
-    public static double zenithBrightening(double phaseAngleDeg, double moonAltitudeDeg) {
-        double moon = luminance(phaseAngleDeg, 90 - moonAltitudeDeg, moonAltitudeDeg, 90, SkyGlow.CLEAR);
+    public static double zenithBrightening(SunAndMoon lamps) {
+        double altitude = lamps.moonAltitudeDeg();
+        double moon = luminance(lamps.moonPhaseAngleDeg(), 90 - altitude, altitude, 90, SkyGlow.CLEAR);
         return 2.5 * Math.log10(1 + moon / Luminance.of(SkyGlow.NATURAL_MAGNITUDE));
     }
 

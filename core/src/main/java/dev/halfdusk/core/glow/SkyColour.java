@@ -14,6 +14,9 @@ public final class SkyColour {
     };
     private static final int MOONLIT = 0x707c8c;
     private static final int TOWNLIT = 0x6b4a2e;
+    private static final int CORE = 0xe0b98a;
+    private static final double CORE_SHARE = 0.85;
+    private static final double LOWER_SKY_DEG = 2.5;
     private static final double MOON_SHARE = 0.62;
     private static final double TOWN_SHARE = 0.55;
 
@@ -33,6 +36,16 @@ public final class SkyColour {
         double night = Math.max(0, Math.min(1, (-3 - sunAltitudeDeg) / 9));
         int moonlit = mix(bySun(sunAltitudeDeg), MOONLIT, MOON_SHARE * night * strength(parts.moon()));
         return mix(moonlit, TOWNLIT, TOWN_SHARE * night * strength(parts.towns()));
+    }
+
+    /** The sky near the horizon: as if the sun stood a little higher. */
+    public static int low(double sunAltitudeDeg, SkyGlow.Parts parts) {
+        return of(Math.min(ALTITUDE[0], sunAltitudeDeg + LOWER_SKY_DEG), parts);
+    }
+
+    /** A sky in which the core stands out, warmer the more: 0 not at all, 1 fully. */
+    public static int withCore(int sky, double share) {
+        return share == 0 ? sky : mix(sky, CORE, CORE_SHARE * share);
     }
 
     /** Light against the natural sky on a logarithmic scale, as eyes and ribbons see it: 0 to 1. */

@@ -1,6 +1,11 @@
 package dev.halfdusk.core.glow;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -82,14 +87,6 @@ public final class SkyGlow {
         }
     }
 
-    /** Sun and moon as the sky needs them; altitudes and azimuths in degrees, airless. */
-    public record Lamps(
-            double sunAltitudeDeg,
-            double sunAzimuthDeg,
-            double moonAltitudeDeg,
-            double moonAzimuthDeg,
-            double moonPhaseAngleDeg) {}
-
     /**
      * Brightness of a direction.
      *
@@ -97,52 +94,59 @@ public final class SkyGlow {
      * @param galacticLatitudeDeg of the direction
      */
     public Parts towards(
-            double azimuthDeg,
-            double altitudeDeg,
-            double galacticLongitudeDeg,
-            double galacticLatitudeDeg,
-            Lamps lamps) {
-        double mass = Air.mass(altitudeDeg);
+            Direction direction, double galacticLongitudeDeg, double galacticLatitudeDeg, SunAndMoon lamps) {
         double band = Band.luminance(galacticLongitudeDeg, galacticLatitudeDeg);
-        return parts(azimuthDeg, altitudeDeg, mass, band, lamps);
+        return parts(direction.azimuthDeg(), direction.altitudeDeg(), Air.mass(direction.altitudeDeg()), band, lamps);
+    }
+
+    /**
+     * The same for a direction of the frame of a moment, whose place in the Milky Way is looked up.
+     *
+     * @param local east, north, up; what points below the horizon is taken as the horizon
+     */
+    public Parts towards(Vector local, Moment moment, Observer observer, SunAndMoon lamps) {
+        // of date: 0.4° off ICRS, which the band does not show
+        Vector equatorial = moment.equatorOfDate(local, observer);
+        Direction seen = new Direction(Direction.azimuthDeg(local), Math.max(0, local.latitudeDeg()));
+        return towards(seen, Galaxy.longitudeDeg(equatorial), Galaxy.latitudeDeg(equatorial), lamps);
     }
 
     /** Brightness of the zenith, leaving out the Milky Way. */
-    public Parts zenith(Lamps lamps) {
+    public Parts zenith(SunAndMoon lamps) {
         return parts(0, 90, 1, 0, lamps);
     }
 
-    /** The core's clouds at a place in the sky. */
-    public Parts core(double azimuthDeg, double altitudeDeg, Lamps lamps) {
-        return parts(azimuthDeg, altitudeDeg, Air.mass(altitudeDeg), Band.CORE, lamps);
+    /** The core's clouds at an airless place in the sky. */
+    public Parts core(Direction core, SunAndMoon lamps) {
+        return parts(core.azimuthDeg(), core.altitudeDeg(), Air.mass(core.altitudeDeg()), Band.CORE, lamps);
     }
 
     /** How far the core stands out from the sky around it, in percent of that sky; 0 below the horizon. */
-    public double coreContrastPercent(double azimuthDeg, double altitudeDeg, Lamps lamps) {
-        if (altitudeDeg <= 0) {
+    public double coreContrastPercent(Direction core, SunAndMoon lamps) {
+        if (core.altitudeDeg() <= 0) {
             return 0;
         }
-        Parts parts = core(azimuthDeg, altitudeDeg, lamps);
+        Parts parts = core(core, lamps);
         return 100 * parts.milkyWay / parts.background();
     }
 
-    private Parts parts(double azimuth, double altitude, double mass, double band, Lamps lamps) {
+    private Parts parts(double azimuth, double altitude, double mass, double band, SunAndMoon lamps) {
         // airglow brightens towards the horizon with the path through its layer, and the air dims it (Krisciunas and
         // Schaefer)
         double gradient = mass * Air.transmission(extinction, mass - 1);
         boolean evenly = domes.isEmpty() || altitude >= 90;
         double towns = evenly ? artificial * gradient : domeLight(azimuth, altitude);
-        double twilight = Twilight.zenith(lamps.sunAltitudeDeg);
+        double twilight = Twilight.zenith(lamps.sunAltitudeDeg());
         if (twilight > 0 && altitude < 90) {
-            twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg);
+            twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg());
         }
         double moon = 0;
-        if (lamps.moonAltitudeDeg > 0) {
+        if (lamps.moonAltitudeDeg() > 0) {
             double separation = altitude >= 90
-                    ? 90 - lamps.moonAltitudeDeg
-                    : separation(azimuth, altitude, lamps.moonAzimuthDeg, lamps.moonAltitudeDeg);
+                    ? 90 - lamps.moonAltitudeDeg()
+                    : separation(azimuth, altitude, lamps.moonAzimuthDeg(), lamps.moonAltitudeDeg());
             moon = Moonlight.luminance(
-                    lamps.moonPhaseAngleDeg, separation, lamps.moonAltitudeDeg, altitude, extinction);
+                    lamps.moonPhaseAngleDeg(), separation, lamps.moonAltitudeDeg(), altitude, extinction);
         }
         double milkyWay = band == 0 ? 0 : band * Air.transmission(extinction, mass);
         return new Parts(natural * gradient, towns, twilight, moon, milkyWay);

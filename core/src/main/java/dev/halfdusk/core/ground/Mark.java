@@ -1,5 +1,6 @@
 package dev.halfdusk.core.ground;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 
 /**
@@ -24,6 +25,11 @@ public record Mark(String name, double bearingDeg, double distanceM, double heig
         HEIGHT.check(heightM);
         WIDTH.check(widthM);
         FOOT.check(footM);
+    }
+
+    /** Where its top stands. */
+    public Direction top() {
+        return new Direction(bearingDeg, topAltitudeDeg());
     }
 
     /** Altitude of the top in degrees, on a flat earth: right to 0.01° within 5 km. */

@@ -1,7 +1,6 @@
 package dev.halfdusk.core.ground;
 
 import dev.halfdusk.core.measure.OutOfRange;
-import dev.halfdusk.core.sky.Skyline;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -1,7 +1,5 @@
 package dev.halfdusk.core.measure;
 
-import java.util.Locale;
-
 /**
  * The closed interval a quantity may lie in, with the words a person needs to correct a wrong entry.
  *
@@ -51,14 +49,8 @@ public record Range(String quantity, double min, double max, String unit) {
     }
 
     static String plain(double value) {
-        String text;
-        if (value == Math.rint(value) && Math.abs(value) < 1e15) {
-            text = String.format(Locale.ROOT, "%.0f", value);
-        } else if (value > 0 && value < 0.01) {
-            text = "1/" + Math.round(1 / value);
-        } else {
-            text = Double.toString(value);
-        }
-        return text.replace('-', '\u2212');
+        return value > 0 && value < 0.01
+                ? "1/" + Math.round(1 / value)
+                : Numbers.plain(value).replace('-', '\u2212');
     }
 }

@@ -1,6 +1,9 @@
 package dev.halfdusk.core.night;
 
 import dev.halfdusk.core.glow.Moonlight;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Events;
@@ -13,19 +16,22 @@ import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.HorizonEvents;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Illumination;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Target;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * One night at one site, from local noon to the next local noon: what rises and sets, when it is dark, when the dark is
@@ -40,6 +46,7 @@ public final class Night {
     private final NightRules rules;
     private final Observer observer;
     private final Interval span;
+    private final Events search;
     private final List<HorizonEvent> events;
     private final List<Interval> sunDown;
     private final List<Interval> dark;
@@ -56,17 +63,17 @@ public final class Night {
         this.zone = zone;
         this.rules = rules;
         observer = Observer.at(site);
-        span = new Interval(noon(date), noon(date.plusDays(1)));
-        Events search = Events.over(span.from(), span.to(), Events.DAILY_STEP);
+        span = new Interval(noon(date, zone), noon(date.plusDays(1), zone));
+        search = Events.over(span.from(), span.to(), Events.DAILY_STEP);
         events = HorizonEvents.in(search, observer, rules.dipDeg());
-        sunDown = below(search, HorizonEvent.Kind.SUN);
+        sunDown = below(HorizonEvent.Kind.SUN);
         Fact sun = Facts.altitude(Body.SUN, observer);
         dark = Interval.without(span, search.above(sun.above(-rules.sunDepressionDeg())));
-        moonless = Interval.common(dark, moonDown(search));
-        coreUp = search.above(moment -> aboveSkyline(moment, rules.coreAltitudeDeg()));
+        moonless = Interval.common(dark, moonDown());
+        coreUp = when(above(FixedPoint.CORE, rules.coreAltitudeDeg()));
         coreDark = Interval.common(moonless, coreUp);
-        sunLowest = lowest(search, sun);
-        coreCrossings = search.find(moment -> aboveSkyline(moment, 0));
+        sunLowest = lowest(sun);
+        coreCrossings = search.find(above(FixedPoint.CORE, 0));
         coreTransit = search.find(Facts.hourAngle(FixedPoint.CORE, observer)).stream()
                 .map(Crossing::when)
                 .findFirst();
@@ -81,17 +88,40 @@ public final class Night {
         return new Night(site, date, zone, rules);
     }
 
-    private Instant noon(LocalDate day) {
+    /** Noon of a day, which begins a night; never skipped by daylight saving. */
+    static Instant noon(LocalDate day, ZoneId zone) {
         return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
     }
 
-    /** Altitude of the core above the skyline and above a wanted altitude. */
-    private double aboveSkyline(Moment moment, double wantedDeg) {
-        Horizontal core = moment.observed(FixedPoint.CORE, observer);
-        return core.altitudeDeg() - Math.max(wantedDeg, rules.skyline().altitudeAt(core.azimuthDeg()));
+    /** The evening's date of the night to which an instant belongs: before noon it is still the night before. */
+    public static LocalDate evening(Instant when, ZoneId zone) {
+        LocalDateTime wall = LocalDateTime.ofInstant(when, zone);
+        return wall.toLocalTime().isBefore(LocalTime.NOON) ? wall.toLocalDate().minusDays(1) : wall.toLocalDate();
     }
 
-    private List<Interval> below(Events search, HorizonEvent.Kind kind) {
+    /** The instant at which the clock on the wall shows a time in the night of an evening. */
+    public static Instant at(LocalDate evening, LocalTime clock, ZoneId zone) {
+        LocalDate day = clock.isBefore(LocalTime.NOON) ? evening.plusDays(1) : evening;
+        return day.atTime(clock).atZone(zone).toInstant();
+    }
+
+    /**
+     * The stretches of the night in which a fact is above zero: every subject asks for its own windows here. The samples
+     * of the night are used again.
+     */
+    public List<Interval> when(Fact fact) {
+        return search.above(fact);
+    }
+
+    /** Airless altitude of a target above the skyline, and above a wanted altitude where that is higher. */
+    public Fact above(Target target, double wantedDeg) {
+        return moment -> {
+            Direction at = Direction.of(moment.local(target, observer));
+            return at.altitudeDeg() - Math.max(wantedDeg, rules.skyline().altitudeAt(at.azimuthDeg()));
+        };
+    }
+
+    private List<Interval> below(HorizonEvent.Kind kind) {
         List<Crossing> crossings = events.stream()
                 .filter(e -> e.kind() == kind)
                 .map(e -> new Crossing(e.when(), e.up()))
@@ -100,19 +130,18 @@ public final class Night {
     }
 
     /** Moon below the horizon, or too faint to matter under the rules. */
-    private List<Interval> moonDown(Events search) {
+    private List<Interval> moonDown() {
         if (rules.moonAllowanceMag() == 0) {
-            return below(search, HorizonEvent.Kind.MOON);
+            return below(HorizonEvent.Kind.MOON);
         }
         Fact tooBright = moment -> {
-            double altitude = moment.local(Body.MOON, observer).latitudeDeg();
-            double phase = Illumination.of(Body.MOON, moment).phaseAngleDeg();
-            return Moonlight.zenithBrightening(phase, altitude) - rules.moonAllowanceMag();
+            SunAndMoon lamps = SunAndMoon.at(moment, observer);
+            return Moonlight.zenithBrightening(lamps) - rules.moonAllowanceMag();
         };
-        return Interval.without(span, search.above(tooBright));
+        return Interval.without(span, when(tooBright));
     }
 
-    private Extreme lowest(Events search, Fact fact) {
+    private Extreme lowest(Fact fact) {
         return search.extremes(fact).stream()
                 .filter(e -> !e.highest())
                 .min(Comparator.comparingDouble(Extreme::value))
@@ -156,16 +185,77 @@ public final class Night {
         return events;
     }
 
-    public Optional<Instant> time(HorizonEvent.Kind kind, boolean up) {
+    /** When sun or moon rises, or a twilight ends in the morning, for the first time; empty where it does not. */
+    public Optional<Instant> rise(HorizonEvent.Kind kind) {
+        return times(kind, HorizonEvent::up);
+    }
+
+    /** When sun or moon sets, or a twilight begins in the evening, for the first time; empty where it does not. */
+    public Optional<Instant> set(HorizonEvent.Kind kind) {
+        return times(kind, e -> !e.up());
+    }
+
+    private Optional<Instant> times(HorizonEvent.Kind kind, Predicate<HorizonEvent> way) {
         return events.stream()
-                .filter(e -> e.kind() == kind && e.up() == up)
+                .filter(e -> e.kind() == kind)
+                .filter(way)
                 .map(HorizonEvent::when)
                 .findFirst();
+    }
+
+    /** The instant so many minutes after the noon that begins the night. */
+    public Instant at(int minute) {
+        return span.from().plus(Duration.ofMinutes(minute));
+    }
+
+    /** Whole minutes from the noon that begins the night. */
+    public int minute(Instant when) {
+        return (int) Math.floorDiv(Duration.between(span.from(), when).toSeconds() + 30, 60);
+    }
+
+    /** When to shoot: core in the moonless dark, or what comes nearest to it; empty where it never gets dark. */
+    public Optional<Interval> window() {
+        return coreWindow().or(this::darkWindow);
+    }
+
+    /** The instant to look at first: the middle of the window, or the deepest of the night, to ten minutes. */
+    public Instant best() {
+        Instant middle = window().map(Interval::middle).orElse(sunLowest.when());
+        return at((int) Math.rint(minute(middle) / 10.0) * 10);
+    }
+
+    /** What a camera is pointed at when nobody says otherwise. */
+    public enum Towards {
+        CORE,
+        OPEN_SKY
+    }
+
+    /** Where to point, and at what. */
+    public record Aim(Direction direction, Towards towards) {}
+
+    /** The core while it is above the level horizon; otherwise half way up on the equator's side of the sky. */
+    public Aim aim(Instant when) {
+        Direction core = core(when).direction();
+        return core.altitudeDeg() > 0 ? new Aim(core, Towards.CORE) : new Aim(site.idleAim(), Towards.OPEN_SKY);
+    }
+
+    /** Whether the core stands above the skyline and the level horizon at an instant. */
+    public boolean coreSeen(Instant when) {
+        return rules.skyline().shows(core(when).direction());
     }
 
     /** Sun below the horizon. Empty in polar summer, the whole span in polar night. */
     public List<Interval> sunDown() {
         return sunDown;
+    }
+
+    /** The stretch without sun that holds the deepest of the night; all of it where the sun never sets. */
+    public Interval down() {
+        return sunDown.stream()
+                .filter(i -> !sunLowest.when().isBefore(i.from())
+                        && !sunLowest.when().isAfter(i.to()))
+                .findFirst()
+                .orElse(span);
     }
 
     /** Sun deeper than the rules ask. */
@@ -190,16 +280,12 @@ public final class Night {
 
     /** The longest of the core's dark stretches; without one the longest in which the core is up in the dark under a moon. */
     public Optional<Interval> coreWindow() {
-        return longest(coreDark).or(() -> longest(Interval.common(dark, coreUp)));
+        return Interval.longest(coreDark).or(() -> Interval.longest(Interval.common(dark, coreUp)));
     }
 
     /** The longest stretch of dark without moon, or of plain dark if the moon is up all night. */
     public Optional<Interval> darkWindow() {
-        return longest(moonless).or(() -> longest(dark));
-    }
-
-    private static Optional<Interval> longest(List<Interval> intervals) {
-        return intervals.stream().max(Comparator.comparing(Interval::length));
+        return Interval.longest(moonless).or(() -> Interval.longest(dark));
     }
 
     /** When the core comes over the skyline. Empty where it is up or down all day. */

@@ -1,7 +1,7 @@
 package dev.halfdusk.core.night;
 
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.sky.Skyline;
 
 /**
  * What someone counts as dark and as core.

@@ -1,19 +1,18 @@
 package dev.halfdusk.core.night;
 
 import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
-import dev.halfdusk.core.sky.Interval;
-import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import dev.halfdusk.core.sky.Track;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 
 /**
@@ -32,6 +31,7 @@ public final class YearOfNights {
     private final Instant start;
     private final int[] nightStarts;
     private final float[] sunAltitude;
+    private final float[] sunAzimuth;
     private final float[] moonAltitude;
     private final float[] moonAzimuth;
     private final float[] moonPhaseAngle;
@@ -44,14 +44,16 @@ public final class YearOfNights {
         this.site = site;
         this.zone = zone;
         this.first = first;
-        start = noon(first);
+        start = Night.noon(first, zone);
         nightStarts = new int[nights + 1];
         for (int i = 0; i <= nights; i++) {
-            nightStarts[i] =
-                    (int) (Duration.between(start, noon(first.plusDays(i))).toMinutes() / STEP.toMinutes());
+            nightStarts[i] = (int) (Duration.between(start, Night.noon(first.plusDays(i), zone))
+                            .toMinutes()
+                    / STEP.toMinutes());
         }
         int samples = nightStarts[nights];
         sunAltitude = new float[samples];
+        sunAzimuth = new float[samples];
         moonAltitude = new float[samples];
         moonAzimuth = new float[samples];
         moonPhaseAngle = new float[samples];
@@ -76,10 +78,6 @@ public final class YearOfNights {
         return year;
     }
 
-    private Instant noon(LocalDate date) {
-        return date.atTime(LocalTime.NOON).atZone(zone).toInstant();
-    }
-
     private void fill(Skyline skyline, SkyGlow glow) {
         Instant end = start.plus(STEP.multipliedBy(samples()));
         Observer observer = Observer.at(site);
@@ -88,23 +86,17 @@ public final class YearOfNights {
         Track core = Track.of(FixedPoint.CORE, start, end);
         Track.Window window = new Track.Window(observer, start, samples(), STEP.toMinutes() / 1440.0);
         for (int i = 0; i < samples(); i++) {
-            Vector s = window.local(sun, true, i);
-            Vector m = window.local(moon, true, i);
-            Vector c = window.local(core, false, i);
-            double sunAt = s.latitudeDeg();
-            double moonAt = m.latitudeDeg();
-            double coreAt = c.latitudeDeg();
-            double phase = m.times(-1).angleTo(s.minus(m));
-            sunAltitude[i] = (float) sunAt;
-            moonAltitude[i] = (float) moonAt;
-            moonAzimuth[i] = (float) Moment.azimuth(m);
-            moonPhaseAngle[i] = (float) phase;
-            coreAltitude[i] = (float) coreAt;
-            coreAzimuth[i] = (float) Moment.azimuth(c);
-            SkyGlow.Lamps lamps = new SkyGlow.Lamps(sunAt, Moment.azimuth(s), moonAt, moonAzimuth[i], phase);
+            SunAndMoon lamps = SunAndMoon.of(window.local(sun, i), window.local(moon, i));
+            Direction at = Direction.of(window.local(core, i));
+            sunAltitude[i] = (float) lamps.sunAltitudeDeg();
+            sunAzimuth[i] = (float) lamps.sunAzimuthDeg();
+            moonAltitude[i] = (float) lamps.moonAltitudeDeg();
+            moonAzimuth[i] = (float) lamps.moonAzimuthDeg();
+            moonPhaseAngle[i] = (float) lamps.moonPhaseAngleDeg();
+            coreAltitude[i] = (float) at.altitudeDeg();
+            coreAzimuth[i] = (float) at.azimuthDeg();
             zenithMagnitude[i] = (float) glow.zenith(lamps).magnitude();
-            boolean seen = coreAt > Math.max(0, skyline.altitudeAt(coreAzimuth[i]));
-            coreContrast[i] = seen ? (float) glow.coreContrastPercent(coreAzimuth[i], coreAt, lamps) : 0;
+            coreContrast[i] = skyline.shows(at) ? (float) glow.coreContrastPercent(at, lamps) : 0;
         }
     }
 
@@ -149,18 +141,18 @@ public final class YearOfNights {
         return moonAltitude[sample];
     }
 
-    public double moonAzimuthDeg(int sample) {
-        return moonAzimuth[sample];
-    }
-
-    /** Sun–moon–observer, 0 full to 180 new. */
-    public double moonPhaseAngleDeg(int sample) {
-        return moonPhaseAngle[sample];
+    public SunAndMoon lamps(int sample) {
+        return new SunAndMoon(
+                sunAltitude[sample],
+                sunAzimuth[sample],
+                moonAltitude[sample],
+                moonAzimuth[sample],
+                moonPhaseAngle[sample]);
     }
 
     /** Lit fraction of the moon, 0 to 1. */
     public double moonFraction(int sample) {
-        return (1 + Math.cos(Math.toRadians(moonPhaseAngle[sample]))) / 2;
+        return lamps(sample).moonFraction();
     }
 
     public double coreAltitudeDeg(int sample) {

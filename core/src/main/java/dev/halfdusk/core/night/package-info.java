@@ -1,2 +1,2 @@
-/** A night at a place as a whole, and the search among nights. */
+/** One night at one place, and many of them in a row. */
 package dev.halfdusk.core.night;

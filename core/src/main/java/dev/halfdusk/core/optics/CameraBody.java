@@ -48,6 +48,16 @@ public record CameraBody(
             SPEED.check(writeMbPerSecond);
         }
 
+        /** Typical for a sensor: 1.2 MB of raw and 0.35 MB of JPEG a megapixel, thirty frames of buffer. */
+        public static Files typical(Sensor sensor) {
+            double megapixels = sensor.megapixels();
+            return new Files(
+                    Math.max(1, Math.round(megapixels * 1.2)),
+                    Math.max(1, Math.round(megapixels * 0.35 * 10) / 10.0),
+                    30,
+                    150);
+        }
+
         /** Seconds a raw frame takes to the card. */
         public double rawSeconds() {
             return rawMb / writeMbPerSecond;
@@ -70,7 +80,6 @@ public record CameraBody(
 
     /** A body with typical electronics for its pixels. */
     public static CameraBody generic(Sensor sensor, Dial dial, int topIso) {
-        double megapixels = sensor.megapixels();
         return new CameraBody(
                 sensor,
                 dial,
@@ -79,7 +88,7 @@ public record CameraBody(
                 Math.min(topIso, 3200),
                 Response.generic(sensor.pitchUm()),
                 false,
-                new Files(Math.round(megapixels * 1.2), Math.round(megapixels * 0.35 * 10) / 10.0, 30, 150),
+                Files.typical(sensor),
                 false,
                 0,
                 600);
@@ -88,6 +97,11 @@ public record CameraBody(
     /** The longest click that keeps a limit; empty where that would be faster than the body can. */
     public Optional<Dial.Stop> shutterAtMost(double limitSeconds) {
         return dial.atMost(limitSeconds).filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99);
+    }
+
+    /** The ISO values one may type, from the lowest there is anywhere to the highest of this body. */
+    public Range isos() {
+        return new Range(Range.ISO.quantity(), Range.ISO.min(), topIso, Range.ISO.unit());
     }
 
     public List<Integer> isoSteps() {

@@ -1,6 +1,8 @@
 package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Range;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * What is sharp from where to where, thin-lens geometry: right to a few percent for distances over ten focal lengths.
@@ -16,6 +18,8 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
 
     private static final double FULL_FRAME_CIRCLE_MM = 0.03;
     private static final double GREEN_UM = 0.55;
+    private static final double AIRY = 2.44;
+    private static final int MOST_FRAMES = 8;
 
     public static Depth of(double focalMm, double aperture, double circleMm) {
         CIRCLE.check(circleMm);
@@ -57,8 +61,28 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
         return nearestM * (hyperfocalM - 2 * f) / (hyperfocalM - f - nearestM);
     }
 
+    /**
+     * Where to focus the frames that, with the frame of the stars, are sharp from a nearest thing to infinity, nearest
+     * first; none where the frame of the stars reaches it. At most eight.
+     */
+    public List<Double> blend(double nearestM) {
+        List<Double> focuses = new ArrayList<>();
+        double nearest = nearestM;
+        while (nearest < nearAtStarsM() && focuses.size() < MOST_FRAMES) {
+            double focus = nearest < hyperfocalM / 2 ? blendFocusM(nearest) : hyperfocalM;
+            focuses.add(focus);
+            nearest = farM(focus);
+        }
+        return List.copyOf(focuses);
+    }
+
+    /** The f-number from which diffraction makes a star as wide as two pixels. */
+    public static double diffractionAperture(Sensor sensor) {
+        return 2 * sensor.pitchUm() / (AIRY * GREEN_UM);
+    }
+
     /** Diameter of the spot that diffraction makes of a star: 2.44 λ N at 0.55 µm. */
     public double airyUm() {
-        return 2.44 * GREEN_UM * aperture;
+        return AIRY * GREEN_UM * aperture;
     }
 }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.optics;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import java.util.Optional;
 
@@ -26,22 +27,13 @@ public final class Framing {
     /** A point of the picture in millimetres. */
     public record Point(double x, double y) {}
 
-    /**
-     * @param azimuthDeg of the axis, from north through east
-     * @param altitudeDeg of the axis, −90 to 90
-     * @param rollDeg of the camera, positive clockwise seen from behind it
-     */
-    public static Framing of(Optics optics, double azimuthDeg, double altitudeDeg, double rollDeg) {
-        Vector forward = direction(azimuthDeg, altitudeDeg);
-        double az = Math.toRadians(azimuthDeg);
+    /** @param rollDeg of the camera, positive clockwise seen from behind it */
+    public static Framing of(Optics optics, Direction axis, double rollDeg) {
+        Vector forward = axis.vector();
+        double az = Math.toRadians(axis.azimuthDeg());
         Vector levelRight = new Vector(Math.cos(az), -Math.sin(az), 0);
         Vector right = levelRight.turnedAbout(forward, Math.toRadians(rollDeg));
         return new Framing(optics, forward, right, forward.cross(right));
-    }
-
-    /** East, north and up components of an azimuth and altitude. */
-    public static Vector direction(double azimuthDeg, double altitudeDeg) {
-        return Vector.towards(90 - azimuthDeg, altitudeDeg);
     }
 
     public Optics optics() {

@@ -24,7 +24,9 @@ public record Lens(
 
     public static final Range TRANSMISSION = new Range("transmission", 0.1, 1, "");
 
-    private static final double USUAL_TRANSMISSION = 0.9;
+    /** Of an ordinary lens. */
+    public static final double USUAL_TRANSMISSION = 0.9;
+
     private static final double USUAL_NARROWEST = 22;
 
     public Lens {

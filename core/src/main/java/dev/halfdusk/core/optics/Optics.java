@@ -21,6 +21,11 @@ public record Optics(Sensor sensor, double focalMm, Projection projection) {
         return PLATE * sensor.pitchUm() / focalMm;
     }
 
+    /** Pixels by which something that turns at a rate moves on the axis in a time. */
+    public double driftPx(double arcsecPerSecond, double seconds) {
+        return arcsecPerSecond * seconds / plateScaleArcsec();
+    }
+
     public double widthDeg() {
         return across(sensor.widthMm());
     }

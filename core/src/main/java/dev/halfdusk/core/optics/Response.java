@@ -26,6 +26,7 @@ public record Response(
     public static final Range EFFICIENCY = new Range("quantum efficiency", 0.01, 1, "");
 
     private static final double WELL_PER_SQUARE_UM = 1800;
+    private static final double LEAST_NOISE_E = 0.1;
 
     public Response {
         FULL_WELL.check(fullWellE);
@@ -48,6 +49,11 @@ public record Response(
     /** Electrons at which a pixel is white: full well × base ISO ÷ ISO. */
     public double saturationE(double iso) {
         return fullWellE * baseIso / iso;
+    }
+
+    /** Stops from the read noise up to white at an ISO: what engineers call the dynamic range of a pixel. */
+    public double rangeStops(double iso) {
+        return Stops.of(saturationE(iso) / Math.max(LEAST_NOISE_E, readNoiseE(iso)));
     }
 
     /** √(before² + (after ÷ gain)²), with the gain 1 at base ISO. */

@@ -1,6 +1,9 @@
 package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Gear.Filter;
+import dev.halfdusk.core.optics.Gear.Teleconverter;
+import java.util.List;
 
 /**
  * A body, a lens, what stands between them and what holds them.
@@ -10,24 +13,48 @@ import dev.halfdusk.core.measure.Range;
  */
 public record Rig(CameraBody body, Lens lens, double converter, double filterStops, Support support) {
 
-    public static final Range CONVERTER = new Range("teleconverter", 1, 3, "\u00d7");
-    public static final Range FILTER = new Range("filter", 0, 25, " stops");
-
     /** Stops by which a filter of a density darkens: 3.32 for each. */
-    public static final double STOPS_PER_DENSITY = Math.log(10) / Math.log(2);
+    public static final double STOPS_PER_DENSITY = Stops.of(10);
 
     /** @throws IllegalArgumentException saying why these cannot be put together */
     public Rig {
-        CONVERTER.check(converter);
-        FILTER.check(filterStops);
+        Teleconverter.FACTOR.check(converter);
+        Filter.STOPS.check(filterStops);
         if (converter > 1 && lens.projection() == Projection.FISHEYE) {
             throw new IllegalArgumentException(
                     "a teleconverter cannot be put behind a fisheye: its rear element is in the way");
         }
     }
 
+    /** On a tripod, with nothing between. */
     public static Rig of(CameraBody body, Lens lens) {
-        return new Rig(body, lens, 1, 0, Support.TRIPOD);
+        return of(body, lens, List.of());
+    }
+
+    /**
+     * With gear of any sort; without a support it stands on a tripod.
+     *
+     * @throws IllegalArgumentException saying why these cannot be put together
+     */
+    public static Rig of(CameraBody body, Lens lens, List<Gear> gear) {
+        List<Support> supports = all(gear, Support.class);
+        List<Teleconverter> converters = all(gear, Teleconverter.class);
+        if (supports.size() > 1) {
+            throw new IllegalArgumentException("one rig stands on one support only");
+        }
+        if (converters.size() > 1) {
+            throw new IllegalArgumentException("teleconverters cannot be put behind each other");
+        }
+        return new Rig(
+                body,
+                lens,
+                converters.isEmpty() ? 1 : converters.get(0).factor(),
+                all(gear, Filter.class).stream().mapToDouble(Filter::stops).sum(),
+                supports.isEmpty() ? Support.TRIPOD : supports.get(0));
+    }
+
+    private static <T extends Gear> List<T> all(List<Gear> gear, Class<T> sort) {
+        return gear.stream().filter(sort::isInstance).map(sort::cast).toList();
     }
 
     /** Focal length with the converter, for one set on the lens. */
@@ -38,17 +65,27 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
     /** The f-numbers it can be set to at a focal length on the lens; a converter narrows both ends. */
     public Range apertures(double onLensMm) {
         Range own = lens.apertures(onLensMm);
-        return new Range(
-                own.quantity(), Math.round(own.min() * converter * 10) / 10.0, own.max() * converter, own.unit());
+        return converter == 1
+                ? own
+                : new Range(
+                        own.quantity(),
+                        Math.round(own.min() * converter * 10) / 10.0,
+                        own.max() * converter,
+                        own.unit());
     }
 
     public Optics optics(double onLensMm) {
         return new Optics(body.sensor(), focalMm(onLensMm), lens.projection());
     }
 
+    /** The same with the camera as it is held. */
+    public Optics optics(double onLensMm, Orientation held) {
+        return held.turn(optics(onLensMm));
+    }
+
     /** Electrons for each photon that reaches the front element. */
     public double efficiency() {
-        return body.response().quantumEfficiency() * lens.transmission() * Math.pow(2, -filterStops);
+        return body.response().quantumEfficiency() * lens.transmission() * Stops.ratio(-filterStops);
     }
 
     /** Body and lens, grams. */

@@ -1,13 +1,14 @@
 package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.Sidereal;
 
 /**
  * What holds the camera.
  *
  * @param errorArcsecPerMinute by which a tracker misses its rate, 0 for the others
  */
-public record Support(Kind kind, double errorArcsecPerMinute) {
+public record Support(Kind kind, double errorArcsecPerMinute) implements Gear {
 
     public static final Range ERROR = new Range("tracking error", 0, 900, "\u2033 a minute");
     public static final Support TRIPOD = new Support(Kind.TRIPOD, 0);
@@ -16,7 +17,7 @@ public record Support(Kind kind, double errorArcsecPerMinute) {
     public enum Kind {
         HAND("in the hand", 0),
         TRIPOD("on a tripod", 0),
-        SIDEREAL("on a tracker at the stars' rate", 15.0411),
+        SIDEREAL("on a tracker at the stars' rate", Sidereal.ARCSEC_PER_SECOND),
         LUNAR("on a tracker at the moon's rate", 14.49),
         SOLAR("on a tracker at the sun's rate", 15.0);
 
@@ -40,6 +41,11 @@ public record Support(Kind kind, double errorArcsecPerMinute) {
 
     public Support {
         ERROR.check(errorArcsecPerMinute);
+    }
+
+    @Override
+    public Sort sort() {
+        return Sort.SUPPORT;
     }
 
     public boolean tracks() {

@@ -1,8 +1,8 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.HorizonEvent;
-import dev.halfdusk.core.sky.Interval;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -26,13 +26,12 @@ public final class RunSheet {
     public record Line(Instant when, String what, boolean act) {}
 
     /** Times of the sky under the usual conventions; times of work are the craft's habits and may be moved. */
-    public static List<Line> of(SharpStars plan) {
-        Night night = plan.night();
+    public static List<Line> of(Night night) {
         List<Line> lines = new ArrayList<>();
         for (HorizonEvent event : night.events()) {
             lines.add(new Line(event.when(), event.words(), false));
         }
-        night.time(HorizonEvent.Kind.SUN, false).ifPresent(sunset -> {
+        night.set(HorizonEvent.Kind.SUN).ifPresent(sunset -> {
             lines.add(new Line(
                     sunset.minus(ARRIVE_BEFORE_SUNSET),
                     "Be there: walk the ground by daylight, note the way back, set up and level the tripod",
@@ -42,7 +41,7 @@ public final class RunSheet {
                     "First stars: focus on the brightest at full magnification, then fix the ring",
                     true));
         });
-        plan.window().ifPresent(window -> addWindow(lines, window));
+        night.window().ifPresent(window -> addWindow(lines, window));
         lines.sort(Comparator.comparing(Line::when));
         return List.copyOf(lines);
     }

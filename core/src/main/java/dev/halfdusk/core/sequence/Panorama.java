@@ -1,15 +1,20 @@
 package dev.halfdusk.core.sequence;
 
-import dev.halfdusk.core.exposure.Sidereal;
+import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Rows and columns of frames that cover a part of the sky with a promised overlap. Level camera; azimuths on the clicks of
@@ -52,7 +57,7 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     }
 
     /** One frame. */
-    public record Frame(int row, int column, double azimuthDeg, double altitudeDeg) {}
+    public record Frame(int row, int column, Direction axis) {}
 
     /** The arch of the Milky Way from end to end, its top inside, with a margin beyond; a little ground below. */
     public static Wanted arch(Galaxy.Arch arch, double marginDeg, double overlap, double clickDeg) {
@@ -83,7 +88,8 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
             int columns = Math.max(1, (int) Math.ceil(width / step - 1e-9));
             double first = wanted.fromAzimuthDeg + width / 2 - (columns - 1) * step / 2;
             for (int column = 0; column < columns; column++) {
-                frames.add(new Frame(row, column, Angles.turn(first + column * step), tilts.get(row)));
+                Direction axis = new Direction(Angles.turn(first + column * step), tilts.get(row));
+                frames.add(new Frame(row, column, axis));
             }
         }
         return new Panorama(wanted, optics, List.copyOf(frames), step, List.copyOf(tilts));
@@ -91,7 +97,7 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
 
     /** Half of the azimuths that a frame sees at every wanted altitude it covers: the narrowest place of its side edge. */
     private static double half(Optics optics, double tilt, Wanted wanted) {
-        Framing framing = Framing.of(optics, 0, tilt, 0);
+        Framing framing = Framing.of(optics, new Direction(0, tilt), 0);
         double narrowest = 180;
         for (int i = 0; i <= EDGE_POINTS; i++) {
             double y = optics.sensor().heightMm() * ((double) i / EDGE_POINTS - 0.5);
@@ -104,8 +110,9 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
         return narrowest == 180 ? optics.widthDeg() / 2 : narrowest;
     }
 
+    /** East positive, −180 to 180: how far to the right of the frame's middle. */
     private static double azimuth(Vector seen) {
-        return Math.toDegrees(Math.atan2(seen.x(), seen.y()));
+        return Angles.halfTurn(Direction.azimuthDeg(seen));
     }
 
     /** Between columns: what the overlap leaves of a frame, down to a click. */
@@ -137,7 +144,7 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     }
 
     private static double edge(Optics optics, double tilt, double step, double side, boolean highest) {
-        Framing framing = Framing.of(optics, 0, tilt, 0);
+        Framing framing = Framing.of(optics, new Direction(0, tilt), 0);
         double found =
                 framing.see(new Point(0, side * optics.sensor().heightMm())).latitudeDeg();
         for (int i = 0; i <= EDGE_POINTS; i++) {
@@ -161,6 +168,25 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
                 && topEdge(optics, tilts.get(tilts.size() - 1), stepDeg) >= wanted.topAltitudeDeg - 1e-9;
     }
 
+    /**
+     * Longest shutter of each frame, and the one for all of them: the shortest, so that no seam shows.
+     *
+     * @param each in the order of the frames; empty where the dial has none short enough
+     * @param common empty where one of them is
+     */
+    public record Shutters(List<Optional<Dial.Stop>> each, Optional<Dial.Stop> common) {}
+
+    public Shutters shutters(double latitudeDeg, double tolerancePx, Dial dial) {
+        List<Optional<Dial.Stop>> each = frames.stream()
+                .map(f -> ShutterAdvice.of(Framing.of(optics, f.axis, 0), latitudeDeg, tolerancePx, dial)
+                        .dial())
+                .toList();
+        Optional<Dial.Stop> common = each.stream().allMatch(Optional::isPresent)
+                ? each.stream().map(Optional::get).min(Comparator.comparingDouble(Dial.Stop::realSeconds))
+                : Optional.empty();
+        return new Shutters(each, common);
+    }
+
     /** From the first opening to the last closing. */
     public double seconds(double shutterSeconds, double settleSeconds) {
         return frames.size() * shutterSeconds + (frames.size() - 1) * settleSeconds;
@@ -168,6 +194,6 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
 
     /** How far the sky turns between the first frame and the last, degrees. */
     public double turnDeg(double shutterSeconds, double settleSeconds) {
-        return seconds(shutterSeconds, settleSeconds) * Sidereal.ARCSEC_PER_SECOND / 3600;
+        return seconds(shutterSeconds, settleSeconds) * Sidereal.DEGREES_PER_SECOND;
     }
 }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Interval;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 
 /** The facts photographers ask about, each a pure function of the moment. All in degrees unless said. */
@@ -46,7 +47,7 @@ public final class Facts {
 
     /** Azimuth less a wanted one, −180 to 180. */
     public static Fact azimuthFrom(double azimuthDeg, Target target, Observer observer) {
-        return moment -> Angles.halfTurn(Moment.azimuth(moment.local(target, observer)) - azimuthDeg);
+        return moment -> Angles.halfTurn(Direction.azimuthDeg(moment.local(target, observer)) - azimuthDeg);
     }
 
     /** Apparent geocentric ecliptic longitude of one target less that of another less a wanted difference, −180 to 180. */

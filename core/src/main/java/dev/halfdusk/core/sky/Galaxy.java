@@ -1,6 +1,7 @@
 package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import java.util.Locale;
 
@@ -26,6 +27,11 @@ public final class Galaxy {
     public static Vector icrs(double longitudeDeg, double latitudeDeg) {
         double b = Math.toRadians(latitudeDeg);
         return axis(longitudeDeg).times(Math.cos(b)).plus(POLE.times(Math.sin(b)));
+    }
+
+    /** The point of the galactic plane at a longitude, as something in the sky. */
+    public static FixedPoint onPlane(double longitudeDeg) {
+        return fixed(axis(longitudeDeg));
     }
 
     /** Galactic longitude (0 to 360) of an ICRS direction. */
@@ -101,7 +107,7 @@ public final class Galaxy {
         double climb = along.dot(vertical.unit());
         double right = along.dot(horizontal.unit());
         double tilt = Math.toDegrees(Math.atan2(Math.abs(climb), Math.abs(right)));
-        double topAzimuth = Angles.turn(Moment.azimuth(pole) + 180);
+        double topAzimuth = Angles.turn(Direction.azimuthDeg(pole) + 180);
         return new Arch(
                 tilt,
                 climb * right < 0,

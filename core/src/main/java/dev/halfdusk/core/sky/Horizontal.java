@@ -1,5 +1,7 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Direction;
+
 /**
  * Topocentric apparent place against the horizon.
  *
@@ -9,6 +11,11 @@ package dev.halfdusk.core.sky;
  * @param semidiameterDeg 0 for points
  */
 public record Horizontal(double altitudeDeg, double azimuthDeg, double distanceKm, double semidiameterDeg) {
+
+    /** Airless. */
+    public Direction direction() {
+        return new Direction(azimuthDeg, altitudeDeg);
+    }
 
     /** Altitude as seen through average air. */
     public double refractedAltitudeDeg() {

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import java.time.Instant;
 
@@ -90,18 +91,12 @@ public final class Moment {
         Vector v = local(target, observer);
         double distance = distance(target, v);
         double semidiameter = target.radiusKm() == 0 ? 0 : Math.toDegrees(Math.asin(target.radiusKm() / distance));
-        return new Horizontal(v.latitudeDeg(), azimuth(v), distance, semidiameter);
+        return new Horizontal(v.latitudeDeg(), Direction.azimuthDeg(v), distance, semidiameter);
     }
 
     /** East, north and up components of the topocentric apparent direction; length the distance in km, 1 for stars. */
     public Vector local(Target target, Observer observer) {
         return observer.local(earthFixed(topocentric(target, observer)));
-    }
-
-    /** Azimuth in degrees from north through east of a direction given east, north, up. */
-    public static double azimuth(Vector local) {
-        double degrees = Math.toDegrees(Math.atan2(local.x(), local.y()));
-        return degrees < 0 ? degrees + 360 : degrees;
     }
 
     /** The local direction of a true-equator-of-date direction, for grids and outlines; no parallax, no aberration. */

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 
 /**
@@ -29,7 +30,7 @@ public record Motion(
         Vector to = after.local(target, observer);
         double stars = before.equatorOfDate(target).angleTo(after.equatorOfDate(target)) * 3600 / seconds;
         double altitude = (to.latitudeDeg() - from.latitudeDeg()) * 3600 / seconds;
-        double azimuth = Angles.halfTurn(Moment.azimuth(to) - Moment.azimuth(from)) * 3600 / seconds;
+        double azimuth = Angles.halfTurn(Direction.azimuthDeg(to) - Direction.azimuthDeg(from)) * 3600 / seconds;
         return new Motion(stars, from.angleTo(to) * 3600 / seconds, altitude, azimuth);
     }
 }

@@ -6,7 +6,7 @@ import dev.halfdusk.core.measure.Vector;
 public final class Observer {
 
     /** Rotation of the earth against the stars, radians per day (IERS). */
-    private static final double EARTH_RATE = 2 * Math.PI * 1.00273781191135448;
+    private static final double EARTH_RATE = 2 * Math.PI * Sidereal.TURNS_PER_DAY;
 
     private final Site site;
     private final Vector position;
@@ -31,6 +31,17 @@ public final class Observer {
 
     public Site site() {
         return site;
+    }
+
+    /** Observers of one site are alike. */
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Observer o && o.site.equals(site);
+    }
+
+    @Override
+    public int hashCode() {
+        return site.hashCode();
     }
 
     /** Kilometres. */

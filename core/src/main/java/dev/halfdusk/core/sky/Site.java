@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import java.time.ZoneId;
@@ -27,6 +28,11 @@ public record Site(double latitudeDeg, double longitudeDeg, double elevationM) {
     /** The whole-hour zone of the longitude: a guess where no better zone is known. */
     public ZoneId hourZone() {
         return ZoneOffset.ofHours((int) Math.rint(longitudeDeg / 15));
+    }
+
+    /** Where to look when nothing in particular is up: half way up on the equator's side of the sky. */
+    public Direction idleAim() {
+        return new Direction(latitudeDeg < 0 ? 0 : 180, 45);
     }
 
     /** Earth-fixed position in kilometres: x towards Greenwich on the equator, z towards the north pole. */

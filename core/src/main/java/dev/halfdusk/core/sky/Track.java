@@ -12,12 +12,16 @@ public final class Track {
 
     private static final double NODES_PER_DAY = 4;
 
+    /** Whether it is near enough for the place on the earth to matter. */
+    private final boolean parallax;
+
     private final double firstDay;
     private final double[] x;
     private final double[] y;
     private final double[] z;
 
-    private Track(double firstDay, int nodes) {
+    private Track(boolean parallax, double firstDay, int nodes) {
+        this.parallax = parallax;
         this.firstDay = firstDay;
         x = new double[nodes];
         y = new double[nodes];
@@ -28,7 +32,7 @@ public final class Track {
     public static Track of(Target target, Instant from, Instant to) {
         double first = TimeScale.days(from) - 2 / NODES_PER_DAY;
         double last = TimeScale.days(to) + 2 / NODES_PER_DAY;
-        Track track = new Track(first, (int) Math.ceil((last - first) * NODES_PER_DAY) + 2);
+        Track track = new Track(target instanceof Body, first, (int) Math.ceil((last - first) * NODES_PER_DAY) + 2);
         for (int i = 0; i < track.x.length; i++) {
             Vector v = Moment.atDays(first + i / NODES_PER_DAY).equatorOfDate(target);
             track.x[i] = v.x();
@@ -86,7 +90,7 @@ public final class Track {
         }
 
         /** East, north and up of the target at a sample; topocentric, length the distance in km for bodies. */
-        public Vector local(Track track, boolean nearby, int sample) {
+        public Vector local(Track track, int sample) {
             double sinceFirst = sample * step;
             int day = (int) sinceFirst;
             double angle = sidereal[day] + (sidereal[day + 1] - sidereal[day]) * (sinceFirst - day);
@@ -94,7 +98,7 @@ public final class Track {
             double sin = Math.sin(angle);
             Vector v = track.at(firstDay + sinceFirst);
             Vector fixed = new Vector(cos * v.x() + sin * v.y(), cos * v.y() - sin * v.x(), v.z());
-            return observer.local(nearby ? fixed.minus(observer.position()) : fixed);
+            return observer.local(track.parallax ? fixed.minus(observer.position()) : fixed);
         }
 
         public Instant instant(int sample) {

@@ -1,6 +1,6 @@
 package dev.halfdusk.core.weather;
 
-import dev.halfdusk.core.sky.Interval;
+import dev.halfdusk.core.measure.Interval;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;

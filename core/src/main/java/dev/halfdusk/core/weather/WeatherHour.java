@@ -50,7 +50,7 @@ public record WeatherHour(
 
     /** Part of its capacity at 20 °C that a battery gives. */
     public double batteryFactor() {
-        return Battery.factor(temperatureC);
+        return Cold.batteryFactor(temperatureC);
     }
 
     /** The weather a share of the way to a later hour, evenly between. */

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.optics.ApertureDial;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -19,8 +21,10 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class CraftTest {
 
-    private static final Stops.Dials DIALS =
-            new Stops.Dials(Dial.THIRD, ApertureDial.between(1.8, 22), IsoDial.between(100, 51_200));
+    private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 25_600);
+
+    private static final Equivalents.Dials DIALS =
+            new Equivalents.Dials(Dial.THIRD, ApertureDial.between(1.8, 22), IsoDial.between(100, 51_200));
 
     @Test
     void hyperfocal_of_a_wide_lens() {
@@ -54,29 +58,30 @@ class CraftTest {
         "30, 4, 800, 15, 2.828, 800, 0"
     })
     void stops_between_settings(double t, double n, double iso, double t2, double n2, double iso2, double stops) {
-        assertThat(Stops.between(new Stops.Setting(t, n, iso), new Stops.Setting(t2, n2, iso2)))
-                .isCloseTo(stops, within(0.001));
+        assertThat(new Settings(t, n, iso).stopsTo(new Settings(t2, n2, iso2))).isCloseTo(stops, within(0.001));
     }
 
     @Test
     void the_free_one_of_three_follows_on_real_steps() {
-        Stops.Setting wanted = new Stops.Setting(8, 2.8, 3200);
-        Stops.Equivalent shutter = Stops.solve(wanted, new Stops.Setting(1, 2.8, 12_800), Stops.Free.SHUTTER, DIALS);
+        Settings wanted = new Settings(8, 2.8, 3200);
+        Equivalents.Equivalent shutter =
+                Equivalents.solve(wanted, new Settings(1, 2.8, 12_800), Equivalents.Free.SHUTTER, DIALS);
         assertThat(shutter.label()).isEqualTo("2");
         assertThat(shutter.offStops()).isCloseTo(0, within(0.01));
-        Stops.Equivalent iso = Stops.solve(wanted, new Stops.Setting(4, 2, 0), Stops.Free.ISO, DIALS);
-        assertThat(iso.setting().iso()).isEqualTo(3200);
-        Stops.Equivalent aperture = Stops.solve(wanted, new Stops.Setting(2, 0, 3200), Stops.Free.APERTURE, DIALS);
-        assertThat(aperture.setting().aperture()).isEqualTo(1.8); // f/1.4 would be wanted; the lens ends there
+        Equivalents.Equivalent iso = Equivalents.solve(wanted, new Settings(4, 2, 100), Equivalents.Free.ISO, DIALS);
+        assertThat(iso.settings().iso()).isEqualTo(3200);
+        Equivalents.Equivalent aperture =
+                Equivalents.solve(wanted, new Settings(2, 8, 3200), Equivalents.Free.APERTURE, DIALS);
+        assertThat(aperture.settings().aperture()).isEqualTo(1.8); // f/1.4 would be wanted; the lens ends there
         assertThat(aperture.offStops()).isCloseTo(-0.73, within(0.02));
     }
 
     @Test
     void brackets_stop_at_the_ends_of_the_dial() {
-        assertThat(Stops.bracket(Dial.THIRD, 1 / 60.0, 2, 1))
+        assertThat(Equivalents.bracket(Dial.THIRD, 1 / 60.0, 2, 1))
                 .extracting(Dial.Stop::label)
                 .containsExactly("1/250", "1/125", "1/60", "1/30", "1/15");
-        assertThat(Stops.bracket(Dial.THIRD, 20, 2, 1))
+        assertThat(Equivalents.bracket(Dial.THIRD, 20, 2, 1))
                 .extracting(Dial.Stop::label)
                 .containsExactly("5", "10", "20");
     }
@@ -94,8 +99,8 @@ class CraftTest {
     void exposure_values_there_and_back() {
         // sunny sixteen: EV 15 is 1/128 s at f/16, ISO 100
         assertThat(SceneLight.seconds(15, 16, 100)).isCloseTo(1 / 128.0, within(1e-6));
-        assertThat(SceneLight.ev(1 / 128.0, 16, 100)).isCloseTo(15, within(1e-9));
-        assertThat(SceneLight.ev(8, 2, 3200)).isCloseTo(-6, within(1e-9));
+        assertThat(SceneLight.ev(new Settings(1 / 128.0, 16, 100))).isCloseTo(15, within(1e-9));
+        assertThat(SceneLight.ev(new Settings(8, 2, 3200))).isCloseTo(-6, within(1e-9));
     }
 
     @Test
@@ -130,55 +135,41 @@ class CraftTest {
 
     @Test
     void people_hold_still_for_less() {
-        List<Portrait.Choice> choices = Portrait.choices(Dial.THIRD, 12.7, 3200, IsoDial.between(100, 25_600));
+        List<Portrait.Choice> choices = Portrait.choices(new Settings(12.7, 1.8, 3200), BODY);
         assertThat(choices).extracting(c -> c.shutter().label()).containsExactly("6", "3.2", "1.6", "0.8");
         assertThat(choices.get(0).iso()).isEqualTo(6400);
         assertThat(choices.get(3).iso()).isEqualTo(25_600);
         assertThat(choices.get(3).offStops()).isCloseTo(-1, within(0.03));
-        assertThat(Portrait.choices(Dial.THIRD, 2, 3200, IsoDial.between(100, 25_600)))
-                .hasSize(2);
+        assertThat(Portrait.choices(new Settings(2, 1.8, 3200), BODY)).hasSize(2);
     }
 
-    private static NextChange.State state(double seconds, double aperture, double iso, double longest) {
-        return new NextChange.State(
-                Dial.THIRD, seconds, aperture, iso, longest, 1.8, IsoDial.between(100, 12_800), false);
+    private static NextChange after(NextChange.Seen seen, double seconds, double aperture, double iso, double longest) {
+        NextChange.Limits limits =
+                new NextChange.Limits(Dial.THIRD, longest, 1.8, IsoDial.between(100, 12_800), Support.TRIPOD);
+        return NextChange.after(seen, new Settings(seconds, aperture, iso), limits);
     }
 
     @Test
     void one_change_at_a_time_in_the_order_of_what_costs_least() {
-        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(4, 2.8, 3200, 10))
-                        .what())
-                .isEqualTo("Open up to f/1.8");
-        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(4, 1.8, 3200, 10))
-                        .what())
-                .isEqualTo("Shutter 8 s");
-        NextChange iso = NextChange.after(NextChange.Seen.TOO_DARK, state(10, 1.8, 3200, 10));
+        assertThat(after(NextChange.Seen.TOO_DARK, 4, 2.8, 3200, 10).what()).isEqualTo("Open up to f/1.8");
+        assertThat(after(NextChange.Seen.TOO_DARK, 4, 1.8, 3200, 10).what()).isEqualTo("Shutter 8 s");
+        NextChange iso = after(NextChange.Seen.TOO_DARK, 10, 1.8, 3200, 10);
         assertThat(iso.what()).isEqualTo("ISO 6400");
         assertThat(iso.stops()).isCloseTo(1, within(1e-9));
-        assertThat(NextChange.after(NextChange.Seen.TOO_DARK, state(10, 1.8, 12_800, 10))
-                        .what())
-                .contains("Stack");
-        assertThat(NextChange.after(NextChange.Seen.TOO_BRIGHT, state(10, 1.8, 3200, 10))
-                        .what())
-                .isEqualTo("ISO 1600");
-        assertThat(NextChange.after(NextChange.Seen.BURNT, state(10, 1.8, 100, 10))
-                        .what())
-                .isEqualTo("Shutter 5 s");
-        NextChange streaks = NextChange.after(NextChange.Seen.STREAKS, state(20.16, 1.8, 3200, 9));
+        assertThat(after(NextChange.Seen.TOO_DARK, 10, 1.8, 12_800, 10).what()).contains("Stack");
+        assertThat(after(NextChange.Seen.TOO_BRIGHT, 10, 1.8, 3200, 10).what()).isEqualTo("ISO 1600");
+        assertThat(after(NextChange.Seen.BURNT, 10, 1.8, 100, 10).what()).isEqualTo("Shutter 5 s");
+        NextChange streaks = after(NextChange.Seen.STREAKS, 20.16, 1.8, 3200, 9);
         assertThat(streaks.what()).isEqualTo("Shutter 8 s");
         assertThat(streaks.cost()).contains("1.3 stops less light");
-        assertThat(NextChange.after(NextChange.Seen.NOISY, state(10, 1.8, 6400, 10))
-                        .what())
-                .contains("Four frames");
-        assertThat(NextChange.after(NextChange.Seen.NOISY, state(10, 4, 6400, 10))
-                        .what())
-                .isEqualTo("Open up to f/1.8");
+        assertThat(after(NextChange.Seen.NOISY, 10, 1.8, 6400, 10).what()).contains("Four frames");
+        assertThat(after(NextChange.Seen.NOISY, 10, 4, 6400, 10).what()).isEqualTo("Open up to f/1.8");
     }
 
     @ParameterizedTest
     @EnumSource(NextChange.Seen.class)
     void every_observation_has_an_answer_with_a_price(NextChange.Seen seen) {
-        NextChange change = NextChange.after(seen, state(0.0002, 22, 100, 0.0001));
+        NextChange change = after(seen, 0.0002, 22, 100, 0.0001);
         assertThat(change.what()).isNotBlank();
         assertThat(change.cost()).isNotBlank();
     }

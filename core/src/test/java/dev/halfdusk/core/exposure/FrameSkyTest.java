@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
@@ -13,7 +16,6 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Instant;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -27,8 +29,9 @@ class FrameSkyTest {
     private static final String FULL_MOON = "2027-06-19T01:00:00Z";
 
     private static FrameSky sky(String when, double azimuth, double altitude, SkyGlow glow, Skyline skyline) {
-        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), azimuth, altitude, 0);
-        return FrameSky.of(framing, Moment.at(Instant.parse(when)), LEDGE, glow, skyline);
+        Framing framing =
+                Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), new Direction(azimuth, altitude), 0);
+        return FrameSky.of(framing, Moment.at(Instant.parse(when)), new Standpoint(LEDGE, skyline, glow));
     }
 
     @Test

@@ -5,21 +5,22 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Crossing;
-import dev.halfdusk.core.sky.Interval;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Instant;
 import java.util.List;
 import java.util.Random;
@@ -31,9 +32,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ProposalTest {
 
     private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
-    private static final Observer OBSERVER = Observer.at(LEDGE);
     /** Core in the south, no moon. */
-    private static final Moment NIGHT = Moment.at(Instant.parse("2027-06-09T00:10:00Z"));
+    private static final Instant NIGHT = Instant.parse("2027-06-09T00:10:00Z");
 
     private static Rig rig(
             double width, double height, int pixels, double focal, double aperture, Projection projection) {
@@ -41,10 +41,15 @@ class ProposalTest {
         return Rig.of(body, new Lens(focal, focal, aperture, aperture, projection));
     }
 
-    private static Proposal.Request request(Rig rig, double focal, double aperture, double azimuth, double altitude) {
-        Framing framing = Framing.of(rig.optics(focal), azimuth, altitude, 0);
-        return new Proposal.Request(
-                framing, NIGHT, OBSERVER, SkyGlow.ofZenith(21.5), Skyline.FLAT, rig, aperture, 3, 10);
+    private static Setup setup(Rig rig, double focal, double aperture, double azimuth, double altitude) {
+        return new Setup(
+                rig,
+                focal,
+                aperture,
+                Pointing.level(new Direction(azimuth, altitude)),
+                Standpoint.open(LEDGE, SkyGlow.ofZenith(21.5)),
+                NIGHT,
+                Demand.USUAL);
     }
 
     @ParameterizedTest(name = "{0} × {1} mm, {2} px, {3} mm f/{4} {5}")
@@ -53,13 +58,13 @@ class ProposalTest {
             double width, double height, int pixels, double focal, double aperture, Projection projection) {
         Rig rig = rig(width, height, pixels, focal, aperture, projection);
         for (double[] aim : new double[][] {{176, 23}, {0, 37.6}, {90, 60}, {270, 5}}) {
-            Proposal.Request request = request(rig, focal, aperture, aim[0], aim[1]);
-            Proposal p = Proposal.of(request);
-            assertThat(p.seconds()).isLessThanOrEqualTo(p.limitSeconds() * (1 + 1e-9));
+            Setup setup = setup(rig, focal, aperture, aim[0], aim[1]);
+            Proposal p = setup.proposal();
+            assertThat(p.settings().seconds()).isLessThanOrEqualTo(p.limitSeconds() * (1 + 1e-9));
             assertThat(p.drift().worst().px()).isLessThanOrEqualTo(3.001);
             assertThat(p.drift().medianPx())
                     .isLessThanOrEqualTo(p.drift().worst().px());
-            assertThat(brute(request.framing(), p.seconds()))
+            assertThat(brute(setup.framing(), p.settings().seconds()))
                     .isLessThanOrEqualTo(p.drift().worst().px() * 1.03 + 0.01);
             IsoChoice iso = p.isos().get(0);
             assertThat(iso.iso()).isIn(rig.body().isoSteps());
@@ -79,7 +84,7 @@ class ProposalTest {
     private static double brute(Framing framing, double seconds) {
         Random random = new Random(7);
         Sensor sensor = framing.optics().sensor();
-        Vector pole = Framing.direction(0, LEDGE.latitudeDeg());
+        Vector pole = new Direction(0, LEDGE.latitudeDeg()).vector();
         double turn = -Math.toRadians(15.0411 / 3600 * seconds);
         double worst = 0;
         for (int i = 0; i < 400; i++) {
@@ -106,8 +111,8 @@ class ProposalTest {
     @Test
     void the_sky_in_the_frame_is_brighter_towards_the_core_than_at_the_pole() {
         Rig rig = rig(36, 24, 6000, 20, 1.8, Projection.RECTILINEAR);
-        FrameSky core = Proposal.of(request(rig, 20, 1.8, 176, 23)).sky();
-        FrameSky pole = Proposal.of(request(rig, 20, 1.8, 0, 50)).sky();
+        FrameSky core = Proposal.of(setup(rig, 20, 1.8, 176, 23)).sky();
+        FrameSky pole = Proposal.of(setup(rig, 20, 1.8, 0, 50)).sky();
         assertThat(core.brightestMagnitude()).isLessThan(pole.brightestMagnitude() - 0.2);
         assertThat(core.medianMagnitude()).isBetween(20.3, 21.6);
         assertThat(core.groundShare()).isBetween(0.05, 0.4);
@@ -118,7 +123,7 @@ class ProposalTest {
     @Test
     void a_frame_of_ground_alone_still_has_a_proposal() {
         Rig rig = rig(36, 24, 6000, 50, 1.8, Projection.RECTILINEAR);
-        Proposal p = Proposal.of(request(rig, 50, 1.8, 176, -60));
+        Proposal p = Proposal.of(setup(rig, 50, 1.8, 176, -60));
         assertThat(p.sky().groundShare()).isEqualTo(1);
         assertThat(p.isos().get(0).iso()).isPositive();
     }
@@ -126,7 +131,7 @@ class ProposalTest {
     @Test
     void the_peak_of_the_histogram_is_where_the_formula_says() {
         Rig rig = rig(36, 24, 6000, 200, 2.8, Projection.RECTILINEAR);
-        Proposal p = Proposal.of(request(rig, 200, 2.8, 0, 60)); // a narrow frame of nearly even sky
+        Proposal p = Proposal.of(setup(rig, 200, 2.8, 0, 60)); // a narrow frame of nearly even sky
         double[] bins = p.histogram().bins();
         int top = 0;
         for (int i = 0; i < bins.length; i++) {
@@ -138,7 +143,7 @@ class ProposalTest {
     @Test
     void a_darker_class_asks_for_more_iso_and_says_so() {
         Rig rig = rig(36, 24, 7040, 20, 1.8, Projection.RECTILINEAR);
-        Proposal p = Proposal.of(request(rig, 20, 1.8, 176, 23));
+        Proposal p = Proposal.of(setup(rig, 20, 1.8, 176, 23));
         List<Reason> classes = p.reasons().stream()
                 .filter(r -> r.what().startsWith("One class"))
                 .toList();
@@ -154,8 +159,8 @@ class ProposalTest {
         CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
         Rig rig = new Rig(
                 body, new Lens(35, 35, 1.4, 1.4, Projection.RECTILINEAR), 1, 0, new Support(Support.Kind.SIDEREAL, 20));
-        Proposal p = Proposal.of(request(rig, 35, 2, 176, 23));
-        assertThat(p.seconds()).isGreaterThanOrEqualTo(60).isLessThanOrEqualTo(p.limitSeconds());
+        Proposal p = Proposal.of(setup(rig, 35, 2, 176, 23));
+        assertThat(p.settings().seconds()).isGreaterThanOrEqualTo(60).isLessThanOrEqualTo(p.limitSeconds());
         assertThat(p.label()).isEqualTo("300");
         assertThat(p.reasons()).anyMatch(r -> r.what().contains("smeared") && r.value() > 50);
     }
@@ -164,14 +169,14 @@ class ProposalTest {
     void blue_hour_is_between_sunset_and_darkness() {
         Rig rig = rig(36, 24, 6000, 20, 1.8, Projection.RECTILINEAR);
         Interval night = new Interval(Instant.parse("2027-06-08T12:00:00Z"), Instant.parse("2027-06-09T12:00:00Z"));
-        List<Crossing> times = Foreground.blueHour(OBSERVER, night, SkyGlow.ofZenith(21.5), rig, 4, 400, 15);
+        List<Crossing> times = Foreground.blueHour(setup(rig, 20, 4, 0, 45), night, new Settings(15, 4, 400));
         assertThat(times).hasSize(2);
         assertThat(times.get(0).rising()).isFalse();
         assertThat(times.get(0).when())
                 .isBetween(Instant.parse("2027-06-08T19:55:00Z"), Instant.parse("2027-06-08T21:40:00Z"));
         assertThat(times.get(1).when())
                 .isBetween(Instant.parse("2027-06-09T03:20:00Z"), Instant.parse("2027-06-09T05:15:00Z"));
-        double dark = Foreground.electronsPerSecond(21.5, rig, 1.8);
+        double dark = setup(rig, 20, 1.8, 0, 45).electronsPerSecond(21.5);
         List<Foreground.Choice> choices = Foreground.choices(dark, rig.body().response(), 51_200);
         assertThat(choices).isNotEmpty();
         Foreground.Choice c = choices.get(0);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
@@ -11,6 +12,8 @@ import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Galaxy;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -139,7 +142,15 @@ class PartsOfAPhotographTest {
     private static Shot shot(Projection projection, double aperture, double widest) {
         Optics optics = new Optics(SENSOR, 20, projection);
         Response response = Response.generic(6);
-        return new Shot(Framing.of(optics, 0, 45, 0), response, 0.45, aperture, widest, 10, 1600, 0, 5000, false);
+        return new Shot(
+                Framing.of(optics, new Direction(0, 45), 0),
+                response,
+                0.45,
+                new Settings(10, aperture, 1600),
+                widest,
+                0,
+                5000,
+                Support.TRIPOD);
     }
 
     @Test
@@ -189,11 +200,13 @@ class PartsOfAPhotographTest {
 
     @Test
     void shots_have_limits() {
-        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), 0, 45, 0);
+        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), new Direction(0, 45), 0);
         Response response = Response.generic(6);
-        assertThatThrownBy(() -> new Shot(framing, response, 0.4, 1.8, 1.8, 0, 100, 0, 5000, false))
+        assertThatThrownBy(
+                        () -> new Shot(framing, response, 0.4, new Settings(0, 1.8, 100), 1.8, 0, 5000, Support.TRIPOD))
                 .hasMessageContaining("shutter");
-        assertThatThrownBy(() -> new Shot(framing, response, 0.4, 1.8, 1.8, 1, 100, 0, 900, false))
+        assertThatThrownBy(
+                        () -> new Shot(framing, response, 0.4, new Settings(1, 1.8, 100), 1.8, 0, 900, Support.TRIPOD))
                 .hasMessageContaining("white balance 900");
     }
 }

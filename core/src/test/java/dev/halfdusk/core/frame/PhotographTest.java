@@ -7,18 +7,22 @@ import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import dev.halfdusk.core.sky.Star;
 import java.time.Instant;
 import java.util.List;
@@ -35,7 +39,7 @@ class PhotographTest {
     private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
 
     private static Scene scene(Moment moment, SkyGlow glow, Skyline skyline, List<Mark> marks) {
-        return new Scene(moment, LEDGE, glow, skyline, marks);
+        return new Scene(new Standpoint(LEDGE, skyline, glow), moment, marks, 0);
     }
 
     private static Scene plain() {
@@ -45,7 +49,14 @@ class PhotographTest {
     private static Shot shot(double focal, double azimuth, double altitude, double seconds, double iso) {
         Optics optics = new Optics(SENSOR, focal, Projection.RECTILINEAR);
         return new Shot(
-                Framing.of(optics, azimuth, altitude, 0), RESPONSE, 0.45, 2.8, 2.8, seconds, iso, 0, 5500, false);
+                Framing.of(optics, new Direction(azimuth, altitude), 0),
+                RESPONSE,
+                0.45,
+                new Settings(seconds, 2.8, iso),
+                2.8,
+                0,
+                5500,
+                Support.TRIPOD);
     }
 
     /** Far from the band, where no catalogue star stands near the middle of the crop. */
@@ -69,12 +80,12 @@ class PhotographTest {
     @ValueSource(doubles = {2, 30, 200})
     void the_sky_has_its_mean_and_the_noise_of_photons_and_reading(double seconds) {
         Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, seconds, 1600);
-        Photograph p = Photograph.take(plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, false);
+        Photograph p = Photograph.take(
+                plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, Photograph.Stars.CATALOGUED);
         Vector direction = shot.framing().see(new Framing.Point(0, 0));
         Vector equatorial = NIGHT.equatorOfDate(direction, LEDGE);
         SkyGlow.Parts parts = GLOW.towards(
-                EMPTY_AZIMUTH,
-                EMPTY_ALTITUDE,
+                new Direction(EMPTY_AZIMUTH, EMPTY_ALTITUDE),
                 Galaxy.longitudeDeg(equatorial),
                 Galaxy.latitudeDeg(equatorial),
                 plain().lamps());
@@ -89,12 +100,13 @@ class PhotographTest {
     @Test
     void a_reduced_picture_keeps_the_mean_and_averages_the_noise() {
         Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, 30, 1600);
-        double[] full = meanAndVariance(
-                Photograph.take(plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, false)
-                        .electrons(1));
+        double[] full = meanAndVariance(Photograph.take(
+                        plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+                .electrons(1));
         Window reduced = new Window(SENSOR, 100, 60, 2700, 1850, 5);
-        double[] small = meanAndVariance(
-                Photograph.take(plain(), shot, reduced, 7, Trails.NONE, false).electrons(1));
+        double[] small =
+                meanAndVariance(Photograph.take(plain(), shot, reduced, 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+                        .electrons(1));
         assertThat(small[0]).isCloseTo(full[0], within(full[0] * 0.01));
         assertThat(small[1]).isCloseTo(full[1] / 25, within(full[1] / 25 * 0.06));
     }
@@ -140,13 +152,20 @@ class PhotographTest {
         Star star = Star.named("Vega").orElseThrow();
         var at = NIGHT.observed(star.place(), LEDGE);
         Optics optics = new Optics(SENSOR, 50, Projection.RECTILINEAR);
-        Framing framing = Framing.of(optics, at.azimuthDeg() + 4, at.altitudeDeg() - 3, 0);
-        Shot shot =
-                new Shot(framing, new Response(500_000, 100, 1, 1, 0, 0.5), 0.45, 2.8, 2.8, 0.5, 100, 0, 5500, true);
-        Framing.Point mm = framing.project(Framing.direction(at.azimuthDeg(), at.altitudeDeg()))
+        Framing framing = Framing.of(optics, new Direction(at.azimuthDeg() + 4, at.altitudeDeg() - 3), 0);
+        Shot shot = new Shot(
+                framing,
+                new Response(500_000, 100, 1, 1, 0, 0.5),
+                0.45,
+                new Settings(0.5, 2.8, 100),
+                2.8,
+                0,
+                5500,
+                new Support(Support.Kind.SIDEREAL, 0));
+        Framing.Point mm = framing.project(new Direction(at.azimuthDeg(), at.altitudeDeg()).vector())
                 .orElseThrow();
         Window window = Window.crop(SENSOR, mm.x(), mm.y(), 120, 80);
-        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, false);
+        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
         Framing.Point expected = window.inPicture(mm);
         double[] found = centroid(p, expected.x(), expected.y(), 14);
         assertThat(found[0]).isCloseTo(expected.x(), within(0.2));
@@ -164,12 +183,19 @@ class PhotographTest {
         Star star = Star.named("Altair").orElseThrow();
         var at = NIGHT.observed(star.place(), LEDGE);
         Optics optics = new Optics(SENSOR, 85, Projection.RECTILINEAR);
-        Framing framing = Framing.of(optics, at.azimuthDeg(), at.altitudeDeg(), 0);
+        Framing framing = Framing.of(optics, new Direction(at.azimuthDeg(), at.altitudeDeg()), 0);
         double seconds = 25;
-        Shot shot =
-                new Shot(framing, new Response(500_000, 100, 1, 1, 0, 0.5), 0.45, 4, 2.8, seconds, 100, 0, 5500, false);
+        Shot shot = new Shot(
+                framing,
+                new Response(500_000, 100, 1, 1, 0, 0.5),
+                0.45,
+                new Settings(seconds, 4, 100),
+                2.8,
+                0,
+                5500,
+                Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 160, 160);
-        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, false);
+        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
         // second moments of an even line: length² / 12 more along it than across
         double[] m = centroid(p, 80, 80, 60);
         double half = (m[3] + m[4]) / 2;
@@ -189,11 +215,11 @@ class PhotographTest {
         Window window = Window.whole(SENSOR, 360);
         Photograph p = Photograph.take(scene(NIGHT, GLOW, ridge, List.of(tower)), shot, window, 3);
         Framing.Point low = window.inPicture(
-                shot.framing().project(Framing.direction(150, 10)).orElseThrow());
+                shot.framing().project(new Direction(150, 10).vector()).orElseThrow());
         Framing.Point onTower = window.inPicture(
-                shot.framing().project(Framing.direction(176, 26)).orElseThrow());
+                shot.framing().project(new Direction(176, 26).vector()).orElseThrow());
         Framing.Point beside = window.inPicture(
-                shot.framing().project(Framing.direction(160, 26)).orElseThrow());
+                shot.framing().project(new Direction(160, 26).vector()).orElseThrow());
         assertThat(mean(p, low)).isLessThan(mean(p, beside) / 3);
         assertThat(mean(p, onTower)).isLessThan(mean(p, low));
     }
@@ -213,8 +239,8 @@ class PhotographTest {
         Moment quarter = Moment.at(Instant.parse("2027-06-11T21:30:00Z")); // first quarter, in the west
         var moon = quarter.observed(Body.MOON, LEDGE);
         Optics optics = new Optics(SENSOR, 400, Projection.RECTILINEAR);
-        Framing framing = Framing.of(optics, moon.azimuthDeg(), moon.altitudeDeg(), 0);
-        Shot shot = new Shot(framing, RESPONSE, 0.45, 8, 5.6, 1 / 125.0, 100, 0, 5500, false);
+        Framing framing = Framing.of(optics, new Direction(moon.azimuthDeg(), moon.altitudeDeg()), 0);
+        Shot shot = new Shot(framing, RESPONSE, 0.45, new Settings(1 / 125.0, 8, 100), 5.6, 0, 5500, Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 800, 800);
         Photograph p = Photograph.take(scene(quarter, GLOW, Skyline.FLAT, List.of()), shot, window, 1);
         int lit = 0;
@@ -240,19 +266,17 @@ class PhotographTest {
         var at = NIGHT.observed(star.place(), LEDGE);
         Optics optics = new Optics(SENSOR, 85, Projection.RECTILINEAR);
         Shot shot = new Shot(
-                Framing.of(optics, at.azimuthDeg(), at.altitudeDeg(), 0),
+                Framing.of(optics, new Direction(at.azimuthDeg(), at.altitudeDeg()), 0),
                 RESPONSE,
                 0.45,
+                new Settings(20, 2.8, 800),
                 2.8,
-                2.8,
-                20,
-                800,
                 0,
                 5500,
-                false);
+                Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 400, 400);
-        Photograph gapless = Photograph.take(plain(), shot, window, 1, new Trails(3, 0), false);
-        Photograph gaps = Photograph.take(plain(), shot, window, 1, new Trails(3, 10), false);
+        Photograph gapless = Photograph.take(plain(), shot, window, 1, new Trails(3, 0), Photograph.Stars.CATALOGUED);
+        Photograph gaps = Photograph.take(plain(), shot, window, 1, new Trails(3, 10), Photograph.Stars.CATALOGUED);
         double full = RESPONSE.saturationE(800);
         assertThat(maximum(gapless.electrons(1))).isLessThanOrEqualTo((float) full + 1);
         assertThat(bright(gaps.electrons(1), 1000)).isCloseTo(bright(gapless.electrons(1), 1000), within(60));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Direction;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -12,11 +13,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class SkyGlowTest {
 
-    private static SkyGlow.Lamps sun(double altitude) {
-        return new SkyGlow.Lamps(altitude, 270, -30, 0, 90);
+    private static SunAndMoon sun(double altitude) {
+        return new SunAndMoon(altitude, 270, -30, 0, 90);
     }
 
-    private static final SkyGlow.Lamps DARK = sun(-40);
+    private static final SunAndMoon DARK = sun(-40);
 
     @ParameterizedTest
     @CsvSource({"-6, 13.30", "-9, 17.00", "-12, 19.67", "-15, 21.32"})
@@ -39,10 +40,10 @@ class SkyGlowTest {
     @Test
     void twilight_is_brightest_low_towards_the_sun() {
         SkyGlow glow = SkyGlow.natural();
-        double towards = glow.towards(270, 10, 90, 80, sun(-12)).twilight();
-        double away = glow.towards(90, 10, 90, 80, sun(-12)).twilight();
+        double towards = glow.towards(new Direction(270, 10), 90, 80, sun(-12)).twilight();
+        double away = glow.towards(new Direction(90, 10), 90, 80, sun(-12)).twilight();
         assertThat(towards).isGreaterThan(5 * away);
-        assertThat(glow.towards(270, 90, 90, 80, sun(-12)).twilight())
+        assertThat(glow.towards(new Direction(270, 90), 90, 80, sun(-12)).twilight())
                 .isCloseTo(glow.zenith(sun(-12)).twilight(), within(1e-9));
     }
 
@@ -63,8 +64,10 @@ class SkyGlowTest {
     void a_moon_under_the_horizon_gives_no_light_and_a_rising_one_no_jump() {
         assertThat(Moonlight.nanolamberts(0, 90, 0, 90, 0.17)).isZero();
         assertThat(Moonlight.nanolamberts(0, 90, 0.01, 90, 0.17)).isLessThan(1);
-        assertThat(Moonlight.zenithBrightening(0, 45)).isBetween(2.5, 4.0);
-        assertThat(Moonlight.zenithBrightening(150, 20)).isLessThan(0.1);
+        assertThat(Moonlight.zenithBrightening(new SunAndMoon(-40, 0, 45, 0, 0)))
+                .isBetween(2.5, 4.0);
+        assertThat(Moonlight.zenithBrightening(new SunAndMoon(-40, 0, 20, 0, 150)))
+                .isLessThan(0.1);
     }
 
     /** Walker's law at 45° altitude. */
@@ -86,10 +89,11 @@ class SkyGlowTest {
         SkyGlow measured = SkyGlow.of(OptionalDouble.of(20.9), 0.17, towns);
         assertThat(estimated.zenith(DARK).magnitude()).isLessThan(21.9);
         assertThat(measured.zenith(DARK).magnitude()).isCloseTo(20.9, within(1e-4));
-        double ratio = measured.towards(0, 30, 90, 80, DARK).towns()
-                / estimated.towards(0, 30, 90, 80, DARK).towns();
-        double ratioSouth = measured.towards(180, 30, 90, 80, DARK).towns()
-                / estimated.towards(180, 30, 90, 80, DARK).towns();
+        double ratio = measured.towards(new Direction(0, 30), 90, 80, DARK).towns()
+                / estimated.towards(new Direction(0, 30), 90, 80, DARK).towns();
+        double ratioSouth = measured.towards(new Direction(180, 30), 90, 80, DARK)
+                        .towns()
+                / estimated.towards(new Direction(180, 30), 90, 80, DARK).towns();
         assertThat(ratio).isCloseTo(ratioSouth, within(1e-9));
     }
 
@@ -103,13 +107,13 @@ class SkyGlowTest {
     @Test
     void the_core_stands_out_in_the_dark_and_drowns_in_moonlight_and_towns() {
         SkyGlow wild = SkyGlow.natural();
-        double dark = wild.coreContrastPercent(180, 24, DARK);
-        SkyGlow.Lamps full = new SkyGlow.Lamps(-40, 300, 40, 200, 5);
+        double dark = wild.coreContrastPercent(new Direction(180, 24), DARK);
+        SunAndMoon full = new SunAndMoon(-40, 300, 40, 200, 5);
         assertThat(dark).isBetween(70.0, 180.0);
-        assertThat(wild.coreContrastPercent(180, 24, full)).isLessThan(0.15 * dark);
-        assertThat(SkyGlow.ofZenith(Luminance.ofClass(8)).coreContrastPercent(180, 24, DARK))
+        assertThat(wild.coreContrastPercent(new Direction(180, 24), full)).isLessThan(0.15 * dark);
+        assertThat(SkyGlow.ofZenith(Luminance.ofClass(8)).coreContrastPercent(new Direction(180, 24), DARK))
                 .isLessThan(0.1 * dark);
-        assertThat(wild.coreContrastPercent(180, -1, DARK)).isZero();
+        assertThat(wild.coreContrastPercent(new Direction(180, -1), DARK)).isZero();
     }
 
     @Test
@@ -135,8 +139,8 @@ class SkyGlowTest {
 
     @Test
     void land_under_a_full_moon_is_as_bright_as_photographers_say() {
-        SkyGlow.Lamps full = new SkyGlow.Lamps(-40, 0, 60, 180, 0);
-        SkyGlow.Lamps none = new SkyGlow.Lamps(-40, 0, -40, 0, 180);
+        SunAndMoon full = new SunAndMoon(-40, 0, 60, 180, 0);
+        SunAndMoon none = new SunAndMoon(-40, 0, -40, 0, 180);
         // exposure value at ISO 100 of a mid-grey scene: log2(L × 100 / 12.5), here of ground half a stop and more
         // darker
         double ev = Math.log(GroundLight.luminance(SkyGlow.natural(), full) * 8) / Math.log(2);

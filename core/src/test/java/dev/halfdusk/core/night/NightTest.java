@@ -4,14 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.HorizonEvent;
-import dev.halfdusk.core.sky.Interval;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.sky.Skyline;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -82,7 +82,7 @@ class NightTest {
     @Test
     void the_year_end_and_the_leap_day_are_nights_like_others() {
         Night newYear = Night.of(LEDGE, LocalDate.of(2027, 12, 31), LISBON, NightRules.USUAL);
-        assertThat(newYear.time(HorizonEvent.Kind.SUN, true).orElseThrow())
+        assertThat(newYear.rise(HorizonEvent.Kind.SUN).orElseThrow())
                 .isCloseTo(Instant.parse("2028-01-01T07:48:00Z"), within(10, ChronoUnit.MINUTES));
         Night leap = Night.of(LEDGE, LocalDate.of(2028, 2, 28), LISBON, NightRules.USUAL);
         assertThat(leap.span().to()).isEqualTo(Instant.parse("2028-02-29T12:00:00Z"));
@@ -170,9 +170,9 @@ class NightTest {
         Night high = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, cliff);
         // 0.586° at the sun's slant of 53° to the horizon and 15° cos 23° an hour is some three minutes
         Duration later = Duration.between(
-                level.time(HorizonEvent.Kind.SUN, false).orElseThrow(),
-                high.time(HorizonEvent.Kind.SUN, false).orElseThrow());
+                level.set(HorizonEvent.Kind.SUN).orElseThrow(),
+                high.set(HorizonEvent.Kind.SUN).orElseThrow());
         assertThat(later).isBetween(Duration.ofSeconds(170), Duration.ofSeconds(230));
-        assertThat(high.time(HorizonEvent.Kind.ASTRO, false)).isEqualTo(level.time(HorizonEvent.Kind.ASTRO, false));
+        assertThat(high.set(HorizonEvent.Kind.ASTRO)).isEqualTo(level.set(HorizonEvent.Kind.ASTRO));
     }
 }

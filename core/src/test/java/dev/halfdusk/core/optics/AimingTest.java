@@ -3,7 +3,7 @@ package dev.halfdusk.core.optics;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.measure.Direction;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -21,11 +21,10 @@ class AimingTest {
     void puts_things_where_they_are_wanted(
             double focal, double azimuth, double altitude, double roll, double x, double y) {
         Optics optics = new Optics(Sensor.of(36, 24, 6000), focal, Projection.RECTILINEAR);
-        Vector target = Framing.direction(azimuth, altitude);
-        Aiming.Aim aim = Aiming.at(optics, roll, target, new Framing.Point(x, y));
-        Framing.Point found = Framing.of(optics, aim.azimuthDeg(), aim.altitudeDeg(), roll)
-                .project(target)
-                .orElseThrow();
+        Direction target = new Direction(azimuth, altitude);
+        Direction aim = Aiming.at(optics, roll, target, new Framing.Point(x, y));
+        Framing.Point found =
+                Framing.of(optics, aim, roll).project(target.vector()).orElseThrow();
         assertThat(found.x()).isCloseTo(x, within(0.001));
         assertThat(found.y()).isCloseTo(y, within(0.001));
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Vector;
 import java.util.Random;
@@ -64,7 +65,9 @@ class OpticsTest {
         Optics optics = new Optics(FULL, 14, projection);
         for (int i = 0; i < 300; i++) {
             Framing framing = Framing.of(
-                    optics, random.nextDouble() * 360, random.nextDouble() * 180 - 90, random.nextDouble() * 360);
+                    optics,
+                    new Direction(random.nextDouble() * 360, random.nextDouble() * 180 - 90),
+                    random.nextDouble() * 360);
             Framing.Point p = new Framing.Point(random.nextDouble() * 36 - 18, random.nextDouble() * 24 - 12);
             Framing.Point back = framing.project(framing.see(p)).orElseThrow();
             assertThat(back.x()).isCloseTo(p.x(), within(1e-9));
@@ -78,7 +81,7 @@ class OpticsTest {
         Random random = new Random(5);
         double az0 = Math.toRadians(172);
         double alt0 = Math.toRadians(21);
-        Framing framing = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), 172, 21, 0);
+        Framing framing = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), new Direction(172, 21), 0);
         for (int i = 0; i < 200; i++) {
             double az = az0 + (random.nextDouble() - 0.5) * 1.2;
             double alt = alt0 + (random.nextDouble() - 0.5) * 0.8;
@@ -86,7 +89,7 @@ class OpticsTest {
             double x = 20 * Math.cos(alt) * Math.sin(az - az0) / cosC;
             double y =
                     -20 * (Math.cos(alt0) * Math.sin(alt) - Math.sin(alt0) * Math.cos(alt) * Math.cos(az - az0)) / cosC;
-            Framing.Point p = framing.project(Framing.direction(Math.toDegrees(az), Math.toDegrees(alt)))
+            Framing.Point p = framing.project(new Direction(Math.toDegrees(az), Math.toDegrees(alt)).vector())
                     .orElseThrow();
             assertThat(p.x()).isCloseTo(x, within(1e-9));
             assertThat(p.y()).isCloseTo(y, within(1e-9));
@@ -95,15 +98,16 @@ class OpticsTest {
 
     @Test
     void roll_turns_the_camera_clockwise_so_the_picture_turns_the_other_way() {
-        Framing rolled = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), 90, 0, 90);
-        Framing.Point zenithward = rolled.project(Framing.direction(90, 10)).orElseThrow();
+        Framing rolled = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), new Direction(90, 0), 90);
+        Framing.Point zenithward =
+                rolled.project(new Direction(90, 10).vector()).orElseThrow();
         assertThat(zenithward.x()).isNegative();
         assertThat(zenithward.y()).isCloseTo(0, within(1e-9));
     }
 
     @Test
     void nothing_behind_a_rectilinear_lens_is_drawn() {
-        Framing framing = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), 0, 0, 0);
+        Framing framing = Framing.of(new Optics(FULL, 20, Projection.RECTILINEAR), new Direction(0, 0), 0);
         assertThat(framing.project(new Vector(0, -1, 0))).isEmpty();
         assertThat(framing.project(new Vector(1, 0, 0))).isEmpty();
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Interval;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Vector;
 import java.time.Duration;

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
-import dev.halfdusk.core.sky.Interval;
 import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -35,7 +35,7 @@ class WeatherTest {
     @ParameterizedTest
     @CsvSource({"20, 1.0", "0, 0.8", "-10, 0.65", "-20, 0.5", "40, 0.9", "10, 0.9", "-15, 0.575", "-60, 0.1"})
     void battery_in_cold_and_heat(double celsius, double factor) {
-        assertThat(Battery.factor(celsius)).isCloseTo(factor, within(1e-9));
+        assertThat(Cold.batteryFactor(celsius)).isCloseTo(factor, within(1e-9));
     }
 
     @ParameterizedTest

@@ -1,0 +1,106 @@
+package dev.halfdusk.app.framing;
+
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.glow.GroundLight;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Component;
+
+/** Reads a setup with what only a frame needs: something put at a third, typed settings, trails, light on the ground. */
+@Component
+class FrameReader {
+
+    private final SetupReader setups;
+    private final Places places;
+
+    FrameReader(SetupReader setups, Places places) {
+        this.setups = setups;
+        this.places = places;
+    }
+
+    Optional<FrameAsked> read(Form form, Choices choices) {
+        form.putIfEmpty("frames", Trails.NONE.frames())
+                .putIfEmpty("pause", "1")
+                .putIfEmpty("lamp", "0")
+                .putIfEmpty("kelvin", Shot.USUAL_KELVIN);
+        Optional<Asked> read = setups.read(form, choices);
+        OptionalLong frames = form.whole("frames", Trails.FRAMES);
+        OptionalDouble pause = form.number("pause", Trails.PAUSE);
+        OptionalDouble shutter = form.has("shutter") ? form.number("shutter", Range.SHUTTER) : OptionalDouble.empty();
+        OptionalLong iso = form.has("iso") ? form.whole("iso", Range.ISO) : OptionalLong.empty();
+        OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
+        OptionalDouble kelvin = form.number("kelvin", Shot.KELVIN);
+        if (form.hasErrors() || read.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Mark> marks = places.marks(read.get().place().id()).stream()
+                .map(Places.ListedMark::mark)
+                .toList();
+        Asked asked = put(form, read.get(), marks);
+        return Optional.of(new FrameAsked(
+                asked,
+                marks,
+                Ribbon.of(asked.night(), asked.place().glow()),
+                shutter,
+                iso.isPresent() ? OptionalInt.of((int) iso.getAsLong()) : OptionalInt.empty(),
+                new Trails((int) frames.getAsLong(), pause.getAsDouble()),
+                lamp.getAsDouble(),
+                kelvin.getAsDouble()));
+    }
+
+    /** "Put that at this third": works out the direction, and forgets the wish, so that the address holds the direction. */
+    private static Asked put(Form form, Asked asked, List<Mark> marks) {
+        if (!form.has("put")) {
+            return asked;
+        }
+        Pointing now = asked.setup().pointing();
+        Direction axis = Aiming.at(
+                asked.optics(), now.rollDeg(), target(form.value("put"), asked, marks), third(form.value("third")));
+        SetupReader.fill(form, axis);
+        form.put("put", "");
+        return asked.pointing(now.at(axis));
+    }
+
+    private static Direction target(String what, Asked asked, List<Mark> marks) {
+        Moment moment = asked.setup().moment();
+        Observer observer = asked.night().observer();
+        return switch (what) {
+            case "core" -> Aiming.towards(FixedPoint.CORE, moment, observer);
+            case "moon" -> Aiming.towards(Body.MOON, moment, observer);
+            case "pole" -> Aiming.pole(observer.site());
+            default ->
+                marks.stream()
+                        .filter(m -> what.equals("mark-" + m.name()))
+                        .findFirst()
+                        .map(Mark::top)
+                        .orElse(observer.site().idleAim());
+        };
+    }
+
+    private static Aiming.Third third(String key) {
+        return Arrays.stream(Aiming.Third.values())
+                .filter(t -> t.key().equals(key))
+                .findFirst()
+                .orElse(Aiming.Third.CENTRE);
+    }
+}

@@ -1,0 +1,148 @@
+package dev.halfdusk.app.setup;
+
+import dev.halfdusk.app.pictures.DriftPicture;
+import dev.halfdusk.app.pictures.HistogramPicture;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.CompositionFrame;
+import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.TrailingInFrame;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.Dial;
+import java.time.Duration;
+import java.util.List;
+
+/** A proposal in the words and numbers of a page. */
+public record ProposalView(
+        Clicks set,
+        Sharpness sharp,
+        Stack stack,
+        Peak peak,
+        DriftPicture drift,
+        List<TestRow> tests,
+        List<IsoRow> isos,
+        List<RuleRow> rules,
+        List<ReasonRow> reasons) {
+
+    private static final int MANY = 100_000;
+    private static final double TOLERATED_MISS = 1.005;
+
+    /** What to set. */
+    public record Clicks(String shutter, String aperture, int iso) {}
+
+    /**
+     * How far stars go.
+     *
+     * @param limit longest seconds within the tolerance
+     * @param half seconds that half of the stars would allow; empty where that says nothing
+     * @param ground smear of the ground on a tracker; empty without one
+     */
+    public record Sharpness(
+            String tolerance, String limit, String worst, String where, String median, String half, String ground) {}
+
+    /** Frames, their time and how far the sky turns meanwhile. */
+    public record Stack(String frames, String time, String turn) {}
+
+    /**
+     * Where the sky's peak stands on the histogram.
+     *
+     * @param wanted words for the part of the axis where it should stand
+     */
+    public record Peak(String at, boolean fits, String wanted, String sky, HistogramPicture histogram) {}
+
+    /** Composition frame at one ISO. */
+    public record TestRow(int iso, String seconds, String dial) {}
+
+    /** One school's ISO. */
+    public record IsoRow(
+            String school, String how, int iso, String peak, String noise, String headroom, String remark) {}
+
+    /** One school's shutter, and what it does in this frame. */
+    public record RuleRow(String label, String formula, String seconds, String dial, String drift, boolean tooLong) {}
+
+    /** One line of the working. */
+    public record ReasonRow(String what, String value, String formula, String source) {}
+
+    public static ProposalView of(Proposal p) {
+        IsoChoice best = p.isos().get(0);
+        double tolerance = p.setup().demand().tolerancePx();
+        return new ProposalView(
+                new Clicks(p.label(), Numbers.trimmed(p.settings().aperture(), 1), best.iso()),
+                sharpness(p, tolerance),
+                stack(p),
+                new Peak(
+                        Words.number(best.peak(), 2),
+                        best.peakFits(),
+                        Words.trimmed(IsoChoice.PEAK_FROM) + " to " + Words.trimmed(IsoChoice.PEAK_TO),
+                        Words.number(p.sky().medianMagnitude(), 2),
+                        HistogramPicture.of(p.histogram(), best.peak(), IsoChoice.PEAK_FROM, IsoChoice.PEAK_TO)),
+                DriftPicture.of(p.drift(), p.setup().optics().sensor()),
+                p.compositionFrames().stream().map(ProposalView::test).toList(),
+                p.isos().stream().map(ProposalView::iso).toList(),
+                p.rules().stream().map(r -> rule(r, tolerance)).toList(),
+                p.reasons().stream().map(ProposalView::reason).toList());
+    }
+
+    private static Sharpness sharpness(Proposal p, double tolerance) {
+        boolean tracked = p.tracking().isPresent();
+        boolean half = !tracked && p.drift().medianPx() > 0;
+        return new Sharpness(
+                Words.trimmed(tolerance),
+                Words.number(p.limitSeconds(), p.limitSeconds() < 1 ? 2 : 1),
+                Words.number(p.worstPx(), 1),
+                tracked ? "everywhere" : p.drift().worstWhere(p.setup().framing()),
+                Words.number(p.medianPx(), 1),
+                half
+                        ? Words.number(
+                                p.settings().seconds() * tolerance / p.drift().medianPx(), 1)
+                        : "",
+                p.tracking()
+                        .map(t -> Words.number(t.groundPx(p.settings().seconds()), 0) + " px")
+                        .orElse(""));
+    }
+
+    private static Stack stack(Proposal p) {
+        if (p.frames() > MANY) {
+            return new Stack("far too many", "not in one night", "\u2014");
+        }
+        Duration time = Duration.ofMillis(Math.max(60_000, Math.round(p.stackSeconds() * 1000)));
+        return new Stack(Integer.toString(p.frames()), Words.span(time), Words.number(p.turnDeg(), 1) + "\u00b0");
+    }
+
+    private static TestRow test(CompositionFrame f) {
+        double seconds = f.settings().seconds();
+        return new TestRow(
+                (int) f.settings().iso(),
+                Words.number(seconds, seconds < 1 ? 2 : 1),
+                f.click().label());
+    }
+
+    private static IsoRow iso(IsoChoice c) {
+        return new IsoRow(
+                c.school(),
+                c.how(),
+                c.iso(),
+                Words.number(c.peak(), 2),
+                Words.number(100 * c.readNoiseShare(), 0) + " %",
+                Words.number(c.headroomStops(), 1),
+                c.remark());
+    }
+
+    private static RuleRow rule(TrailingInFrame f, double tolerance) {
+        return new RuleRow(
+                f.rule().label(),
+                f.rule().formula(),
+                Words.number(f.seconds(), f.seconds() < 9.995 ? 2 : 1),
+                f.dial().map(Dial.Stop::label).orElse("\u2014"),
+                Words.number(f.worstPx(), 1),
+                f.worstPx() > tolerance * TOLERATED_MISS);
+    }
+
+    private static ReasonRow reason(Reason r) {
+        boolean whole = r.value() == Math.rint(r.value()) && Math.abs(r.value()) >= 1;
+        String number = Words.number(r.value(), whole || Math.abs(r.value()) >= 1000 ? 0 : 2);
+        String unit = r.unit().equals("\u2033") || r.unit().isEmpty() ? r.unit() : " " + r.unit();
+        return new ReasonRow(r.what(), number + unit, r.formula(), r.source());
+    }
+}

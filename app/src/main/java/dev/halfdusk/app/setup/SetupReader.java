@@ -1,0 +1,172 @@
+package dev.halfdusk.app.setup;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.PlaceForm;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.optics.Rig;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/**
+ * Reads a setup out of the fields of a page or an address. What is not said is a sensible start: the first rig wide open, the
+ * first place, tonight, the best minute, the core.
+ */
+@Component
+public class SetupReader {
+
+    /** Where an axis may be aimed. */
+    public static final Range ALTITUDE = new Range("altitude", -89, 90, "\u00b0");
+
+    private static final Range MINUTE = new Range("minute", -1440, 2880, "");
+
+    private final Kit kit;
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+
+    SetupReader(Kit kit, Places places, Skies skies, Clock clock) {
+        this.kit = kit;
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    public Choices choices() {
+        return new Choices(kit.rigs(), places.all());
+    }
+
+    /** The lists that a page with a setup shows. */
+    public Choices show(Form form, Model model) {
+        Choices choices = choices();
+        model.addAttribute("form", form);
+        model.addAttribute("rigs", choices.rigs());
+        model.addAttribute("places", choices.places());
+        return choices;
+    }
+
+    /**
+     * Reads it, and fills in what was not said; empty where the form now holds complaints.
+     *
+     * @param choices that are {@link Choices#enough}
+     * @throws NotFound for a rig or a place that is not among the choices
+     */
+    public Optional<Asked> read(Form form, Choices choices) {
+        NamedRig named = chosen(form, "rig", choices.rigs(), NamedRig::id);
+        Place place = chosen(form, "place", choices.places(), Place::id);
+        Rig rig = named.rig();
+        double shortest = rig.lens().shortestMm();
+        form.putIfEmpty("focal", shortest)
+                .putIfEmpty("aperture", rig.apertures(shortest).min())
+                .putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())))
+                .putIfEmpty("roll", "0")
+                .putIfEmpty("tolerance", Demand.USUAL.tolerancePx())
+                .putIfEmpty("snr", Demand.USUAL.signalToNoise());
+        OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
+        OptionalDouble aperture =
+                focal.isEmpty() ? OptionalDouble.empty() : form.number("aperture", rig.apertures(focal.getAsDouble()));
+        OptionalDouble roll = form.number("roll", Pointing.ROLL);
+        OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
+        OptionalDouble snr = form.number("snr", Demand.SIGNAL_TO_NOISE);
+        OptionalDouble zenith = PlaceForm.darkness(form);
+        LocalDate date = form.night("night");
+        Night night = date == null ? null : skies.night(place, date);
+        Instant when = night == null ? null : when(form, night);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        form.put("minute", night.minute(when));
+        form.put("time", when.atZone(place.zone()).toLocalTime().truncatedTo(ChronoUnit.MINUTES));
+        Night.Aim aim = aim(form, night, when);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Orientation held = form.has("upright") ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
+        Standpoint from = place.standpoint();
+        Setup setup = new Setup(
+                rig,
+                focal.getAsDouble(),
+                aperture.getAsDouble(),
+                new Pointing(aim.direction(), roll.getAsDouble(), held),
+                zenith.isPresent() ? from.under(SkyGlow.of(zenith, SkyGlow.CLEAR, place.domes())) : from,
+                when,
+                new Demand(tolerance.getAsDouble(), snr.getAsDouble()));
+        return Optional.of(new Asked(named, place, night, setup, aim.towards(), zenith));
+    }
+
+    private static <T> T chosen(Form form, String field, List<T> all, Function<T, Long> id) {
+        T found = form.has(field)
+                ? all.stream()
+                        .filter(t -> form.value(field).equals(id.apply(t).toString()))
+                        .findFirst()
+                        .orElseThrow(() -> new NotFound(field + " " + form.value(field)))
+                : all.get(0);
+        form.put(field, id.apply(found));
+        return found;
+    }
+
+    /** The minute of a ribbon, else the clock's time, else the best of the night. Kept within the night. */
+    private static Instant when(Form form, Night night) {
+        if (form.has("minute")) {
+            OptionalLong minute = form.whole("minute", MINUTE);
+            long last = night.span().length().toMinutes();
+            return night.at((int) Math.max(0, Math.min(last, minute.orElse(0))));
+        }
+        if (!form.has("time")) {
+            return night.best();
+        }
+        try {
+            return Night.at(night.date(), LocalTime.parse(form.value("time")), night.zone());
+        } catch (DateTimeException e) {
+            form.reject("time", "Enter a time as hours and minutes, such as 01:10.");
+            return night.best();
+        }
+    }
+
+    /** The typed direction, or the core while it is up; afterwards the fields hold where the camera looks. */
+    private static Night.Aim aim(Form form, Night night, Instant when) {
+        boolean typed = form.has("azimuth") && form.has("altitude");
+        boolean point = form.has("aim") ? "point".equals(form.value("aim")) : typed;
+        if (point && typed) {
+            OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
+            OptionalDouble altitude = form.number("altitude", ALTITUDE);
+            return azimuth.isPresent() && altitude.isPresent()
+                    ? new Night.Aim(
+                            new Direction(azimuth.getAsDouble(), altitude.getAsDouble()), Night.Towards.OPEN_SKY)
+                    : night.aim(when);
+        }
+        Night.Aim aim = night.aim(when);
+        fill(form, aim.direction());
+        return aim;
+    }
+
+    /** Puts a direction into the fields. */
+    public static void fill(Form form, Direction axis) {
+        form.put("azimuth", Numbers.plain(axis.azimuthDeg(), 2)).put("altitude", Numbers.plain(axis.altitudeDeg(), 2));
+    }
+}

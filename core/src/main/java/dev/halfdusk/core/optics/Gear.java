@@ -1,0 +1,128 @@
+package dev.halfdusk.core.optics;
+
+import dev.halfdusk.core.measure.Range;
+import java.util.Locale;
+
+/** What goes along with body and lens. Only supports, converters and filters change a picture's numbers. */
+public sealed interface Gear
+        permits Support, Gear.Teleconverter, Gear.Filter, Gear.Battery, Gear.Card, Gear.Release, Gear.Extra {
+
+    /** The sorts, in the order they are listed. */
+    enum Sort {
+        BATTERY,
+        CARD,
+        EXTRA,
+        FILTER,
+        RELEASE,
+        SUPPORT,
+        TELECONVERTER;
+
+        public String words() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    Sort sort();
+
+    /**
+     * Glass between body and lens.
+     *
+     * @param factor by which it lengthens the focal length and narrows the aperture, 1 to 3
+     */
+    record Teleconverter(double factor) implements Gear {
+
+        public static final Range FACTOR = new Range("teleconverter", 1, 3, "\u00d7");
+
+        public Teleconverter {
+            FACTOR.check(factor);
+        }
+
+        /** Stops of light that it costs: 2 log2 of its factor. */
+        public double stops() {
+            return Stops.ofApertures(1, factor);
+        }
+
+        @Override
+        public Sort sort() {
+            return Sort.TELECONVERTER;
+        }
+    }
+
+    /**
+     * A filter before the lens.
+     *
+     * @param stops of light that it takes; a solar filter of density 5 takes 16.6
+     */
+    record Filter(double stops) implements Gear {
+
+        public static final Range STOPS = new Range("filter", 0, 25, " stops");
+
+        public Filter {
+            STOPS.check(stops);
+        }
+
+        @Override
+        public Sort sort() {
+            return Sort.FILTER;
+        }
+    }
+
+    /** A battery, by what one lasts for at 20 °C. */
+    record Battery(double frames, double minutes) implements Gear {
+
+        public static final Range FRAMES = new Range("frames", 1, 20_000, "");
+        public static final Range MINUTES = new Range("minutes", 1, 10_000, " min");
+
+        public Battery {
+            FRAMES.check(frames);
+            MINUTES.check(minutes);
+        }
+
+        @Override
+        public Sort sort() {
+            return Sort.BATTERY;
+        }
+    }
+
+    /** A memory card. */
+    record Card(double gigabytes, double megabytesPerSecond) implements Gear {
+
+        public static final Range SIZE = new Range("size", 0.5, 20_000, " GB");
+        public static final Range SPEED = new Range("speed", 1, 5000, " MB/s");
+
+        public Card {
+            SIZE.check(gigabytes);
+            SPEED.check(megabytesPerSecond);
+        }
+
+        /** Whole files of a size that it holds. */
+        public long holds(double megabytes) {
+            return (long) (gigabytes * 1000 / megabytes);
+        }
+
+        public double secondsToWrite(double megabytes) {
+            return megabytes / megabytesPerSecond;
+        }
+
+        @Override
+        public Sort sort() {
+            return Sort.CARD;
+        }
+    }
+
+    /** What opens the shutter, in its owner's words. */
+    record Release(String words) implements Gear {
+        @Override
+        public Sort sort() {
+            return Sort.RELEASE;
+        }
+    }
+
+    /** Whatever else is carried: it counts by its weight. */
+    record Extra() implements Gear {
+        @Override
+        public Sort sort() {
+            return Sort.EXTRA;
+        }
+    }
+}

@@ -1,0 +1,258 @@
+package dev.halfdusk.core.search;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Illumination;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Target;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SearchesTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
+
+    private static YearOfNights year(Site site, String first, int nights, String zone) {
+        return YearOfNights.of(site, LocalDate.parse(first), nights, ZoneId.of(zone), Skyline.FLAT, SkyGlow.natural());
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "37.6012, -8.7921, 2027-01-01, Europe/Lisbon",
+        "-33.86, 151.21, 2027-07-01, Australia/Sydney",
+        "69.65, 18.96, 2027-11-01, Europe/Oslo",
+        "90, 0, 2027-03-01, UTC",
+        "-90, 0, 2028-02-01, UTC",
+        "-17.8, 180, 2027-12-01, Pacific/Fiji",
+        "0, -180, 2059-01-01, UTC"
+    })
+    void samples_keep_a_hundredth_of_a_degree(double latitude, double longitude, String first, String zone) {
+        Site site = new Site(latitude, longitude, 100);
+        YearOfNights year = year(site, first, 300, zone);
+        Observer observer = Observer.at(site);
+        Random random = new Random(4);
+        for (int k = 0; k < 400; k++) {
+            int i = k == 0 ? 0 : k == 1 ? year.samples() - 1 : random.nextInt(year.samples());
+            Moment moment = Moment.at(year.instant(i));
+            Horizontal moon = moment.observed(Body.MOON, observer);
+            Horizontal core = moment.observed(FixedPoint.CORE, observer);
+            assertThat(year.sunAltitudeDeg(i))
+                    .isCloseTo(moment.observed(Body.SUN, observer).altitudeDeg(), within(0.01));
+            assertThat(year.moonAltitudeDeg(i)).isCloseTo(moon.altitudeDeg(), within(0.01));
+            assertThat(year.coreAltitudeDeg(i)).isCloseTo(core.altitudeDeg(), within(0.01));
+            double offMoon = Angles.halfTurn(year.lamps(i).moonAzimuthDeg() - moon.azimuthDeg());
+            assertThat(offMoon * Math.cos(Math.toRadians(moon.altitudeDeg()))).isCloseTo(0, within(0.01));
+            double offCore = Angles.halfTurn(year.coreAzimuthDeg(i) - core.azimuthDeg());
+            assertThat(offCore * Math.cos(Math.toRadians(core.altitudeDeg()))).isCloseTo(0, within(0.01));
+            assertThat(year.moonFraction(i))
+                    .isCloseTo(Illumination.of(Body.MOON, moment).fraction(), within(0.01));
+        }
+    }
+
+    @Test
+    void nights_follow_the_clocks_through_a_leap_year() {
+        YearOfNights year = year(LEDGE, "2028-01-01", 366, "Europe/Lisbon");
+        assertThat(year.date(59)).isEqualTo(LocalDate.of(2028, 2, 29));
+        assertThat(year.date(365)).isEqualTo(LocalDate.of(2028, 12, 31));
+        int shortNights = 0;
+        int longNights = 0;
+        for (int night = 0; night < 366; night++) {
+            int samples = year.start(night + 1) - year.start(night);
+            shortNights += samples == 138 ? 1 : 0;
+            longNights += samples == 150 ? 1 : 0;
+            assertThat(year.span(night).from().atZone(LISBON).getHour()).isEqualTo(12);
+        }
+        assertThat(shortNights).isEqualTo(1);
+        assertThat(longNights).isEqualTo(1);
+    }
+
+    @Test
+    void the_search_finds_what_the_exact_nights_say() {
+        YearOfNights year = year(LEDGE, "2027-05-01", 60, "Europe/Lisbon");
+        List<NightSearch.Hit> hits = NightSearch.find(year, NightWish.USUAL);
+        for (int i = 0; i < 60; i++) {
+            LocalDate date = year.date(i);
+            Night exact = Night.of(LEDGE, date, LISBON, NightRules.USUAL);
+            double hours = Interval.total(exact.coreDark()).toMinutes() / 60.0;
+            var hit = hits.stream().filter(h -> h.date().equals(date)).findFirst();
+            if (hours > 1.4) {
+                assertThat(hit).as("%s has %s h", date, hours).isPresent();
+                assertThat(hit.orElseThrow().hours()).isCloseTo(hours, within(0.4));
+            }
+            if (hours < 0.6) {
+                assertThat(hit).as("%s has %s h", date, hours).isEmpty();
+            }
+        }
+        assertThat(hits).isNotEmpty().allSatisfy(h -> {
+            assertThat(h.score()).isBetween(0.0, 100.0);
+            assertThat(h.reasons()).hasSize(3);
+        });
+        assertThat(hits).extracting(NightSearch.Hit::score).isSortedAccordingTo((a, b) -> Double.compare(b, a));
+    }
+
+    @Test
+    void wishes_narrow_the_search() {
+        YearOfNights year = year(LEDGE, "2027-01-01", 365, "Europe/Lisbon");
+        NightWish fridays =
+                new NightWish(0.5, 18, 0, 10, 0, 0, Set.of(), Set.of(DayOfWeek.FRIDAY), Set.of(Month.JUNE, Month.JULY));
+        assertThat(NightSearch.find(year, fridays))
+                .isNotEmpty()
+                .allMatch(h -> h.date().getDayOfWeek() == DayOfWeek.FRIDAY
+                        && Set.of(Month.JUNE, Month.JULY).contains(h.date().getMonth()));
+        NightWish south = new NightWish(0.5, 18, 0, 10, 170, 190, Set.of(Galaxy.Stance.LEANING), Set.of(), Set.of());
+        assertThat(NightSearch.find(year, south))
+                .isNotEmpty()
+                .allMatch(h -> h.coreTopAzimuthDeg() >= 169.9
+                        && h.coreTopAzimuthDeg() <= 190.1
+                        && h.stance() == Galaxy.Stance.LEANING);
+        NightWish moonlit = new NightWish(1, 18, 4, 10, 0, 0, Set.of(), Set.of(), Set.of());
+        assertThat(NightSearch.find(year, moonlit))
+                .hasSizeGreaterThan(NightSearch.find(year, NightWish.USUAL).size());
+        NightWish never = new NightWish(5, 18, 0, 60, 0, 0, Set.of(), Set.of(), Set.of());
+        assertThat(NightSearch.find(year, never)).isEmpty();
+    }
+
+    @Test
+    void the_core_has_its_season() {
+        double[] north = year(LEDGE, "2027-01-01", 365, "Europe/Lisbon").coreHoursByMonth();
+        assertThat(north).hasSize(12);
+        assertThat(north[5]).isGreaterThan(60); // June
+        assertThat(north[11]).isZero(); // the sun stands there in December
+        double[] south = year(new Site(-30, 20, 0), "2027-01-01", 365, "Africa/Johannesburg")
+                .coreHoursByMonth();
+        assertThat(south[5]).isGreaterThan(1.5 * north[5]);
+    }
+
+    @Test
+    void a_spell_is_stood_for_by_its_best_night() {
+        List<NightSearch.Hit> hits = NightSearch.find(year(LEDGE, "2027-01-01", 365, "Europe/Lisbon"), NightWish.USUAL);
+        List<NightSearch.Hit> spells = NightSearch.bestOfSpells(hits, 6);
+        assertThat(spells).hasSize(6).startsWith(hits.get(0));
+        for (NightSearch.Hit one : spells) {
+            assertThat(spells)
+                    .filteredOn(o -> o != one)
+                    .noneMatch(o -> Math.abs(o.date().toEpochDay() - one.date().toEpochDay()) <= 8);
+        }
+        assertThat(NightSearch.bestOfSpells(List.of(), 6)).isEmpty();
+    }
+
+    @Test
+    void a_wish_across_north_wraps_around() {
+        NightWish north = new NightWish(1, 18, 0, 10, 350, 10, Set.of(), Set.of(), Set.of());
+        assertThat(north.wantsAzimuth(355)).isTrue();
+        assertThat(north.wantsAzimuth(5)).isTrue();
+        assertThat(north.wantsAzimuth(180)).isFalse();
+    }
+
+    @Test
+    void a_ridge_takes_contrast_away() {
+        Skyline ridge = Skyline.of(List.of(new Skyline.Point(0, 0), new Skyline.Point(180, 30)));
+        YearOfNights hidden = YearOfNights.of(LEDGE, LocalDate.of(2027, 6, 4), 1, LISBON, ridge, SkyGlow.natural());
+        YearOfNights open = year(LEDGE, "2027-06-04", 1, "Europe/Lisbon");
+        double behind = 0;
+        double free = 0;
+        for (int i = 0; i < open.samples(); i++) {
+            behind += hidden.coreContrastPercent(i);
+            free += open.coreContrastPercent(i);
+        }
+        assertThat(behind).isLessThan(0.5 * free);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"MOON, 120, 5, 1.0", "SUN, 270, 10, 0.6", "CORE, 180, 23.3, 0.5"})
+    void alignments_are_all_the_passages_a_patient_watcher_sees(
+            String name, double azimuth, double altitude, double tolerance) {
+        Target target = name.equals("CORE") ? FixedPoint.CORE : Body.valueOf(name);
+        Instant from = Instant.parse("2027-03-01T00:00:00Z");
+        List<Alignments.Alignment> found =
+                Alignments.find(target, LEDGE, new Direction(azimuth, altitude), tolerance, from, 1);
+
+        Observer observer = Observer.at(LEDGE);
+        var wanted = dev.halfdusk.core.measure.Vector.towards(90 - azimuth, altitude);
+        int passages = 0;
+        double before = 180;
+        double now = 180;
+        for (int minute = 0; minute < 365.25 * 1440; minute++) {
+            double next = Moment.at(from.plusSeconds(60L * minute))
+                    .local(target, observer)
+                    .angleTo(wanted);
+            if (now < tolerance - 0.002 && now <= before && now < next) {
+                passages++;
+            }
+            before = now;
+            now = next;
+        }
+        assertThat(found.size()).isBetween(passages, passages + 1);
+        assertThat(found).allSatisfy(a -> {
+            assertThat(a.separationDeg()).isLessThanOrEqualTo(tolerance);
+            assertThat(a.altitudeDeg()).isCloseTo(altitude, within(tolerance + 0.001));
+        });
+        assertThat(found).isNotEmpty();
+    }
+
+    @Test
+    void full_moons_rise_at_sunset() {
+        Instant from = Instant.parse("2027-01-01T00:00:00Z");
+        List<FullMoonEvenings.Evening> evenings =
+                FullMoonEvenings.between(LEDGE, from, from.plus(Duration.ofDays(365)));
+        assertThat(evenings).hasSizeBetween(10, 30).allSatisfy(e -> {
+            assertThat(e.afterSunset().abs()).isLessThanOrEqualTo(Duration.ofMinutes(40));
+            assertThat(Illumination.of(Body.MOON, Moment.at(e.moonrise())).fraction())
+                    .isGreaterThan(0.93);
+            assertThat(e.size()).isBetween(0.93, 1.08);
+        });
+    }
+
+    @Test
+    void searches_beyond_the_ephemeris_or_without_end_are_refused() {
+        assertThatThrownBy(() -> year(LEDGE, "2059-06-01", 300, "UTC")).hasMessageContaining("2000\u20132059");
+        assertThatThrownBy(() -> year(LEDGE, "2027-06-01", 4000, "UTC")).hasMessageContaining("3700");
+        Instant late = Instant.parse("2055-01-01T00:00:00Z");
+        assertThatThrownBy(() -> Alignments.find(Body.MOON, LEDGE, new Direction(10, 10), 1, late, 10))
+                .hasMessageContaining("2000\u20132059");
+        assertThatThrownBy(() -> Alignments.find(Body.MOON, LEDGE, new Direction(10, 10), 0, late, 1))
+                .hasMessageContaining("tolerance");
+    }
+
+    @Test
+    void letting_go_of_one_limit_never_finds_less() {
+        YearOfNights year =
+                YearOfNights.of(LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural());
+        NightWish strict = new NightWish(
+                2, 18, 0, 15, 150, 200, Set.of(Galaxy.Stance.STANDING), Set.of(DayOfWeek.FRIDAY), Set.of(Month.JULY));
+        int found = NightSearch.find(year, strict).size();
+        List<Relaxation> all = Relaxation.of(strict);
+        assertThat(all).hasSize(7);
+        assertThat(all).allMatch(r -> NightSearch.find(year, r.wish()).size() >= found);
+        assertThat(all).anyMatch(r -> NightSearch.find(year, r.wish()).size() > found);
+        NightWish none = new NightWish(0, 18, 1, 0, 0, 0, Set.of(), Set.of(), Set.of());
+        assertThat(Relaxation.of(none)).isEmpty();
+    }
+}
