@@ -27,20 +27,6 @@ class CraftTest {
             new Equivalents.Dials(Dial.THIRD, ApertureDial.between(1.8, 22), IsoDial.between(100, 51_200));
 
     @Test
-    void hyperfocal_of_a_wide_lens() {
-        Depth d = Depth.of(20, 2.8, 0.03);
-        assertThat(d.hyperfocalM()).isCloseTo(4.78, within(0.005));
-        assertThat(d.nearM(d.hyperfocalM())).isCloseTo(4.78 / 2, within(0.01));
-        assertThat(d.farM(d.hyperfocalM())).isInfinite();
-        assertThat(d.farM(2)).isBetween(3.3, 3.6);
-        assertThat(d.nearAtStarsM()).isCloseTo(4.76, within(0.01));
-        double focus = d.blendFocusM(1.2);
-        assertThat(d.nearM(focus)).isCloseTo(1.2, within(1e-6));
-        assertThat(d.airyUm()).isCloseTo(3.76, within(0.01));
-        assertThat(Depth.printCircleMm(Sensor.of(23.5, 15.7, 6000))).isCloseTo(0.0196, within(0.0001));
-    }
-
-    @Test
     void light_painting_of_a_spot_and_a_wall() {
         LightPainting lamp = new LightPainting(100, 30, 5);
         assertThat(lamp.secondsStill(4, 800)).isCloseTo(0.27, within(0.005));
@@ -48,17 +34,6 @@ class CraftTest {
         assertThat(lamp.spotM2()).isCloseTo(5.64, within(0.01));
         assertThat(lamp.secondsSwept(4, 800, 56.4)).isCloseTo(2.7, within(0.03));
         assertThat(lamp.secondsSwept(4, 800, 1)).isEqualTo(lamp.secondsStill(4, 800));
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "8, 1.8, 3200, 16, 1.8, 3200, 1",
-        "8, 2, 3200, 8, 4, 3200, -2",
-        "10, 2.8, 1600, 10, 2.8, 6400, 2",
-        "30, 4, 800, 15, 2.828, 800, 0"
-    })
-    void stops_between_settings(double t, double n, double iso, double t2, double n2, double iso2, double stops) {
-        assertThat(new Settings(t, n, iso).stopsTo(new Settings(t2, n2, iso2))).isCloseTo(stops, within(0.001));
     }
 
     @Test

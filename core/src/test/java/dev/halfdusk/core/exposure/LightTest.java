@@ -36,13 +36,6 @@ class LightTest {
     }
 
     @Test
-    void read_noise_falls_with_gain_and_white_with_it() {
-        assertThat(SENSOR.readNoiseE(100)).isCloseTo(Math.sqrt(68), within(1e-9));
-        assertThat(SENSOR.readNoiseE(1600)).isCloseTo(Math.sqrt(4.25), within(1e-9));
-        assertThat(SENSOR.saturationE(3200)).isEqualTo(1562.5);
-    }
-
-    @Test
     void noise_of_stacked_frames() {
         Light light = new Light(SENSOR, 10, 10); // 100 electrons of sky, read noise 2.06 at 1600
         double read2 = 4.25;
@@ -89,15 +82,6 @@ class LightTest {
         assertThat(all.get(2).iso()).isEqualTo(3200);
         assertThat(all.get(3).iso()).isEqualTo(4 * all.get(0).iso());
         assertThat(all.get(4).iso()).isEqualTo(all.get(0).iso() / 4);
-    }
-
-    @Test
-    void iso_dials() {
-        assertThat(IsoDial.between(100, 400)).containsExactly(100, 125, 160, 200, 250, 320, 400);
-        assertThat(IsoDial.between(50, 60)).containsExactly(50);
-        assertThat(IsoDial.nearest(IsoDial.between(100, 6400), 2900)).isEqualTo(3200);
-        assertThat(IsoDial.atLeast(IsoDial.between(100, 6400), 2501)).contains(3200);
-        assertThat(IsoDial.atLeast(IsoDial.between(100, 6400), 7000)).isEmpty();
     }
 
     @Test

@@ -184,22 +184,4 @@ class ProposalTest {
                 .isCloseTo(0.2, within(1e-6));
     }
 
-    @ParameterizedTest
-    @CsvSource({"8, 1.4, FISHEYE, 'fisheye'", "200, 4, RECTILINEAR, 'teleconverter 4 is outside'"})
-    void impossible_rigs_are_refused(double focal, double converter, Projection projection, String why) {
-        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
-        Lens lens = new Lens(focal, focal, 2.8, 2.8, projection);
-        assertThatThrownBy(() -> new Rig(body, lens, converter, 0, Support.TRIPOD))
-                .hasMessageContaining(why);
-    }
-
-    @Test
-    void a_converter_lengthens_and_darkens() {
-        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
-        Rig rig = new Rig(body, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR), 1.4, 0, Support.TRIPOD);
-        assertThat(rig.focalMm(400)).isCloseTo(560, within(1e-9));
-        assertThat(rig.apertures(400).min()).isCloseTo(7.8, within(0.05));
-        Rig filtered = new Rig(body, rig.lens(), 1, 5 * Rig.STOPS_PER_DENSITY, Support.TRIPOD);
-        assertThat(filtered.efficiency()).isCloseTo(0.45e-5, within(1e-8));
-    }
 }

@@ -25,6 +25,7 @@ class OpticsTest {
         assertThat(optics.heightDeg()).isCloseTo(61.93, within(0.01));
         assertThat(optics.portrait().widthDeg()).isEqualTo(optics.heightDeg());
         assertThat(optics.plateScaleArcsec()).isCloseTo(61.26, within(0.01));
+        assertThat(optics.driftPx(15.0411, 20)).isCloseTo(4.91, within(0.005));
     }
 
     @Test
@@ -73,6 +74,8 @@ class OpticsTest {
             assertThat(back.x()).isCloseTo(p.x(), within(1e-9));
             assertThat(back.y()).isCloseTo(p.y(), within(1e-9));
             assertThat(framing.holds(p)).isTrue();
+            assertThat(framing.holds(new Framing.Point(p.x() + 36 * Math.signum(p.x()), p.y()))).isFalse();
+            assertThat(framing.holds(new Framing.Point(p.x(), p.y() + 24 * Math.signum(p.y())))).isFalse();
         }
     }
 
