@@ -29,7 +29,8 @@ public final class Gazetteer {
     /** More people than this in one entry are usually a municipality's; the light of more is capped. */
     private static final int MOST_PEOPLE = 3_000_000;
 
-    private static final int NEAREST_REACH_CELLS = 4;
+    /** Farther away a town's zone and height say nothing. */
+    public static final double NEAREST_REACH_KM = 450;
 
     private final List<Town> towns;
     private final Map<Integer, List<Town>> cells = new HashMap<>();
@@ -74,24 +75,22 @@ public final class Gazetteer {
         return List.copyOf(found.subList(0, Math.min(most, found.size())));
     }
 
-    /** The nearest town within some 450 km; empty on the open sea. */
+    /** The nearest town within {@value #NEAREST_REACH_KM} km; empty on the open sea. */
     public Optional<Town> nearest(double latitude, double longitude) {
-        Optional<Town> best = Optional.empty();
-        for (int reach = 0; reach <= NEAREST_REACH_CELLS; reach++) {
-            best = around(latitude, longitude, reach).stream()
-                    .min(Comparator.comparingDouble(t -> t.distanceKm(latitude, longitude)));
-            boolean sure = best.isPresent() && best.get().distanceKm(latitude, longitude) < reach * 40.0;
-            if (sure) {
+        for (double reachKm = 30; ; reachKm = Math.min(NEAREST_REACH_KM, 3 * reachKm)) {
+            double within = reachKm;
+            Optional<Town> best = around(latitude, longitude, reachKm).stream()
+                    .min(Comparator.comparingDouble(t -> t.distanceKm(latitude, longitude)))
+                    .filter(t -> t.distanceKm(latitude, longitude) <= within);
+            if (best.isPresent() || reachKm == NEAREST_REACH_KM) {
                 return best;
             }
         }
-        return best;
     }
 
     /** The domes of the towns within {@value #DOME_REACH_KM} km, the strongest first; an estimate, see {@link Dome}. */
     public List<Dome> domes(double latitude, double longitude, int most) {
-        int reach = (int) Math.ceil(DOME_REACH_KM / 111) + 1;
-        return around(latitude, longitude, reach).stream()
+        return around(latitude, longitude, DOME_REACH_KM).stream()
                 .filter(t -> t.distanceKm(latitude, longitude) <= DOME_REACH_KM)
                 .map(t -> new Dome(
                         t.name(),
@@ -104,17 +103,18 @@ public final class Gazetteer {
                 .toList();
     }
 
-    /** Towns in the one-degree cells around a point; more columns towards the poles, where they narrow. */
-    private List<Town> around(double latitude, double longitude, int reach) {
-        double cos = Math.max(0.05, Math.cos(Math.toRadians(Math.min(89, Math.abs(latitude) + reach))));
-        int columns = (int) Math.min(180, Math.ceil(reach / cos));
+    /** The towns of every one-degree cell that a circle touches, and some beyond; all columns where it holds a pole. */
+    private List<Town> around(double latitude, double longitude, double reachKm) {
+        double reach = Math.toDegrees(reachKm / Geodesy.EARTH_RADIUS_KM);
+        double widest = Math.sin(Math.toRadians(reach)) / Math.cos(Math.toRadians(latitude));
+        boolean holdsPole = Math.abs(latitude) + reach >= 90;
+        int columns = holdsPole ? 180 : (int) Math.ceil(Math.toDegrees(Math.asin(Math.min(1, widest))));
         List<Town> found = new ArrayList<>();
-        for (int row = -reach; row <= reach; row++) {
-            double rowLatitude = latitude + row;
-            if (Math.abs(rowLatitude) <= 91) {
-                for (int column = -columns; column < columns + (columns < 180 ? 1 : 0); column++) {
-                    found.addAll(cells.getOrDefault(cell(rowLatitude, longitude + column), List.of()));
-                }
+        int south = (int) Math.floor(Math.max(-90, latitude - reach));
+        int north = (int) Math.floor(Math.min(89, latitude + reach));
+        for (int row = south; row <= north; row++) {
+            for (int column = -columns; column <= Math.min(179, columns); column++) {
+                found.addAll(cells.getOrDefault(cell(row, longitude + column), List.of()));
             }
         }
         return found;

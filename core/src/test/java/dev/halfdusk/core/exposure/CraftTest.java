@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Optics;
@@ -16,7 +15,6 @@ import dev.halfdusk.core.optics.Support;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class CraftTest {

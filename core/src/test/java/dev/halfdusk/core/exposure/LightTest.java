@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import java.util.List;

@@ -1,7 +1,6 @@
 package dev.halfdusk.core.exposure;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.glow.SkyGlow;
@@ -27,7 +26,6 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
-import org.junit.jupiter.params.provider.CsvSource;
 
 class ProposalTest {
 
@@ -183,5 +181,4 @@ class ProposalTest {
         assertThat(Tone.position(dark * c.seconds() / rig.body().response().saturationE(c.iso())))
                 .isCloseTo(0.2, within(1e-6));
     }
-
 }

@@ -23,6 +23,15 @@ class IntervalTest {
         assertThat(Interval.without(hours(0, 24), a)).containsExactly(hours(5, 8), hours(12, 24));
         assertThat(Interval.without(hours(0, 5), List.of(hours(0, 5)))).isEmpty();
         assertThat(Interval.without(hours(0, 5), List.of())).containsExactly(hours(0, 5));
+        assertThat(Interval.without(hours(0, 5), List.of(hours(7, 9)))).containsExactly(hours(0, 5));
+        assertThat(Interval.without(hours(6, 9), List.of(hours(0, 5), hours(8, 12))))
+                .containsExactly(hours(6, 8));
+        assertThat(Interval.total(a)).isEqualTo(Duration.ofHours(9));
+        assertThat(Interval.longest(List.of(hours(0, 2), hours(3, 6), hours(7, 10))))
+                .contains(hours(3, 6));
+        assertThat(Interval.longest(List.of())).isEmpty();
+        assertThat(hours(2, 6).middle()).isEqualTo(hours(4, 5).from());
+        assertThat(hours(2, 6).length()).isEqualTo(Duration.ofHours(4));
     }
 
     @Test

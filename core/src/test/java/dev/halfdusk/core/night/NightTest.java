@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.DateOutOfRange;
@@ -15,6 +16,7 @@ import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -130,7 +132,9 @@ class NightTest {
         assertThat(night.core(transit).altitudeDeg()).isCloseTo(90 - 37.6012 - 29.01, within(0.05));
         assertThat(night.coreBest()).hasValue(transit);
         assertThat(night.poleAltitudeDeg()).isEqualTo(37.6012);
-        assertThat(night.moonSize()).isBetween(0.93, 1.08);
+        // 384 400 km over the geometric distance at the deepest of the night
+        double km = Moment.at(night.sunLowest().when()).geometricDistanceKm(Body.MOON);
+        assertThat(night.moonSize()).isCloseTo(384_400 / km, within(1e-6));
     }
 
     @Test
@@ -174,5 +178,84 @@ class NightTest {
                 high.set(HorizonEvent.Kind.SUN).orElseThrow());
         assertThat(later).isBetween(Duration.ofSeconds(170), Duration.ofSeconds(230));
         assertThat(high.set(HorizonEvent.Kind.ASTRO)).isEqualTo(level.set(HorizonEvent.Kind.ASTRO));
+    }
+
+    /** In spring dawn comes before the core's meridian, in autumn dusk comes after it. */
+    @ParameterizedTest
+    @CsvSource({"2027-03-08, to", "2027-09-28, from", "2027-06-04, transit"})
+    void the_core_is_highest_at_its_transit_or_at_the_nearer_end_of_its_window(String date, String where) {
+        Night night = Night.of(LEDGE, LocalDate.parse(date), LISBON, NightRules.USUAL);
+        Interval window = night.coreWindow().orElseThrow();
+        Instant expected = switch (where) {
+            case "from" -> window.from();
+            case "to" -> window.to();
+            default -> night.coreTransit().orElseThrow();
+        };
+        assertThat(night.coreBest()).contains(expected);
+        for (Instant t = window.from(); t.isBefore(window.to()); t = t.plus(Duration.ofMinutes(5))) {
+            assertThat(night.core(t).altitudeDeg())
+                    .isLessThanOrEqualTo(night.core(expected).altitudeDeg() + 1e-6);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "2027-06-08T22:30:00, 2027-06-08",
+        "2027-06-09T02:10:00, 2027-06-08",
+        "2027-06-09T11:59:59, 2027-06-08",
+        "2027-06-09T12:00:00, 2027-06-09",
+        "2028-01-01T00:30:00, 2027-12-31"
+    })
+    void an_instant_belongs_to_the_night_of_an_evening(String wall, String evening) {
+        LocalDateTime local = LocalDateTime.parse(wall);
+        Instant when = local.atZone(LISBON).toInstant();
+        assertThat(Night.evening(when, LISBON)).hasToString(evening);
+        assertThat(Night.at(LocalDate.parse(evening), local.toLocalTime(), LISBON))
+                .isEqualTo(when);
+    }
+
+    @Test
+    void the_best_instant_is_the_middle_of_the_window_to_ten_minutes_and_minutes_count_from_noon() {
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
+        Duration off = Duration.between(night.window().orElseThrow().middle(), night.best());
+        assertThat(off.abs()).isLessThanOrEqualTo(Duration.ofMinutes(5).plusSeconds(30));
+        assertThat(night.minute(night.best()) % 10).isZero();
+        assertThat(night.at(90)).isEqualTo(Instant.parse("2027-06-08T12:30:00Z"));
+        assertThat(night.minute(Instant.parse("2027-06-08T12:30:29Z"))).isEqualTo(90);
+        assertThat(night.minute(Instant.parse("2027-06-08T12:30:31Z"))).isEqualTo(91);
+        Night bright = night(69.65, 18.96, "2027-06-21", "Europe/Oslo");
+        assertThat(bright.window()).isEmpty();
+        assertThat(Duration.between(bright.best(), bright.sunLowest().when()).abs())
+                .isLessThan(Duration.ofMinutes(6));
+        assertThat(bright.down()).isEqualTo(bright.span());
+    }
+
+    @Test
+    void one_looks_at_the_core_while_it_is_up_and_else_towards_the_equator() {
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
+        assertThat(night.aim(night.best()))
+                .isEqualTo(new Night.Aim(night.core(night.best()).direction(), Night.Towards.CORE));
+        assertThat(night.aim(night.span().from()))
+                .isEqualTo(new Night.Aim(new Direction(180, 45), Night.Towards.OPEN_SKY));
+        Night south = night(-33.9, 151.2, "2027-12-20", "Australia/Sydney");
+        Instant down = south.coreSet().orElseThrow().plus(Duration.ofHours(1));
+        assertThat(south.aim(down).direction()).isEqualTo(new Direction(0, 45));
+        assertThat(night.coreSeen(night.best())).isTrue();
+        assertThat(night.coreSeen(night.span().from())).isFalse();
+    }
+
+    /** Any subject asks for its own windows: here Jupiter above a ridge of 20°. */
+    @Test
+    void a_night_answers_when_any_fact_holds() {
+        Skyline ridge = Skyline.of(List.of(new Skyline.Point(0, 20), new Skyline.Point(180, 20)));
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 3, 8), LISBON, NightRules.USUAL.withSkyline(ridge));
+        List<Interval> up = night.when(night.above(Body.JUPITER, 5));
+        assertThat(up).isNotEmpty();
+        for (Instant t = night.span().from(); t.isBefore(night.span().to()); t = t.plus(Duration.ofMinutes(11))) {
+            Instant now = t;
+            double altitude =
+                    Moment.at(t).observed(Body.JUPITER, night.observer()).altitudeDeg();
+            assertThat(up.stream().anyMatch(i -> i.contains(now))).isEqualTo(altitude > 20);
+        }
     }
 }

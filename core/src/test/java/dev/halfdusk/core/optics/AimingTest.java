@@ -1,5 +1,10 @@
 package dev.halfdusk.core.optics;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
@@ -7,12 +12,6 @@ import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import org.junit.jupiter.api.Test;
-
-import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
-
-import dev.halfdusk.core.measure.Direction;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 

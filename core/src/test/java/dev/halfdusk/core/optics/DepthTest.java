@@ -38,7 +38,11 @@ class DepthTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"36, 24, 6000, 0.0300, 0.0120", "23.5, 15.7, 6000, 0.01959, 0.007833", "17.4, 13, 5184, 0.01506, 0.006713"})
+    @CsvSource({
+        "36, 24, 6000, 0.0300, 0.0120",
+        "23.5, 15.7, 6000, 0.01959, 0.007833",
+        "17.4, 13, 5184, 0.01506, 0.006713"
+    })
     void circles_that_count_as_points(double width, double height, int pixels, double print, double pixel) {
         Sensor sensor = Sensor.of(width, height, pixels);
         assertThat(Depth.printCircleMm(sensor)).isCloseTo(print, within(1e-5));

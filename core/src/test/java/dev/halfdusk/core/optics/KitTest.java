@@ -72,5 +72,4 @@ class KitTest {
                         new Lens(shortest, longest, wide, wideLong, narrowest, Projection.RECTILINEAR, 0.9, true, 100))
                 .hasMessageContaining(why);
     }
-
 }

@@ -74,8 +74,10 @@ class OpticsTest {
             assertThat(back.x()).isCloseTo(p.x(), within(1e-9));
             assertThat(back.y()).isCloseTo(p.y(), within(1e-9));
             assertThat(framing.holds(p)).isTrue();
-            assertThat(framing.holds(new Framing.Point(p.x() + 36 * Math.signum(p.x()), p.y()))).isFalse();
-            assertThat(framing.holds(new Framing.Point(p.x(), p.y() + 24 * Math.signum(p.y())))).isFalse();
+            assertThat(framing.holds(new Framing.Point(p.x() + 36 * Math.signum(p.x()), p.y())))
+                    .isFalse();
+            assertThat(framing.holds(new Framing.Point(p.x(), p.y() + 24 * Math.signum(p.y()))))
+                    .isFalse();
         }
     }
 

@@ -24,8 +24,7 @@ class RigTest {
     })
     void what_stands_between_counts(
             double onLens, double factor, double stops, double focal, double wide, double narrow, double efficiency) {
-        Rig rig = Rig.of(
-                BODY, LONG, List.of(new Gear.Teleconverter(factor), new Gear.Filter(stops), new Gear.Extra()));
+        Rig rig = Rig.of(BODY, LONG, List.of(new Gear.Teleconverter(factor), new Gear.Filter(stops), new Gear.Extra()));
         assertThat(rig.focalMm(onLens)).isCloseTo(focal, within(1e-9));
         assertThat(rig.optics(onLens).focalMm()).isCloseTo(focal, within(1e-9));
         assertThat(rig.apertures(onLens).min()).isCloseTo(wide, within(1e-9));
@@ -66,7 +65,8 @@ class RigTest {
 
     /** The stars turn at 15.041″ a second, the sun by a turn a day, the moon at 14.49″ on average. */
     @ParameterizedTest
-    @CsvSource({"HAND, 0, false", "TRIPOD, 0, false", "SIDEREAL, 15.0411, true", "LUNAR, 14.49, true", "SOLAR, 15, true"})
+    @CsvSource({"HAND, 0, false", "TRIPOD, 0, false", "SIDEREAL, 15.0411, true", "LUNAR, 14.49, true", "SOLAR, 15, true"
+    })
     void supports_turn_with_what_they_follow(Support.Kind kind, double rate, boolean tracks) {
         Support support = new Support(kind, 5);
         assertThat(kind.arcsecPerSecond()).isCloseTo(rate, within(0.005));

@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class EventsTest {
 
@@ -57,13 +59,19 @@ class EventsTest {
         assertThat(Events.find(step, START, END, Duration.ofMinutes(15))).isEmpty();
     }
 
-    @Test
-    void the_start_counts_and_the_end_does_not() {
-        Fact crossing = m -> Math.sin(Math.PI * hours(m) / 12);
-        List<Crossing> found = Events.find(crossing, START, END, Duration.ofMinutes(15));
-        assertThat(found)
-                .extracting(c -> c.when().truncatedTo(ChronoUnit.SECONDS))
-                .hasSizeBetween(1, 2);
+    /** Zeroes every six hours, at the very start, the very end, or a second beside them. */
+    @ParameterizedTest
+    @CsvSource({"0, 4", "1, 4", "-1, 4"})
+    void the_start_counts_and_the_end_does_not(int seconds, int count) {
+        double shift = seconds / 3600.0;
+        Fact wave = m -> Math.sin(Math.PI * (hours(m) - shift) / 6);
+        List<Crossing> found = Events.find(wave, START, END, Duration.ofMinutes(15));
+        assertThat(found).hasSize(count);
+        Duration first = Duration.between(START, found.get(0).when());
+        assertThat(first)
+                .isBetween(
+                        Duration.ofSeconds(seconds < 0 ? 6 * 3600 - 1 : seconds).minusMillis(seconds == 0 ? 0 : 1),
+                        Duration.ofSeconds(seconds < 0 ? 6 * 3600 - 1 : seconds).plusMillis(1));
         assertThat(found).allMatch(c -> !c.when().isBefore(START) && c.when().isBefore(END));
     }
 

@@ -1,15 +1,11 @@
 package dev.halfdusk.core.sky;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.ground.Skyline;
-import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Vector;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -129,24 +125,5 @@ class FramesTest {
             assertThat(Refraction.STANDARD.lifted(h)).isGreaterThanOrEqualTo(last);
             last = Refraction.STANDARD.lifted(h);
         }
-    }
-
-    @Test
-    void a_skyline_is_straight_between_points_and_around_the_north() {
-        Skyline ridge =
-                Skyline.of(List.of(new Skyline.Point(350, 10), new Skyline.Point(30, 2), new Skyline.Point(180, 5)));
-        assertThat(ridge.altitudeAt(350)).isEqualTo(10);
-        assertThat(ridge.altitudeAt(10)).isCloseTo(6, within(1e-9));
-        assertThat(ridge.altitudeAt(0)).isCloseTo(8, within(1e-9));
-        assertThat(ridge.altitudeAt(105)).isCloseTo(3.5, within(1e-9));
-        assertThat(ridge.altitudeAt(370)).isCloseTo(6, within(1e-9));
-        assertThat(Skyline.FLAT.altitudeAt(77)).isZero();
-    }
-
-    @Test
-    void a_skyline_with_two_altitudes_in_one_direction_is_refused() {
-        List<Skyline.Point> twice = List.of(new Skyline.Point(0, 1), new Skyline.Point(360, 2));
-        assertThatThrownBy(() -> Skyline.of(twice)).hasMessageContaining("azimuth");
-        assertThatThrownBy(() -> new Skyline.Point(20, 91)).isInstanceOf(OutOfRange.class);
     }
 }

@@ -27,13 +27,32 @@ class WeatherTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"2.9, 1.9, HIGH", "2.9, 2.1, SOME", "3.5, 1.0, SOME", "3.5, 3.0, LOW", "8, 0, LOW"})
+    @CsvSource({
+        "2.9, 1.9, HIGH",
+        "2.9, 2, SOME",
+        "3, 1, SOME",
+        "3.5, 1.0, SOME",
+        "4, 1, LOW",
+        "3.5, 2, LOW",
+        "8, 0, LOW"
+    })
     void dew_risk_by_spread_and_wind(double spread, double wind, Dew.Risk risk) {
         assertThat(Dew.risk(spread, wind)).isEqualTo(risk);
     }
 
     @ParameterizedTest
-    @CsvSource({"20, 1.0", "0, 0.8", "-10, 0.65", "-20, 0.5", "40, 0.9", "10, 0.9", "-15, 0.575", "-60, 0.1"})
+    @CsvSource({
+        "20, 1.0",
+        "0, 0.8",
+        "-10, 0.65",
+        "-20, 0.5",
+        "40, 0.9",
+        "10, 0.9",
+        "-15, 0.575",
+        "30, 0.95",
+        "60, 0.8",
+        "-60, 0.1"
+    })
     void battery_in_cold_and_heat(double celsius, double factor) {
         assertThat(Cold.batteryFactor(celsius)).isCloseTo(factor, within(1e-9));
     }
@@ -44,10 +63,59 @@ class WeatherTest {
         assertThat(Steadiness.in(wind)).isEqualTo(steadiness);
     }
 
+    @ParameterizedTest
+    @CsvSource({"50, 50, 0, 75", "0, 0, 40, 40", "20, 0, 0, 20", "0, 30, 0, 30", "50, 20, 10, 64", "100, 0, 0, 100"})
+    void layers_cover_each_other_by_chance(double low, double middle, double high, double all) {
+        WeatherHour h = new WeatherHour(EVENING, low, middle, high, 1, 10, 80);
+        assertThat(h.cloudPercent()).isCloseTo(all, within(1e-9));
+        assertThat(h.batteryFactor()).isCloseTo(0.9, within(1e-9));
+    }
+
+    /** 40 percent points of cloud, 5 K, or 5 m/s of wind, each way. */
+    @ParameterizedTest
+    @CsvSource({
+        "40, 0, 0, true",
+        "39.9, 0, 0, false",
+        "0, 5, 0, true",
+        "0, 4.9, 0, false",
+        "0, 0, 5, true",
+        "0, 0, 4.9, false",
+        "0, 0, -5, true",
+        "0, -5, 0, true"
+    })
+    void forecasts_that_differ_are_disputed(double cloud, double wind, double celsius, boolean disputed) {
+        Forecast hand = new Forecast(Forecast.Source.HAND, EVENING, List.of(hour(0, 0, 10, 10, 60)));
+        Forecast other = new Forecast(
+                Forecast.Source.IMPORT, EVENING.minusSeconds(60), List.of(hour(0, cloud, 10 + wind, 10 + celsius, 60)));
+        Outlook outlook = Outlook.of(List.of(hand, other), new Interval(EVENING, EVENING.plusSeconds(60)));
+        assertThat(outlook.disputed()).isEqualTo(disputed);
+        assertThat(outlook.gaps()).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"25, true", "25.1, false"})
+    void a_quarter_of_cloud_is_clear_enough(double cloud, boolean clear) {
+        Forecast f = new Forecast(Forecast.Source.SERVICE, EVENING, List.of(hour(0, cloud, 1, 10, 60)));
+        assertThat(Outlook.of(List.of(f), new Interval(EVENING, EVENING))
+                        .clearest()
+                        .isPresent())
+                .isEqualTo(clear);
+    }
+
     @Test
-    void layers_cover_each_other_by_chance() {
-        WeatherHour h = new WeatherHour(EVENING, 50, 50, 0, 1, 10, 80);
-        assertThat(h.cloudPercent()).isCloseTo(75, within(1e-9));
+    void of_equal_runs_the_first_is_the_clearest_and_sources_have_names() {
+        Forecast f = new Forecast(
+                Forecast.Source.SERVICE,
+                EVENING,
+                List.of(hour(0, 0, 1, 10, 60), hour(1, 90, 1, 10, 60), hour(2, 0, 1, 10, 60)));
+        Interval clearest = Outlook.of(List.of(f), new Interval(EVENING, EVENING.plusSeconds(7200)))
+                .clearest()
+                .orElseThrow();
+        assertThat(clearest).isEqualTo(new Interval(EVENING, EVENING.plusSeconds(3600)));
+        assertThat(Forecast.Source.HAND.words()).isEqualTo("your own entry");
+        // 100 minutes from an hour its weather still holds
+        assertThat(f.at(EVENING.plusSeconds(7200 + 6000))).isPresent();
+        assertThat(f.at(EVENING.plusSeconds(7200 + 6001))).isEmpty();
     }
 
     @Test
