@@ -11,6 +11,7 @@ class BenchBrowserTest extends BrowserTest {
 
     @Test
     void a_rig_is_put_together_and_reckoned_on_the_bench() {
+        expectRefusal();
         page.navigate(url("/"));
         page.keyboard().press("g");
         page.keyboard().press("k");

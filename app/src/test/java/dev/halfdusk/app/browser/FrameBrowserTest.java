@@ -54,6 +54,7 @@ class FrameBrowserTest extends BrowserTest {
 
     @Test
     void trails_and_a_panorama_follow_from_the_frame() {
+        expectRefusal();
         page.navigate(url("/frame?rig=1&place=1"));
         page.getByRole(AriaRole.LINK, named("as star trails")).click();
         assertThat(page.locator("#seen")).containsText("120 frames, 1 h 2 min");

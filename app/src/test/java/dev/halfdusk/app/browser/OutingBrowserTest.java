@@ -15,6 +15,7 @@ class OutingBrowserTest extends BrowserTest {
 
     @Test
     void an_outing_is_made_read_and_still_there_after_a_restart(@TempDir Path data) {
+        expectRefusal();
         String outing;
         String seconds;
         try (RunningApplication first = RunningApplication.start(data, false)) {

@@ -16,6 +16,7 @@ class PlaceBrowserTest extends BrowserTest {
 
     @Test
     void a_place_is_found_drawn_and_turned_into_an_outing() {
+        expectRefusal();
         page.navigate(url("/places/new"));
         page.keyboard().press("/");
         page.keyboard().type("vila nova de mil");
@@ -78,6 +79,7 @@ class PlaceBrowserTest extends BrowserTest {
 
     @Test
     void from_a_file_of_waypoints_to_an_outing_with_the_core_over_a_mark() {
+        expectRefusal();
         String gpx = "<gpx><wpt lat='37.55' lon='-8.80'><name>Black Cove</name></wpt>"
                 + "<wpt lat='37.6012' lon='-8.7921'><name>Ledge again</name></wpt></gpx>";
         page.navigate(url("/places/import"));
