@@ -18,5 +18,5 @@ import org.springframework.test.context.ContextConfiguration;
 @SpringBootTest
 @AutoConfigureMockMvc
 @ContextConfiguration(initializers = TestFolder.class)
-@Import(ForecastDouble.class)
+@Import({ForecastDouble.class, QueryCount.class})
 public @interface PageTest {}

@@ -160,7 +160,8 @@ public class Kit {
         return r.getId();
     }
 
-    long save(NamedGear g) {
+    /** Stores a piece of gear, new where it has no id; hands back its id. */
+    public long save(NamedGear g) {
         GearRecord r = g.id() == null ? db.newRecord(GEAR) : db.fetchSingle(GEAR, GEAR.ID.eq(g.id()));
         r.setKind(g.sort().name());
         r.setName(g.name());

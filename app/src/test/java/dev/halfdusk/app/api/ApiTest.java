@@ -115,6 +115,7 @@ class ApiTest {
         web.perform(get("/api/position?body=moon&time=2029-02-14T03:18:10.4Z" + HERE))
                 .andExpect(status().isOk())
                 .andExpect(jsonPath("$.airlessAltitudeDeg", closeTo(60.31996, 2 / 3600.0)))
+                .andExpect(jsonPath("$.altitudeDeg", closeTo(60.31996 + 0.0094, 0.0003)))
                 .andExpect(jsonPath("$.azimuthDeg", closeTo(336.77258, 0.001)))
                 .andExpect(jsonPath("$.semidiameterDeg", closeTo(0.25159, 1e-5)))
                 .andExpect(jsonPath("$.utc").value("2029-02-14T03:18:10.400Z"))

@@ -97,6 +97,8 @@ abstract class BrowserTest {
 
     void assertFitsPhone(String path) {
         page.setViewportSize(PHONE, 780);
-        assertThat(page.evaluate("document.documentElement.scrollWidth")).as(path).isEqualTo(PHONE);
+        assertThat(page.evaluate("document.documentElement.scrollWidth"))
+                .as(path)
+                .isEqualTo(PHONE);
     }
 }

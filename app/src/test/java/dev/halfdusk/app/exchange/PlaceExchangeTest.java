@@ -132,7 +132,11 @@ class PlaceExchangeTest {
         web.perform(multipart("/places/import").file(file))
                 .andExpect(content().string(containsString("already here as")));
         for (String format : new String[] {"gpx", "kml", "geojson"}) {
-            web.perform(get("/places/places." + format)).andExpect(content().string(containsString("Low Reef")));
+            byte[] exported = web.perform(get("/places/places." + format))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsByteArray();
+            assertThat(files.read(exported)).contains(new Spot("Low Reef", 37.61, -8.81, OptionalDouble.of(4)));
         }
     }
 

@@ -81,7 +81,9 @@ class OutingPagesTest {
                 .getRedirectedUrl();
         web.perform(get(path))
                 .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Reef &lt;b&gt;&amp;&lt;/b&gt; core")))
+                .andExpect(content().string(containsString("<title>Reef &lt;b&gt;&amp;&lt;/b&gt; core")))
+                .andExpect(content().string(containsString(">Reef &lt;b&gt;&amp;&lt;/b&gt; core</h1>")))
+                .andExpect(content().string(not(containsString("<b>&"))))
                 .andExpect(content().string(containsString("Tue 8 to Wed 9 June 2027")));
         web.perform(get(path + "/print")).andExpect(content().string(containsString("Darkness begins")));
         web.perform(get(path + "/edit")).andExpect(content().string(containsString("value=\"2027-06-08\"")));

@@ -156,4 +156,13 @@ class TrailingTest {
                 Framing.of(new Optics(new Sensor(36, 24, 5), 20, Projection.RECTILINEAR), new Direction(0, 50), 0);
         assertThatThrownBy(() -> ShutterAdvice.of(framing, 50, 0, Dial.THIRD)).isInstanceOf(OutOfRange.class);
     }
+
+    /** On a smaller sensor rules by focal length shorten by its crop, those by pixel do not. */
+    @ParameterizedTest
+    @CsvSource({"500, 16.33", "200, 6.53", "npf-short, 8.8"})
+    void the_crop_shortens_rules_by_focal_length(String rule, double expected) {
+        var crop = new TrailingRule.Case(new Optics(Sensor.of(23.5, 15.7, 6240), 20, Projection.RECTILINEAR), 1.8, 0);
+        // 43.27 mm over the diagonal of 28.26 mm is 1.531
+        assertThat(seconds(rule, crop)).isCloseTo(expected, within(expected * 0.01));
+    }
 }

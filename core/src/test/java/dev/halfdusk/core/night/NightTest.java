@@ -10,7 +10,9 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import dev.halfdusk.core.sky.Facts;
+import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
@@ -20,6 +22,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -257,5 +260,59 @@ class NightTest {
                     Moment.at(t).observed(Body.JUPITER, night.observer()).altitudeDeg();
             assertThat(up.stream().anyMatch(i -> i.contains(now))).isEqualTo(altitude > 20);
         }
+    }
+
+    @Test
+    void a_night_says_what_it_was_asked_for_and_what_stands_in_it() {
+        NightRules rules = NightRules.USUAL.withMoonAllowance(0.2);
+        Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, rules);
+        assertThat(night.site()).isEqualTo(LEDGE);
+        assertThat(night.date()).isEqualTo(LocalDate.of(2027, 6, 8));
+        assertThat(night.zone()).isEqualTo(LISBON);
+        assertThat(night.rules()).isEqualTo(rules);
+        assertThat(night.darkness().key()).isEqualTo("dark");
+        // the deepest of the night falls within minutes of the sun's lower transit, 00:34 UTC + equation of time
+        assertThat(night.sunLowest().when())
+                .isCloseTo(Instant.parse("2027-06-09T00:34:00Z"), within(2, ChronoUnit.MINUTES));
+        assertThat(night.sunLowest().value()).isCloseTo(-(90 - 37.6012 - 22.93), within(0.05));
+        Moment deepest = Moment.at(night.sunLowest().when());
+        assertThat(night.moon()).isEqualTo(Illumination.of(Body.MOON, deepest));
+        assertThat(night.arch(night.best())).isEqualTo(Galaxy.arch(Moment.at(night.best()), night.observer()));
+    }
+
+    /** By the ground's noon a site far west of its zone's meridian sees the sun lowest near an end of the span. */
+    @ParameterizedTest
+    @CsvSource({"71.3, -156.8, 2027-06-21, UTC", "70, 90, 2027-06-21, UTC", "70, -90, 2027-06-21, UTC"})
+    void the_lowest_sun_is_found_also_near_an_end_of_the_span(double lat, double lon, String date, String zone) {
+        Night night = night(lat, lon, date, zone);
+        double least = 90;
+        for (Instant t = night.span().from(); !t.isAfter(night.span().to()); t = t.plusSeconds(300)) {
+            least = Math.min(
+                    least, Moment.at(t).observed(Body.SUN, night.observer()).altitudeDeg());
+        }
+        assertThat(night.sunLowest().value()).isLessThanOrEqualTo(least + 1e-6).isCloseTo(least, within(0.01));
+    }
+
+    /** At noon-dark polar edges the sun may be down twice in a span: the night is the stretch with the lowest sun. */
+    @Test
+    void the_stretch_without_sun_holds_the_deepest() {
+        Night night = night(71.3, -156.8, "2028-01-23", "America/Anchorage");
+        assertThat(night.down().contains(night.sunLowest().when())).isTrue();
+        assertThat(night.sunDown()).contains(night.down());
+        Night usual = night(37.6, -8.8, "2027-06-08", "Europe/Lisbon");
+        assertThat(usual.down()).isEqualTo(usual.sunDown().get(0));
+    }
+
+    @Test
+    void without_moonless_hours_the_dark_ones_are_the_window() {
+        Night full = Night.of(LEDGE, LocalDate.of(2027, 12, 13), LISBON, NightRules.USUAL);
+        Night winter = Night.of(LEDGE, LocalDate.of(2027, 12, 28), LISBON, NightRules.USUAL);
+        assertThat(full.coreWindow()).isEmpty();
+        assertThat(full.darkWindow())
+                .isEqualTo(
+                        full.moonless().isEmpty()
+                                ? Optional.of(full.dark().get(0))
+                                : Interval.longest(full.moonless()));
+        assertThat(winter.window()).isPresent().isEqualTo(winter.darkWindow());
     }
 }

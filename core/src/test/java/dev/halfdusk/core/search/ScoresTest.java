@@ -79,20 +79,6 @@ class ScoresTest {
         assertThat(moonlit).isGreaterThan(3);
     }
 
-    /** June: the sum of the exact windows of its thirty nights. */
-    @ParameterizedTest
-    @CsvSource({"2027-06-01, 5", "2027-09-01, 8", "2027-12-01, 11"})
-    void hours_of_a_month_are_those_of_its_nights(String first, int month) {
-        LocalDate date = LocalDate.parse(first);
-        double hours = 0;
-        for (int i = 0; i < date.lengthOfMonth(); i++) {
-            Night night = Night.of(LEDGE, date.plusDays(i), LISBON, NightRules.USUAL);
-            hours += Interval.total(night.coreDark()).toSeconds() / 3600.0;
-        }
-        double[] found = nights(first, date.lengthOfMonth()).coreHoursByMonth();
-        assertThat(found[month]).isCloseTo(hours, within(0.05 * hours + 0.01));
-    }
-
     /** Moonrises of a year by the events of the horizon, one full moon after another. */
     @Test
     void full_moon_evenings_know_which_comes_first() {

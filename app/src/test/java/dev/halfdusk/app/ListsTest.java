@@ -1,0 +1,67 @@
+package dev.halfdusk.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.sky.Site;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+
+/** A list costs the same few questions to the database however long it is. */
+@PageTest
+class ListsTest {
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private QueryCount queries;
+
+    private int cost(String path) throws Exception {
+        int before = queries.soFar();
+        web.perform(get(path)).andExpect(status().isOk());
+        return queries.soFar() - before;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/", "/outings", "/places", "/kit", "/nights/best", "/bench", "/outings/new"})
+    void longer_lists_ask_no_more(String path) throws Exception {
+        add("first");
+        int once = cost(path);
+        for (int i = 0; i < 5; i++) {
+            add("more " + i);
+        }
+        assertThat(once).isPositive();
+        assertThat(cost(path)).isEqualTo(once);
+    }
+
+    private void add(String name) {
+        Place place = places.add(Place.at("List " + name, new Site(50, 10, 0), ZoneId.of("Europe/Berlin")));
+        places.addMark(place.id(), new Mark("Mast", 10, 100, 20, 3, 0));
+        NamedRig rig = kit.rig(1).orElseThrow();
+        long id = kit.save(new NamedRig(null, "List " + name, rig.body(), rig.lens(), rig.gear()));
+        outings.save(Outing.fresh(
+                "List", place, LocalDate.of(2027, 8, 1), kit.rig(id).orElseThrow(), 20, 1.8, 3, 1600));
+    }
+}

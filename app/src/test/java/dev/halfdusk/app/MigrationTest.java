@@ -1,0 +1,102 @@
+package dev.halfdusk.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.time.LocalDate;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.jdbc.datasource.init.ScriptUtils;
+
+/** A user's file of the version in which an outing had a body and a lens keeps everything, and is migrated once. */
+class MigrationTest {
+
+    private static ConfigurableApplicationContext start(Path data) {
+        return SpringApplication.run(
+                HalfDuskApplication.class,
+                "--server.port=0",
+                "--halfdusk.data=" + data,
+                "--halfdusk.clock=2027-06-01T18:00:00Z");
+    }
+
+    @Test
+    void every_stored_outing_is_still_there_with_a_rig() throws Exception {
+        Path data = TestFolder.fresh();
+        try (Connection old = DriverManager.getConnection("jdbc:sqlite:" + data.resolve("half-dusk.db"))) {
+            ScriptUtils.executeSqlScript(old, new ClassPathResource("migration/version-5.sql"));
+        }
+        List<Outing> once;
+        try (ConfigurableApplicationContext app = start(data)) {
+            once = app.getBean(Outings.class).all();
+            assertOutings(app.getBean(Outings.class));
+            assertKit(app.getBean(Kit.class));
+            DSLContext db = app.getBean(DSLContext.class);
+            assertThat(db.fetch("PRAGMA foreign_key_check")).isEmpty();
+            assertThat(db.fetchValue("SELECT count(*) FROM mark")).isEqualTo(3);
+            assertThat(db.fetchValue("SELECT count(*) FROM place")).isEqualTo(4);
+            assertThat(app.getBean(Places.class).find(1).orElseThrow().skyline().points())
+                    .hasSizeGreaterThan(5);
+        }
+        try (ConfigurableApplicationContext again = start(data)) {
+            assertThat(again.getBean(Outings.class).all()).isEqualTo(once);
+        }
+    }
+
+    private static void assertOutings(Outings outings) {
+        assertThat(outings.all())
+                .extracting(Outing::title)
+                .containsExactlyInAnyOrder(
+                        "Core over Needle Arch",
+                        "First core of dawn",
+                        "Star field at the mill",
+                        "Summer core, fisheye",
+                        "Moon over the arch");
+        Outing moon = outings.find(5).orElseThrow();
+        assertThat(moon.night()).isEqualTo(LocalDate.of(2027, 11, 13));
+        assertThat(moon.place().id()).isEqualTo(2);
+        assertThat(moon.rig().body().name()).isEqualTo("Old half-frame body");
+        assertThat(moon.rig().lens().id()).isEqualTo(7);
+        assertThat(moon.rig().rig().support()).isEqualTo(Support.TRIPOD);
+        assertThat(List.of(moon.focalMm(), moon.aperture(), moon.tolerancePx())).containsExactly(135.5, 6.3, 1.5);
+        assertThat(moon.iso()).isEqualTo(640);
+        assertThat(moon.revision()).isEqualTo(1);
+        Outing first = outings.find(1).orElseThrow();
+        assertThat(first.rig().name())
+                .as("a rig of the same body and lens is used")
+                .isEqualTo("Wide and fast");
+        Outing deleted = outings.findDeleted(6).orElseThrow();
+        assertThat(deleted.title()).isEqualTo("Given up");
+        assertThat(deleted.tolerancePx()).isEqualTo(6);
+        assertThat(deleted.rig().body().id()).isEqualTo(6);
+        assertThat(deleted.rig().lens().id()).isEqualTo(1);
+    }
+
+    private static void assertKit(Kit kit) {
+        CameraBody old = kit.body(6).orElseThrow().camera();
+        assertThat(old.sensor()).isEqualTo(Sensor.of(23.7, 15.6, 4288));
+        assertThat(old.dial()).isEqualTo(Dial.HALF);
+        assertThat(old.response()).isEqualTo(new Response(41_000, 200, 3.25, 9.5, 0.07, 0.41));
+        assertThat(old.files()).isEqualTo(new CameraBody.Files(17.5, 6.25, 11, 45.5));
+        assertThat(old.clockOffsetSeconds()).isEqualTo(-12.5);
+        assertThat(kit.gear(10).orElseThrow().gear()).isEqualTo(new Support(Support.Kind.LUNAR, 33.5));
+        assertThat(kit.gear(11).orElseThrow().gear()).isEqualTo(new Gear.Card(15.5, 20.25));
+        assertThat(kit.rigs()).extracting(NamedRig::name).contains("Wide and fast", "Moon chaser");
+    }
+}

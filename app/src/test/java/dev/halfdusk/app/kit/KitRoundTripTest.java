@@ -1,0 +1,176 @@
+package dev.halfdusk.app.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Whole records with no two numbers alike, through the database and through the fields of their pages. */
+@PageTest
+class KitRoundTripTest {
+
+    private static final CameraBody CAMERA = new CameraBody(
+            Sensor.of(22.3, 14.9, 5184),
+            Dial.HALF,
+            1 / 4000.0,
+            25600,
+            1600,
+            new Response(41_500, 160, 4.75, 2.125, 0.0625, 0.435),
+            true,
+            new CameraBody.Files(27.5, 7.25, 19, 83.5),
+            true,
+            -3.5,
+            613);
+
+    private static final CameraBody OTHER_CAMERA = new CameraBody(
+            Sensor.of(35.8, 23.9, 8192),
+            Dial.THIRD,
+            1 / 6400.0,
+            102_400,
+            5000,
+            new Response(61_250, 80, 3.25, 1.5, 0.03125, 0.565),
+            false,
+            new CameraBody.Files(52.5, 14.5, 71, 240.5),
+            false,
+            12.25,
+            742);
+
+    private static final Lens LENS = new Lens(17.5, 54.5, 2.9, 4.1, 21.5, Projection.FISHEYE, 0.815, false, 433);
+    private static final Lens OTHER_LENS =
+            new Lens(11.5, 23.5, 3.7, 4.7, 19.5, Projection.RECTILINEAR, 0.925, true, 288);
+
+    private static final List<Gear> EVERY_SORT = List.of(
+            new Support(Support.Kind.LUNAR, 33.5),
+            new Gear.Teleconverter(1.45),
+            new Gear.Filter(2.75),
+            new Gear.Battery(415, 137),
+            new Gear.Card(63.5, 91.25),
+            new Gear.Release("cable, \"two\" m"),
+            new Gear.Extra());
+
+    private static final List<Gear> OTHERS = List.of(
+            new Gear.Extra(),
+            new Support(Support.Kind.SIDEREAL, 7.25),
+            new Gear.Teleconverter(1.95),
+            new Gear.Filter(5.5),
+            new Gear.Battery(511, 93),
+            new Gear.Card(127.5, 45.5),
+            new Gear.Release("timer"));
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private BodyPart bodies;
+
+    @Autowired
+    private LensPart lenses;
+
+    @Autowired
+    private GearPart gear;
+
+    @Autowired
+    private KitFiles files;
+
+    private static NamedBody body(Long id, CameraBody camera, String words) {
+        return new NamedBody(id, "Body " + words, camera, "note " + words);
+    }
+
+    private static NamedLens lens(Long id, Lens lens, String words) {
+        return new NamedLens(id, "Lens " + words, lens, "note " + words);
+    }
+
+    private static NamedGear gear(Long id, Gear gear, String words) {
+        return new NamedGear(id, "Gear " + words, gear.hashCode() % 97 + 101, gear, "note " + words);
+    }
+
+    @Test
+    void a_body_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
+        long id = kit.save(body(null, CAMERA, "<odd>"));
+        assertThat(kit.body(id)).contains(body(id, CAMERA, "<odd>"));
+        bodies.save(bodies.all().get(id), id);
+        assertThat(kit.body(id)).contains(body(id, CAMERA, "<odd>"));
+        kit.save(body(id, OTHER_CAMERA, "other"));
+        assertThat(kit.body(id)).contains(body(id, OTHER_CAMERA, "other"));
+        bodies.save(bodies.all().get(id), id);
+        assertThat(kit.body(id)).contains(body(id, OTHER_CAMERA, "other"));
+    }
+
+    @Test
+    void a_lens_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
+        long id = kit.save(lens(null, LENS, "<odd>"));
+        assertThat(kit.lens(id)).contains(lens(id, LENS, "<odd>"));
+        lenses.save(lenses.all().get(id), id);
+        assertThat(kit.lens(id)).contains(lens(id, LENS, "<odd>"));
+        kit.save(lens(id, OTHER_LENS, "other"));
+        assertThat(kit.lens(id)).contains(lens(id, OTHER_LENS, "other"));
+        lenses.save(lenses.all().get(id), id);
+        assertThat(kit.lens(id)).contains(lens(id, OTHER_LENS, "other"));
+    }
+
+    /** Each sort becomes another, and none of its numbers stays behind. */
+    @Test
+    void gear_of_every_sort_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
+        for (int i = 0; i < EVERY_SORT.size(); i++) {
+            Gear first = EVERY_SORT.get(i);
+            long id = kit.save(gear(null, first, "<odd>"));
+            assertThat(kit.gear(id)).contains(gear(id, first, "<odd>"));
+            gear.save(gear.all().get(id), id);
+            assertThat(kit.gear(id)).contains(gear(id, first, "<odd>"));
+            kit.save(gear(id, OTHERS.get(i), "other"));
+            assertThat(kit.gear(id)).contains(gear(id, OTHERS.get(i), "other"));
+        }
+    }
+
+    @Test
+    void a_rig_comes_back_whole_and_so_do_its_changes() {
+        NamedBody body = kit.body(kit.save(body(null, CAMERA, "rig"))).orElseThrow();
+        NamedBody other = kit.body(kit.save(body(null, OTHER_CAMERA, "rig 2"))).orElseThrow();
+        NamedLens lens = kit.lens(kit.save(lens(null, LENS, "rig"))).orElseThrow();
+        NamedLens wide = kit.lens(kit.save(lens(null, OTHER_LENS, "rig 2"))).orElseThrow();
+        List<NamedGear> carried = EVERY_SORT.stream()
+                .map(g -> kit.gear(kit.save(gear(null, g, "rig"))).orElseThrow())
+                .toList();
+        long id = kit.save(new NamedRig(null, "Rig", body, lens, carried));
+        NamedRig stored = kit.rig(id).orElseThrow();
+        assertThat(stored.gear()).containsExactlyInAnyOrderElementsOf(carried);
+        assertThat(stored).isEqualTo(new NamedRig(id, "Rig", body, lens, stored.gear()));
+        assertThat(kit.rigs(List.of(id))).containsEntry(id, stored);
+        kit.save(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1)));
+        assertThat(kit.rig(id)).contains(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1)));
+    }
+
+    /** What the file holds is read under other names, and compared whole. */
+    @Test
+    void a_file_holds_every_number() {
+        kit.save(body(null, CAMERA, "written"));
+        kit.save(lens(null, LENS, "written"));
+        EVERY_SORT.forEach(g -> kit.save(gear(null, g, "written " + g.sort())));
+        files.read(files.write().replace(" written", " read"));
+        assertThat(kit.bodies())
+                .filteredOn(b -> b.name().equals("Body read"))
+                .singleElement()
+                .satisfies(b -> assertThat(b).isEqualTo(body(b.id(), CAMERA, "read")));
+        assertThat(kit.lenses())
+                .filteredOn(l -> l.name().equals("Lens read"))
+                .singleElement()
+                .satisfies(l -> assertThat(l).isEqualTo(lens(l.id(), LENS, "read")));
+        for (Gear sort : EVERY_SORT) {
+            String words = "read " + sort.sort();
+            assertThat(kit.gear())
+                    .filteredOn(g -> g.name().equals("Gear " + words))
+                    .singleElement()
+                    .satisfies(g -> assertThat(g).isEqualTo(gear(g.id(), sort, words)));
+        }
+    }
+}
