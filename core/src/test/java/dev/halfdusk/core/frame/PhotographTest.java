@@ -28,6 +28,7 @@ import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class PhotographTest {
@@ -307,5 +308,99 @@ class PhotographTest {
             sum += bin;
         }
         assertThat(sum).isCloseTo(1, within(1e-9));
+    }
+
+    /** The camera takes the mean of dark current away; its noise stays. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 2, 8})
+    void dark_current_adds_its_noise_and_no_light(double darkPerSecond) {
+        double seconds = 60;
+        Shot usual = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, seconds, 1600);
+        Shot warm = new Shot(
+                usual.framing(),
+                new Response(60_000, 100, 1.6, 4.5, darkPerSecond, 0.5),
+                0.45,
+                usual.settings(),
+                2.8,
+                0,
+                5500,
+                Support.TRIPOD);
+        Window window = Window.crop(SENSOR, 0, 0, 300, 200);
+        double[] cold =
+                meanAndVariance(Photograph.take(plain(), usual, window, 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+                        .electrons(1));
+        double[] found =
+                meanAndVariance(Photograph.take(plain(), warm, window, 9, Trails.NONE, Photograph.Stars.CATALOGUED)
+                        .electrons(1));
+        assertThat(found[0]).isCloseTo(cold[0], within(0.01 * cold[0] + 0.3));
+        double dark = darkPerSecond * seconds;
+        assertThat(found[1]).isCloseTo(cold[1] + dark, within(0.03 * (cold[1] + dark)));
+    }
+
+    /** Ground of reflectance 0.15 under a lux: ρ E / π cd/m², as many electrons as a sky of that luminance makes. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.01, 0.1, 1})
+    void lamps_light_the_ground_in_proportion(double lux) {
+        Shot down = shot(20, 176, -40, 2, 100);
+        Window window = Window.whole(SENSOR, 120);
+        Scene dark = plain();
+        Scene lit = new Scene(dark.from(), NIGHT, List.of(), lux);
+        double before = meanAndVariance(Photograph.take(dark, down, window, 3).electrons(1))[0];
+        double after = meanAndVariance(Photograph.take(lit, down, window, 3).electrons(1))[0];
+        double magnitude = dev.halfdusk.core.glow.Luminance.magnitude(dev.halfdusk.core.glow.GroundLight.ofLux(lux));
+        double expected = 2 * SkyElectrons.perSecond(magnitude, 2.8, SENSOR.pitchUm(), 0.45);
+        assertThat(after - before).isCloseTo(expected, within(expected * 0.03 + 0.5));
+    }
+
+    /** Spread of a star in sensor pixels across its way: a root of squares of pixel, diffraction, focus and corner. */
+    @ParameterizedTest(name = "{0} µm out of focus, {1} mm from the axis, f/{2}")
+    @CsvSource({
+        // least 0.6; diffraction 0.42 × 0.55 N / p; focus d / 2 p; corner 9 / p × (r / 21.63)³ × (2.8 / N)³; p = 6 µm
+        "0, 0, 2.8, 0.610",
+        "24, 0, 2.8, 2.091",
+        "0, 16, 2.8, 0.860",
+        "0, 16, 5.6, 0.646",
+        "0, 0, 16, 0.860"
+    })
+    void stars_are_blurred_by_focus_corner_and_diffraction(
+            double defocus, double fromAxisMm, double aperture, double sigma) {
+        Star star = Star.named("Altair").orElseThrow();
+        var at = NIGHT.observed(star.place(), LEDGE);
+        Optics optics = new Optics(SENSOR, 50, Projection.RECTILINEAR);
+        double aside = Math.toDegrees(Math.atan(fromAxisMm / 50)) / Math.cos(Math.toRadians(at.altitudeDeg()));
+        Framing framing = Framing.of(optics, new Direction(at.azimuthDeg() + aside, at.altitudeDeg()), 0);
+        Framing.Point mm = framing.project(new Direction(at.azimuthDeg(), at.altitudeDeg()).vector())
+                .orElseThrow();
+        Shot shot = new Shot(
+                framing,
+                new Response(500_000, 100, 0.1, 0.1, 0, 0.5),
+                0.45,
+                new Settings(0.2 * Math.pow(aperture / 2.8, 2), aperture, 100),
+                2.8,
+                defocus,
+                5500,
+                new Support(Support.Kind.SIDEREAL, 0));
+        Window window = Window.crop(SENSOR, mm.x(), mm.y(), 80, 80);
+        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Framing.Point middle = window.inPicture(mm);
+        double[] m = centroid(p, middle.x(), middle.y(), 11);
+        double radius = Math.hypot(mm.x(), mm.y());
+        double open = 2.8 / aperture;
+        double formula = Math.sqrt(0.36
+                + Math.pow(0.231 * aperture / 6, 2)
+                + Math.pow(defocus / 12, 2)
+                + Math.pow(1.5 * Math.pow(radius / 21.633, 3) * Math.pow(open, 3), 2));
+        assertThat(formula).as("by hand").isCloseTo(sigma, within(0.2 * sigma));
+        assertThat(Math.sqrt((m[3] + m[4]) / 2)).isCloseTo(formula, within(0.12 * formula));
+    }
+
+    /** Three times ten seconds with pauses of two are 34 s, in which the sky turns by 0.142°. */
+    @Test
+    void trails_count_their_pauses() {
+        Trails trails = new Trails(3, 2);
+        assertThat(trails.seconds(10)).isEqualTo(34);
+        assertThat(trails.turnDeg(10)).isCloseTo(34 * 360 / 86_164.0905, within(1e-6));
+        // 15.041″ a second over 24.75″ a pixel at 50 mm on 6 µm
+        assertThat(trails.gapPx(new Optics(SENSOR, 50, Projection.RECTILINEAR))).isCloseTo(1.2153, within(0.001));
     }
 }

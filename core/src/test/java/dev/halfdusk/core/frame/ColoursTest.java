@@ -1,0 +1,209 @@
+package dev.halfdusk.core.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.glow.Luminance;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What a picture's three colours and its bright things add up to, worked out from the light that falls in. */
+class ColoursTest {
+
+    private static final Observer LEDGE = Observer.at(new Site(37.6012, -8.7921, 31));
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+    private static final Response QUIET = new Response(500_000, 100, 0.1, 0.1, 0, 0.5);
+
+    private static Scene scene(String when, SkyGlow glow, Mark... marks) {
+        return new Scene(new Standpoint(LEDGE, Skyline.FLAT, glow), Moment.at(Instant.parse(when)), List.of(marks), 0);
+    }
+
+    private static Shot shot(double focal, Direction at, double seconds, double aperture) {
+        Framing framing = Framing.of(new Optics(SENSOR, focal, Projection.RECTILINEAR), at, 0);
+        return new Shot(framing, QUIET, 0.45, new Settings(seconds, aperture, 100), 2.8, 0, 5500, Support.TRIPOD);
+    }
+
+    private static double mean(Photograph p, int channel) {
+        double sum = 0;
+        for (float e : p.electrons(channel)) {
+            sum += e / p.electrons(channel).length;
+        }
+        return sum;
+    }
+
+    /** Electrons a second of a pixel for each cd/m². */
+    private static double perLuminance(double aperture) {
+        return SkyElectrons.perSecond(20, aperture, SENSOR.pitchUm(), 0.45) / Luminance.of(20);
+    }
+
+    /** Each source has its colour: town, dusk, moon, the natural sky; away from the band, where no star is bright. */
+    @ParameterizedTest
+    @CsvSource({
+        "2027-06-09T00:10:00Z, 310, 62, false",
+        "2027-06-09T00:10:00Z, 310, 62, true",
+        "2027-06-08T20:40:00Z, 310, 42, false",
+        "2027-06-19T00:44:00Z, 310, 62, false"
+    })
+    void the_sky_has_the_colours_of_its_sources(String when, double azimuth, double altitude, boolean town) {
+        SkyGlow glow = SkyGlow.of(
+                OptionalDouble.empty(), SkyGlow.CLEAR, town ? List.of(new Dome("Town", 310, 8, 90_000)) : List.of());
+        Scene scene = scene(when, glow);
+        Direction at = new Direction(azimuth, altitude);
+        Photograph p = Photograph.take(
+                scene,
+                shot(200, at, 4, 2.8),
+                Window.crop(SENSOR, 0, 0, 160, 100),
+                7,
+                Trails.NONE,
+                Photograph.Stars.CATALOGUED);
+        SkyGlow.Parts parts = glow.towards(at.vector(), scene.moment(), LEDGE, scene.lamps());
+        Vector moon = scene.moment().local(Body.MOON, LEDGE).unit();
+        double veil = scene.lamps().moonAltitudeDeg() <= 0
+                ? 0
+                : 0.2
+                        * dev.halfdusk.core.glow.GroundLight.moonLux(
+                                scene.lamps().moonPhaseAngleDeg(), 90)
+                        / Math.pow(moon.angleTo(at.vector()), 2);
+        for (int c = 0; c < 3; c++) {
+            double light = parts.natural() * Tint.NATURAL[c]
+                    + parts.towns() * Tint.of(2700)[c]
+                    + parts.twilight() * Tint.of(14_000)[c]
+                    + (parts.moon() + veil) * Tint.of(5200)[c]
+                    + parts.milkyWay() * Tint.of(4700)[c];
+            double expected = 4 * perLuminance(2.8) * light;
+            assertThat(mean(p, c)).as("colour %s", c).isCloseTo(expected, within(0.02 * expected));
+        }
+    }
+
+    /** sRGB of the share of white, colours drawn apart from grey by 2.2, each balanced for the lamp. */
+    @Test
+    void a_pixel_looks_as_its_electrons_balanced_and_curved() {
+        Shot shot = shot(20, new Direction(176, 23), 8, 2.8);
+        Shot warm = new Shot(
+                shot.framing(),
+                new Response(3000, 100, 2, 3, 0, 0.5),
+                0.45,
+                shot.settings(),
+                2.8,
+                0,
+                4000,
+                Support.TRIPOD);
+        Photograph p =
+                Photograph.take(scene("2027-06-09T00:10:00Z", SkyGlow.ofZenith(21)), warm, Window.whole(SENSOR, 60), 5);
+        double[] gain = Tint.balance(4000);
+        int[] rgb = p.rgb();
+        for (int i = 0; i < rgb.length; i++) {
+            double[] share = new double[3];
+            for (int c = 0; c < 3; c++) {
+                share[c] = p.electrons(c)[i] * gain[c] / 3000;
+            }
+            double grey = (share[0] + 2 * share[1] + share[2]) / 4;
+            for (int c = 0; c < 3; c++) {
+                double apart = Math.max(0, Math.min(1, grey + 2.2 * (share[c] - grey)));
+                int found = rgb[i] >> (16 - 8 * c) & 0xff;
+                assertThat((double) found).isCloseTo(255 * Tone.position(apart), within(1.0));
+            }
+        }
+    }
+
+    /** The middle of a full moon: 4900 cd/m². */
+    @Test
+    void a_full_moon_is_as_bright_as_its_luminance() {
+        Scene scene = scene("2027-06-19T00:44:00Z", SkyGlow.ofZenith(21.5));
+        Direction at = Direction.of(scene.moment().local(Body.MOON, LEDGE));
+        Photograph p = Photograph.take(
+                scene,
+                shot(400, at, 0.001, 8),
+                Window.crop(SENSOR, 0, 0, 40, 40),
+                1,
+                Trails.NONE,
+                Photograph.Stars.CATALOGUED);
+        double expected = 0.001 * 4900 * perLuminance(8);
+        assertThat(mean(p, 1)).isCloseTo(expected, within(0.05 * expected));
+        assertThat(mean(p, 0) / mean(p, 1)).isCloseTo(Tint.of(5200)[0], within(0.01));
+    }
+
+    /** −2.3 magnitudes of Jupiter through a pupil of 50 mm / 2.8, in the middle of the frame. */
+    @Test
+    void a_planet_has_its_flux() {
+        Scene scene = scene("2027-03-08T23:00:00Z", SkyGlow.ofZenith(21.5));
+        Direction at = Direction.of(scene.moment().local(Body.JUPITER, LEDGE));
+        Window window = Window.crop(SENSOR, 0, 0, 60, 60);
+        Photograph p =
+                Photograph.take(scene, shot(50, at, 0.02, 2.8), window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        double sum = mean(p, 1) * 3600;
+        double airmass = 1 / Math.sin(Math.toRadians(at.altitudeDeg()));
+        double cm2 = Math.PI / 4 * 1.7857 * 1.7857;
+        double expected = 0.02 * 8.8e5 * Math.pow(10, 0.4 * (2.3 - 0.17 * airmass)) * cm2 * 0.45;
+        assertThat(sum).isCloseTo(expected, within(0.03 * expected));
+    }
+
+    /** A tower 20 m wide and 60 m high at 100 m: 11.42° by 30.96°, its foot on the horizon. */
+    @Test
+    void a_mark_covers_its_outline_and_no_more() {
+        Mark tower = new Mark("Tower", 180, 100, 60, 20, 0);
+        Shot shot = shot(20, new Direction(180, 0), 4, 2.8);
+        Window window = Window.whole(SENSOR, 360);
+        SkyGlow glow = SkyGlow.ofZenith(17);
+        Photograph with = Photograph.take(
+                scene("2027-06-09T00:10:00Z", glow, tower), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph without = Photograph.take(
+                scene("2027-06-09T00:10:00Z", glow), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        int covered = 0;
+        for (int i = 0; i < with.electrons(1).length; i++) {
+            if (Math.abs(with.electrons(1)[i] - without.electrons(1)[i]) > 0.4 * without.electrons(1)[i]) {
+                covered++;
+            }
+        }
+        // on the picture 20 mm × tan: 2 × 2.0 mm wide; top edges a little higher than at the middle; 10 px a millimetre
+        double width = 2 * 20 * Math.tan(Math.toRadians(5.7106));
+        double height = 20 * Math.tan(Math.toRadians(30.9638)) / Math.cos(Math.toRadians(5.7106));
+        assertThat((double) covered).isCloseTo(width * height * 100, within(0.06 * width * height * 100));
+    }
+
+    @Test
+    void a_tracked_star_stays_a_point() {
+        Scene scene = scene("2027-06-09T00:10:00Z", SkyGlow.ofZenith(21.5));
+        Direction at = Direction.of(scene.moment()
+                .local(dev.halfdusk.core.sky.Star.named("Altair").orElseThrow().place(), LEDGE));
+        Shot still = shot(200, at, 10, 16);
+        Shot tracked = new Shot(
+                still.framing(), QUIET, 0.45, still.settings(), 2.8, 0, 5500, new Support(Support.Kind.SIDEREAL, 0));
+        Window window = Window.crop(SENSOR, 0, 0, 120, 120);
+        Photograph line = Photograph.take(scene, still, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph point = Photograph.take(scene, tracked, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        assertThat(bright(line)).isGreaterThan(3 * bright(point));
+    }
+
+    private static long bright(Photograph p) {
+        long count = 0;
+        for (float e : p.electrons(1)) {
+            count += e > 500 ? 1 : 0;
+        }
+        return count;
+    }
+}
