@@ -1,23 +1,27 @@
 package dev.halfdusk.bench;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Observer;
 import java.time.Instant;
-import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -42,18 +46,17 @@ public class FrameBench {
     private static final Rig RIG =
             Rig.of(CameraBody.generic(SENSOR, Dial.THIRD, 51_200), new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
     private static final Framing FRAMING = Framing.of(RIG.optics(20), new Direction(176, 23), 0);
-    private static final Observer OBSERVER = Observer.at(SkyBench.SITE);
     private static final Instant WHEN = Instant.parse("2027-06-09T00:10:00Z");
-    private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
+    private static final Standpoint FROM = Standpoint.open(SkyBench.SITE, SkyGlow.ofZenith(21.5));
 
-    private final Scene scene = new Scene(new Standpoint(OBSERVER, Skyline.FLAT, GLOW), Moment.at(WHEN), List.of(), 0);
+    private final Scene scene = Scene.open(FROM, Moment.at(WHEN));
     private final Shot shot = new Shot(
             FRAMING, RIG.body().response(), RIG.efficiency(), new Settings(8, 1.8, 3200), 1.8, 0, 4000, Support.TRIPOD);
 
     @Benchmark
     public Proposal proposal() {
-        return Proposal.of(
-                new Proposal.Request(FRAMING, Moment.at(WHEN), OBSERVER, GLOW, Skyline.FLAT, RIG, 1.8, 3, 10));
+        Pointing core = Pointing.level(new Direction(176, 23));
+        return new Setup(RIG, 20, 1.8, core, FROM, WHEN, Demand.USUAL).proposal();
     }
 
     @Benchmark

@@ -2,6 +2,7 @@ package dev.halfdusk.bench;
 
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.night.YearOfNights;

@@ -19,7 +19,9 @@ public class Skies {
 
     public static final int NIGHTS_IN_A_YEAR = 366;
 
-    private static final int NIGHTS_KEPT = 2000;
+    /** Each holds the samples of its facts, some 45 kB. */
+    private static final int NIGHTS_KEPT = 600;
+
     private static final int YEARS_KEPT = 24;
 
     private final Cache<NightKey, Night> nights =
