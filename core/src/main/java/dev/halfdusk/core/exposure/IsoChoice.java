@@ -89,16 +89,25 @@ public record IsoChoice(
         return of("own", "What you mean to use", "your own choice", iso, light, body);
     }
 
-    /** The lowest ISO at which read noise hardly counts and the peak clears the left edge; the highest where none does. */
+    /**
+     * The lowest ISO at which read noise hardly counts and the peak clears the left edge. Where that one pushes the peak
+     * past {@link #PEAK_TO}, the highest that does not; where none clears the edge, the highest there is.
+     */
     private static int skyLimited(Light light, CameraBody body) {
         List<Integer> steps = body.isoSteps();
         Optional<Integer> enough = steps.stream()
                 .filter(i -> light.readNoiseShare(i) <= READ_NOISE_ALLOWED && light.peak(i) >= PEAK_FROM)
                 .findFirst();
         // more ISO cannot lower the noise that arises before the amplifier: then only the left edge decides
-        return enough.or(() ->
+        int wanted = enough.or(() ->
                         steps.stream().filter(i -> light.peak(i) >= PEAK_FROM).findFirst())
                 .orElse(steps.get(steps.size() - 1));
+        return light.peak(wanted) <= PEAK_TO
+                ? wanted
+                : steps.stream()
+                        .filter(i -> light.peak(i) <= PEAK_TO)
+                        .reduce((lower, higher) -> higher)
+                        .orElse(steps.get(0));
     }
 
     private static int nearestPeak(Light light, CameraBody body) {

@@ -14,6 +14,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
+import dev.halfdusk.core.sky.TimeScale;
 import dev.halfdusk.core.sky.Track;
 import java.time.Duration;
 import java.time.Instant;
@@ -21,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** When does a body stand over something: near a given azimuth and altitude, in many years at once. */
 public final class Alignments {
@@ -33,6 +35,14 @@ public final class Alignments {
 
     /** More than a body crosses of the sky in half a step. */
     private static final double REACH_DEG = 1.4;
+
+    /** Samples looked at beyond each end, so that a passage near an end is one. */
+    private static final int BEYOND = 2;
+
+    /** A passage comes nearer by this than some hours before and after, or there was none: stars by the pole stay where they are. */
+    private static final double LEAST_APPROACH_DEG = 0.01;
+
+    private static final Duration HOURS_AWAY = Duration.ofHours(6);
 
     private Alignments() {}
 
@@ -81,9 +91,11 @@ public final class Alignments {
         Observer observer = Observer.at(site);
         Vector wanted = towards.vector();
         Instant to = from.plusSeconds(Math.round(years * DAYS_PER_YEAR * 86_400));
-        int samples = (int) (Duration.between(from, to).toMinutes() / STEP.toMinutes());
-        Track track = Track.of(target, from, to);
-        Track.Window window = new Track.Window(observer, from, samples, STEP.toMinutes() / 1440.0);
+        Instant first = within(from.minus(STEP.multipliedBy(BEYOND)), from);
+        Instant last = within(to.plus(STEP.multipliedBy(BEYOND)), to);
+        int samples = (int) (Duration.between(first, last).toMinutes() / STEP.toMinutes()) + 1;
+        Track track = Track.of(target, first, last);
+        Track.Window window = new Track.Window(observer, first, samples, STEP.toMinutes() / 1440.0);
         double near = Math.cos(Math.toRadians(Math.min(180, toleranceDeg + REACH_DEG)));
         Fact separation = moment -> moment.local(target, observer).angleTo(wanted);
 
@@ -94,7 +106,9 @@ public final class Alignments {
             Vector v = window.local(track, i);
             double next = v.dot(wanted) / v.length();
             if (i > 1 && now >= near && now >= before && now > next) {
-                refine(found, separation, target, observer, window.instant(i - 1), toleranceDeg);
+                refine(separation, target, observer, window.instant(i - 1), toleranceDeg)
+                        .filter(a -> !a.when.isBefore(from) && a.when.isBefore(to))
+                        .ifPresent(found::add);
             }
             before = now;
             now = next;
@@ -113,7 +127,7 @@ public final class Alignments {
         Range.AZIMUTH.check(azimuthDeg);
         YEARS.check(years);
         Instant to = from.plusSeconds(Math.round(years * DAYS_PER_YEAR * 86_400));
-        int samples = (int) (Duration.between(from, to).toMinutes() / STEP.toMinutes());
+        int samples = (int) (Duration.between(from, to).toMinutes() / STEP.toMinutes()) + 1;
         Track track = Track.of(target, from, to);
         Track.Window window = new Track.Window(Observer.at(site), from, samples, STEP.toMinutes() / 1440.0);
         double lowest = Double.POSITIVE_INFINITY;
@@ -137,19 +151,25 @@ public final class Alignments {
         return highest == 0 ? Optional.empty() : Optional.of(new Span(lowest, highest));
     }
 
-    private static void refine(
-            List<Alignment> found, Fact separation, Target target, Observer observer, Instant about, double tolerance) {
+    /** An instant beyond an end of the span, or the end itself where the ephemeris ends there. */
+    private static Instant within(Instant beyond, Instant end) {
+        return TimeScale.covers(beyond) ? beyond : end;
+    }
+
+    private static Optional<Alignment> refine(
+            Fact separation, Target target, Observer observer, Instant about, double tolerance) {
         Instant from = about.minus(STEP);
         List<Extreme> turns =
                 Events.over(from, about.plus(STEP), STEP.dividedBy(2)).extremes(separation);
-        turns.stream()
+        return turns.stream()
                 .filter(e -> !e.highest() && e.value() <= tolerance)
+                .filter(e -> approaches(separation, e))
                 .findFirst()
-                .ifPresent(e -> {
+                .map(e -> {
                     Moment moment = Moment.at(e.when());
                     Horizontal at = moment.observed(target, observer);
                     double sun = moment.local(Body.SUN, observer).latitudeDeg();
-                    found.add(new Alignment(
+                    return new Alignment(
                             e.when(),
                             e.value(),
                             at.azimuthDeg(),
@@ -157,7 +177,13 @@ public final class Alignments {
                             sun,
                             sun < -18 ? Light.NIGHT : sun < -0.833 ? Light.TWILIGHT : Light.DAY,
                             Illumination.of(Body.MOON, moment).fraction(),
-                            moment.local(Body.MOON, observer).latitudeDeg()));
+                            moment.local(Body.MOON, observer).latitudeDeg());
                 });
+    }
+
+    private static boolean approaches(Fact separation, Extreme nearest) {
+        return Stream.of(nearest.when().minus(HOURS_AWAY), nearest.when().plus(HOURS_AWAY))
+                .filter(TimeScale::covers)
+                .allMatch(t -> separation.at(Moment.at(t)) > nearest.value() + LEAST_APPROACH_DEG);
     }
 }

@@ -71,6 +71,34 @@ class LightTest {
         assertThat(bright.remark()).contains("burn out");
     }
 
+    /** Read noise of 6 before the amplifier never falls under a tenth of this sky's noise until far up: the peak decides. */
+    @Test
+    void the_peak_never_passes_a_third_of_the_axis_while_a_lower_iso_exists() {
+        CameraBody noisy = new CameraBody(
+                BODY.sensor(),
+                Dial.THIRD,
+                1 / 4000.0,
+                51_200,
+                3200,
+                new Response(20_000, 100, 6, 60, 0, 0.5),
+                false,
+                new CameraBody.Files(30, 10, 20, 100),
+                false,
+                0,
+                600);
+        boolean limitedByNoise = false;
+        for (double electrons = 1; electrons < 20_000; electrons *= 1.1) {
+            Light light = new Light(noisy.response(), electrons / 8, 8);
+            IsoChoice best = IsoChoice.all(light, noisy).get(0);
+            assertThat(best.peak() <= 0.33 || best.iso() == 100).isTrue();
+            int next = noisy.isoSteps().indexOf(best.iso()) + 1;
+            limitedByNoise |= best.readNoiseShare() > 0.10
+                    && next < noisy.isoSteps().size()
+                    && light.peak(noisy.isoSteps().get(next)) > 0.33;
+        }
+        assertThat(limitedByNoise).isTrue();
+    }
+
     @Test
     void schools_differ_as_they_say() {
         List<IsoChoice> all = IsoChoice.all(new Light(BODY.response(), 6, 8), BODY);

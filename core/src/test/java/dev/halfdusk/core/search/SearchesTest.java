@@ -17,8 +17,10 @@ import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Star;
 import dev.halfdusk.core.sky.Target;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.Month;
@@ -135,6 +137,43 @@ class SearchesTest {
             assertThat(a.altitudeDeg()).isCloseTo(altitude, within(tolerance + 0.001));
         });
         assertThat(found).isNotEmpty();
+    }
+
+    /** A passage minutes inside either end of the span is one; one outside is none. */
+    @Test
+    void passages_are_found_up_to_both_ends_of_the_span() {
+        Direction wanted = new Direction(120, 5);
+        Instant about = Instant.parse("2027-01-01T00:00:00Z");
+        Instant when =
+                Alignments.find(Body.MOON, LEDGE, wanted, 1, about, 1).get(2).when();
+        Duration year = Duration.ofSeconds(Math.round(365.25 * 86_400));
+        for (int seconds : new int[] {-1200, -240, -30, 30, 240, 1200}) {
+            boolean inside = seconds < 0;
+            List<Alignments.Alignment> from =
+                    Alignments.find(Body.MOON, LEDGE, wanted, 1, when.plusSeconds(seconds), 1);
+            assertThat(near(from, when)).as("begins at %s s", seconds).isEqualTo(inside);
+            List<Alignments.Alignment> to = Alignments.find(
+                    Body.MOON, LEDGE, wanted, 1, when.plusSeconds(-seconds).minus(year), 1);
+            assertThat(near(to, when)).as("ends at %s s", -seconds).isEqualTo(inside);
+        }
+        assertThat(Alignments.find(Body.SUN, LEDGE, wanted, 1, Instant.parse("2000-01-01T00:00:00Z"), 1))
+                .isNotEmpty();
+    }
+
+    private static boolean near(List<Alignments.Alignment> found, Instant when) {
+        return found.stream()
+                .anyMatch(a -> Duration.between(a.when(), when).abs().toSeconds() < 60);
+    }
+
+    /** It circles the pole at 0.6°, so its distance from there never changes by more than aberration. */
+    @Test
+    void the_pole_star_passes_the_pole_never_and_a_place_beside_it_daily() {
+        Target polaris = Star.named("Polaris").orElseThrow().place();
+        Instant from = Instant.parse("2027-01-01T00:00:00Z");
+        assertThat(Alignments.find(polaris, LEDGE, new Direction(0, LEDGE.latitudeDeg()), 2, from, 1))
+                .isEmpty();
+        assertThat(Alignments.find(polaris, LEDGE, new Direction(0, LEDGE.latitudeDeg() + 0.6), 0.5, from, 1))
+                .hasSizeBetween(365, 368);
     }
 
     @Test
