@@ -2,6 +2,7 @@ package dev.halfdusk.app.nights;
 
 import static dev.halfdusk.app.db.Tables.SAVED_SEARCH;
 
+import dev.halfdusk.app.web.ByName;
 import java.time.Instant;
 import java.util.List;
 import org.jooq.DSLContext;
@@ -23,9 +24,9 @@ class SavedSearches {
     public record Saved(long id, String name, String query) {}
 
     List<Saved> all() {
-        return db.selectFrom(SAVED_SEARCH)
-                .orderBy(SAVED_SEARCH.NAME)
-                .fetch(r -> new Saved(r.getId(), r.getName(), r.getQuery()));
+        return db.selectFrom(SAVED_SEARCH).fetch(r -> new Saved(r.getId(), r.getName(), r.getQuery())).stream()
+                .sorted(ByName.of(Saved::name))
+                .toList();
     }
 
     /** A search of the same name is replaced. */

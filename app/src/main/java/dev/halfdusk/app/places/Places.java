@@ -9,6 +9,7 @@ import static dev.halfdusk.app.db.Tables.SKYLINE_POINT;
 import dev.halfdusk.app.db.tables.records.DomeRecord;
 import dev.halfdusk.app.db.tables.records.MarkRecord;
 import dev.halfdusk.app.db.tables.records.PlaceRecord;
+import dev.halfdusk.app.web.ByName;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
@@ -230,9 +231,9 @@ public class Places {
                 .where(which.and(DOME.LIT))
                 .orderBy(DOME.ID)
                 .fetchGroups(DOME.PLACE_ID, r -> dome(r.into(DOME)).dome());
-        return db.selectFrom(PLACE)
+        return db
+                .selectFrom(PLACE)
                 .where(which)
-                .orderBy(PLACE.NAME)
                 .fetch(r -> new Place(
                         r.getId(),
                         r.getName(),
@@ -244,6 +245,9 @@ public class Places {
                         Skyline.of(skylines.getOrDefault(r.getId(), List.of())),
                         r.getSeaHorizon(),
                         domes.getOrDefault(r.getId(), List.of()),
-                        new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack())));
+                        new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack())))
+                .stream()
+                .sorted(ByName.of(Place::name))
+                .toList();
     }
 }

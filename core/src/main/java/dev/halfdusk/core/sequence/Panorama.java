@@ -138,9 +138,13 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
         return edge(optics, tilt, step, 0.5, true);
     }
 
-    /** Lowest altitude of the upper edge, likewise. */
+    /** Lowest altitude of the upper edge, likewise. A frame that holds the zenith covers all the way up: its edge lies beyond. */
     private static double topEdge(Optics optics, double tilt, double step) {
-        return edge(optics, tilt, step, -0.5, false);
+        Framing framing = Framing.of(optics, new Direction(0, tilt), 0);
+        boolean zenith = framing.project(new Direction(0, 90).vector())
+                .filter(framing::holds)
+                .isPresent();
+        return zenith ? 90 : edge(optics, tilt, step, -0.5, false);
     }
 
     private static double edge(Optics optics, double tilt, double step, double side, boolean highest) {

@@ -3,7 +3,9 @@ package dev.halfdusk.core.sequence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
@@ -89,5 +91,63 @@ class PanoramaTest {
         int n = p.frames().size();
         assertThat(p.seconds(10, 5)).isEqualTo(n * 10 + (n - 1) * 5.0);
         assertThat(p.turnDeg(10, 5)).isCloseTo((n * 10 + (n - 1) * 5) * 15.0411 / 3600, within(1e-5));
+    }
+
+    /** On the axis a row begins below the top of the row under it by the promised share of a frame. */
+    @ParameterizedTest
+    @CsvSource({"35, 0.3", "35, 0.5", "50, 0.2", "50, 0.4", "85, 0.3"})
+    void rows_overlap_as_promised(double focal, double overlap) {
+        Optics optics = new Optics(SENSOR, focal, Projection.RECTILINEAR);
+        Panorama p = Panorama.of(new Panorama.Wanted(120, 240, -8, 60, overlap, 1), optics);
+        assertThat(p.rows()).isGreaterThan(1);
+        double height = 2 * Math.toDegrees(Math.atan(12 / focal));
+        for (int row = 1; row < p.rows(); row++) {
+            double shared = height - (p.tilts().get(row) - p.tilts().get(row - 1));
+            assertThat(shared).as("row %s", row).isGreaterThanOrEqualTo(overlap * height - 0.01);
+        }
+    }
+
+    /** Upright at 14 mm a frame is 104° high: tilted to 40° it reaches beyond the zenith, and one row does. */
+    @ParameterizedTest
+    @CsvSource({"14, 85, 1", "14, 89, 1", "20, 89, 2", "24, 88, 2"})
+    void a_frame_that_holds_the_zenith_reaches_every_top(double focal, double top, int rows) {
+        Optics upright = new Optics(SENSOR, focal, Projection.RECTILINEAR).portrait();
+        Panorama p = Panorama.of(new Panorama.Wanted(90, 270, -8, top, 0.3, 5), upright);
+        assertThat(p.complete()).isTrue();
+        assertThat(p.rows()).isEqualTo(rows);
+    }
+
+    @Test
+    void an_arch_is_framed_with_its_margins() {
+        Panorama.Wanted low = Panorama.arch(new Galaxy.Arch(20, true, 60, 240, 35, 150), 10, 0.3, 5);
+        assertThat(low).isEqualTo(new Panorama.Wanted(50, 250, -8, 45, 0.3, 5));
+        Panorama.Wanted wide = Panorama.arch(new Galaxy.Arch(20, true, 60, 240, 60, 150), 40, 0.3, 5);
+        assertThat(wide.topAltitudeDeg()).isEqualTo(75);
+        assertThat(Panorama.arch(new Galaxy.Arch(80, true, 60, 240, 85, 150), 40, 0.3, 5)
+                        .topAltitudeDeg())
+                .isEqualTo(89);
+        assertThat(new Panorama.Wanted(10, 10, 0, 20, 0.3, 5).widthDeg()).isEqualTo(360);
+        assertThat(new Panorama.Wanted(350, 20, 0, 20, 0.3, 5).widthDeg()).isEqualTo(30);
+    }
+
+    /** In the south stars run faster than towards the pole: the shutter of the south holds for all. */
+    @Test
+    void the_common_shutter_is_the_shortest() {
+        Optics optics = new Optics(SENSOR, 35, Projection.RECTILINEAR);
+        Panorama round = Panorama.of(new Panorama.Wanted(0, 0, 20, 30, 0.3, 5), optics);
+        Panorama.Shutters shutters = round.shutters(50, 3, Dial.THIRD);
+        double least = Double.POSITIVE_INFINITY;
+        double most = 0;
+        for (int i = 0; i < round.frames().size(); i++) {
+            double own = shutters.each().get(i).orElseThrow().realSeconds();
+            double limit = ShutterAdvice.of(
+                            Framing.of(optics, round.frames().get(i).axis(), 0), 50, 3, Dial.THIRD)
+                    .limitSeconds();
+            assertThat(own).isLessThanOrEqualTo(limit).isGreaterThan(limit / 1.3);
+            least = Math.min(least, own);
+            most = Math.max(most, own);
+        }
+        assertThat(most).isGreaterThan(least);
+        assertThat(shutters.common().orElseThrow().realSeconds()).isEqualTo(least);
     }
 }
