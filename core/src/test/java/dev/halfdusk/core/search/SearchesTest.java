@@ -172,8 +172,23 @@ class SearchesTest {
         Instant from = Instant.parse("2027-01-01T00:00:00Z");
         assertThat(Alignments.find(polaris, LEDGE, new Direction(0, LEDGE.latitudeDeg()), 2, from, 1))
                 .isEmpty();
+        assertThat(Alignments.find(polaris, LEDGE, new Direction(0, LEDGE.latitudeDeg() + 0.002), 2, from, 1))
+                .as("comes nearer by less than anyone sees")
+                .isEmpty();
         assertThat(Alignments.find(polaris, LEDGE, new Direction(0, LEDGE.latitudeDeg() + 0.6), 0.5, from, 1))
                 .hasSizeBetween(365, 368);
+    }
+
+    /** In the south 90° − φ ± ε; in the east up to asin(sin ε / sin φ), from the horizon on; in the north never. */
+    @ParameterizedTest
+    @CsvSource({"180, 28.95, 75.84", "90, 0, 40.69", "270, 0, 40.69"})
+    void the_sun_passes_an_azimuth_between_its_solstices(double azimuth, double lowest, double highest) {
+        Alignments.Span span = Alignments.altitudes(Body.SUN, LEDGE, azimuth, Instant.parse("2027-01-01T00:00:00Z"), 1)
+                .orElseThrow();
+        assertThat(span.lowestDeg()).isCloseTo(lowest, within(lowest == 0 ? 0.45 : 0.1));
+        assertThat(span.highestDeg()).isCloseTo(highest, within(0.1));
+        assertThat(Alignments.altitudes(Body.SUN, LEDGE, 2, Instant.parse("2027-01-01T00:00:00Z"), 1))
+                .isEmpty();
     }
 
     @Test
