@@ -52,6 +52,7 @@ class EveryPageBrowserTest extends BrowserTest {
     }
 
     private void look(List<String> paths) {
+        watchAccessibility();
         for (String path : paths) {
             page.setViewportSize(1280, 800);
             page.navigate(url(path));
