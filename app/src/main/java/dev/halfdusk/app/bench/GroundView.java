@@ -62,8 +62,8 @@ public record GroundView(
         }
         Setup setup = asked.setup();
         CameraBody body = setup.rig().body();
-        Depth pixel = depth(setup, Depth.pixelCircleMm(body.sensor()));
-        Depth print = depth(setup, Depth.printCircleMm(body.sensor()));
+        Depth pixel = setup.depth(Depth.pixelCircleMm(body.sensor()));
+        Depth print = setup.depth(Depth.printCircleMm(body.sensor()));
         double ground = setup.electronsPerSecond(p.sky().groundMagnitude());
         LightPainting lamp = new LightPainting(lumen.getAsDouble(), beam.getAsDouble(), distance.getAsDouble());
         return Optional.of(new GroundView(
@@ -87,10 +87,6 @@ public record GroundView(
     private static PersonRow person(Portrait.Choice c) {
         String off = Math.abs(c.offStops()) < 0.2 ? "as bright" : Words.stops(c.offStops());
         return new PersonRow(c.who(), c.shutter().label() + " s", c.iso(), off);
-    }
-
-    private static Depth depth(Setup setup, double circle) {
-        return Depth.of(setup.optics().focalMm(), setup.aperture(), circle);
     }
 
     private static FocusRow focus(String notion, Depth d, double near) {

@@ -65,12 +65,11 @@ class StandExchangeController {
     }
 
     private static Spot spot(StandView view, StandView.Row row, Place place) {
-        String[] at = row.at().split(", ");
         String name = view.mark().name() + ", " + row.distance() + (row.why().isEmpty() ? "" : ", " + row.why());
         return new Spot(
                 name,
-                Double.parseDouble(at[0]),
-                Double.parseDouble(at[1]),
+                row.spot().latitudeDeg(),
+                row.spot().longitudeDeg(),
                 OptionalDouble.of(place.site().elevationM()));
     }
 }

@@ -43,10 +43,7 @@ public record FrameAsked(
 
     /** With the stars in focus, by two pixels. */
     Depth depth() {
-        return Depth.of(
-                setup.optics().focalMm(),
-                setup.setup().aperture(),
-                Depth.pixelCircleMm(setup.optics().sensor()));
+        return setup.setup().depth(Depth.pixelCircleMm(setup.optics().sensor()));
     }
 
     /** As proposed, or as typed. */

@@ -5,6 +5,7 @@ import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
@@ -89,8 +90,8 @@ class PanoramaController {
         Galaxy.Arch arch = Galaxy.arch(moment, a.night().observer());
         double share = overlap.getAsDouble() / 100;
         Panorama.Wanted wanted = own
-                ? new Panorama.Wanted(
-                        left.getAsDouble(), right.getAsDouble(), -8, top.getAsDouble(), share, click.getAsDouble())
+                ? Panorama.between(
+                        left.getAsDouble(), right.getAsDouble(), top.getAsDouble(), share, click.getAsDouble())
                 : Panorama.arch(arch, margin.getAsDouble(), share, click.getAsDouble());
         Panorama p = Panorama.of(wanted, a.optics());
         double middle = wanted.fromAzimuthDeg() + wanted.widthDeg() / 2;
@@ -106,7 +107,7 @@ class PanoramaController {
         Panorama.Shutters shutters =
                 p.shutters(a.place().site().latitudeDeg(), a.setup().demand().tolerancePx(), body.dial());
         double seconds = shutters.common().map(Dial.Stop::realSeconds).orElse(1.0);
-        IsoChoice iso = IsoChoice.all(proposal.light().during(seconds), body).get(0);
+        IsoChoice iso = IsoChoice.recommended(proposal.light().during(seconds), body);
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < p.frames().size(); i++) {
             Panorama.Frame f = p.frames().get(i);
@@ -119,8 +120,7 @@ class PanoramaController {
                     shutters.each().get(i).map(s -> s.label() + " s").orElse("\u2014")));
         }
         return new View(
-                "from " + Words.number(arch.leftFootDeg(), 0) + "\u00b0 to " + Words.number(arch.rightFootDeg(), 0)
-                        + "\u00b0, top " + Words.number(arch.topAltitudeDeg(), 0) + "\u00b0 high",
+                NightWords.arch(arch),
                 p.frames().size(),
                 p.rows(),
                 Words.trimmed(p.stepDeg()) + "\u00b0",

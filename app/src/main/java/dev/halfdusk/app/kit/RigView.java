@@ -60,7 +60,7 @@ public record RigView(NamedRig rig, String weight, String support, List<End> end
                 Words.number(pixel.hyperfocalM(), 1) + " m",
                 "a star's disc " + Words.number(pixel.airyUm(), 1) + " \u00b5m on pixels of " + Words.number(pitch, 1)
                         + " \u00b5m; two pixels from f/" + Words.number(limit, 0) + " on",
-                pixel.airyUm() > 2 * pitch,
+                aperture > limit,
                 Words.number(moonMm, moonMm < 1 ? 2 : 1) + " mm",
                 Words.number(moonMm * 1000 / pitch, 0) + " px");
     }

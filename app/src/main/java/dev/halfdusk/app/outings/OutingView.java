@@ -98,15 +98,12 @@ public record OutingView(
         Proposal proposal = asked.proposal();
         Galaxy.Arch arch = asked.night().arch(asked.when());
         IsoChoice own = IsoChoice.own(iso, proposal.light(), asked.setup().rig().body());
-        String band = "from " + Words.number(arch.leftFootDeg(), 0) + "\u00b0 to "
-                + Words.number(arch.rightFootDeg(), 0) + "\u00b0, top " + Words.number(arch.topAltitudeDeg(), 0)
-                + "\u00b0 high";
         return new AtMinute(
                 asked,
                 Words.clock(asked.when(), ZoneOffset.UTC),
                 (asked.atCore() ? "" : "core is down; looking ") + asked.looking(),
                 stance(arch),
-                band,
+                NightWords.arch(arch),
                 ProposalView.of(proposal),
                 new OwnIso(iso, Words.number(own.peak(), 2), own.remark()),
                 SkyStrip.of(asked.night(), asked.setup()));

@@ -39,7 +39,7 @@ record FrameBodies(FrameSheet sheet) {
     }
 
     private static FramePicture.Named named(Point p, String text, double radius) {
-        return new FramePicture.Named(Math.round(p.x() * 10) / 10.0, Math.round(p.y() * 10) / 10.0, text, radius);
+        return new FramePicture.Named(PathText.tenth(p.x()), PathText.tenth(p.y()), text, radius);
     }
 
     Optional<FramePicture.Named> pole() {

@@ -32,8 +32,6 @@ public record FramePicture(
         DriftPicture drift,
         String trails) {
 
-    private static final double STARS_SHOW_DEG = -8;
-
     /** A grade of the Milky Way's light. */
     public record Light(String path, double opacity) {}
 
@@ -68,7 +66,7 @@ public record FramePicture(
         SunAndMoon lamps = scene.lamps();
         SkyGlow.Parts zenith = scene.from().glow().zenith(lamps);
         double sun = lamps.sunAltitudeDeg();
-        boolean dark = sun < STARS_SHOW_DEG;
+        boolean dark = StarDots.show(sun);
         boolean points = dark && options.trails.isEmpty();
         return new FramePicture(
                 sheet.width,

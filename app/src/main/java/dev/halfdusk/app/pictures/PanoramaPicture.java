@@ -1,6 +1,5 @@
 package dev.halfdusk.app.pictures;
 
-import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
@@ -38,8 +37,8 @@ public record PanoramaPicture(
         for (Panorama.Frame f : p.frames()) {
             shapes.add(new FrameShape(
                     plate.outline(Framing.of(p.optics(), f.axis(), 0)),
-                    round(plate.x(f.axis().azimuthDeg())),
-                    round(plate.y(f.axis().altitudeDeg()) + 4),
+                    PathText.tenth(plate.x(f.axis().azimuthDeg())),
+                    PathText.tenth(plate.y(f.axis().altitudeDeg()) + 4),
                     shapes.size() + 1));
         }
         Observer observer = from.observer();
@@ -50,29 +49,16 @@ public record PanoramaPicture(
         return new PanoramaPicture(
                 List.copyOf(shapes),
                 plate.line(band),
-                ground(plate, from.skyline()),
-                round(plate.x(core.azimuthDeg())),
-                round(plate.y(core.altitudeDeg())),
+                plate.ground(from.skyline()),
+                PathText.tenth(plate.x(core.azimuthDeg())),
+                PathText.tenth(plate.y(core.altitudeDeg())),
                 compass(plate));
-    }
-
-    private static double round(double value) {
-        return Math.round(value * 10) / 10.0;
-    }
-
-    private static String ground(Plate plate, Skyline skyline) {
-        PathText path = new PathText().to('M', 0, HEIGHT);
-        for (int a = 0; a <= 360; a += 2) {
-            double azimuth = Angles.turn(plate.middleDeg() - 180 + a);
-            path.to('L', a / 360.0 * WIDTH, plate.y(skyline.altitudeAt(azimuth)));
-        }
-        return path.to('L', WIDTH, HEIGHT).close().toString();
     }
 
     private static List<Label> compass(Plate plate) {
         List<Label> labels = new ArrayList<>();
         for (int azimuth = 0; azimuth < 360; azimuth += 45) {
-            double x = round(plate.x(azimuth));
+            double x = PathText.tenth(plate.x(azimuth));
             if (x > 20 && x < WIDTH - 20) {
                 labels.add(new Label(x, Angles.compass(azimuth)));
             }

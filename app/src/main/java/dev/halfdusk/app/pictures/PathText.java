@@ -37,6 +37,11 @@ final class PathText {
         return text.isEmpty();
     }
 
+    /** A number as paths round it. */
+    static double tenth(double value) {
+        return Math.round(value * 10) / 10.0;
+    }
+
     /** Much faster than a format, and pictures have ten thousands of numbers. */
     private void number(double value) {
         long tenths = Math.round(value * 10);

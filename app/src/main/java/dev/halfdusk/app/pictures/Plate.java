@@ -1,11 +1,18 @@
 package dev.halfdusk.app.pictures;
 
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Target;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -18,6 +25,7 @@ import java.util.List;
 record Plate(double width, double height, double middleDeg, double spanDeg, double bottomDeg, double topDeg) {
 
     private static final int SIDE_POINTS = 24;
+    private static final Duration STEP = Duration.ofMinutes(10);
 
     double x(double azimuthDeg) {
         return width / 2 + Angles.halfTurn(azimuthDeg - middleDeg) / spanDeg * width;
@@ -48,6 +56,25 @@ record Plate(double width, double height, double middleDeg, double spanDeg, doub
             }
         }
         return path(points, true);
+    }
+
+    /** The way of a target while the sky turns. */
+    String way(Target target, Interval during, Observer observer) {
+        List<Vector> points = new ArrayList<>();
+        for (Instant t = during.from(); t.isBefore(during.to()); t = t.plus(STEP)) {
+            points.add(Moment.at(t).local(target, observer));
+        }
+        points.add(Moment.at(during.to()).local(target, observer));
+        return line(points);
+    }
+
+    /** The ground under a skyline all around, from one edge of a full turn to the other. */
+    String ground(Skyline skyline) {
+        PathText path = new PathText().to('M', 0, height);
+        for (int a = 0; a <= 360; a++) {
+            path.to('L', a / 360.0 * width, y(skyline.altitudeAt(Angles.turn(middleDeg - 180 + a))));
+        }
+        return path.to('L', width, height).close().toString();
     }
 
     private String path(List<Vector> points, boolean closed) {

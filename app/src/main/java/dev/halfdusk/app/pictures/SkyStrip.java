@@ -16,9 +16,6 @@ import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Star;
-import dev.halfdusk.core.sky.Target;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -52,8 +49,6 @@ public record SkyStrip(
     private static final double SPAN_DEG = 150;
     private static final double LOWEST_DEG = -9;
     private static final double FAINTEST = 4.6;
-    private static final double STARS_SHOW_DEG = -8;
-    private static final Duration STEP = Duration.ofMinutes(10);
 
     /** A word at a point. */
     public record Label(double x, double y, String text) {}
@@ -76,10 +71,12 @@ public record SkyStrip(
                 SkyColour.hex(SkyColour.of(sun, light)),
                 SkyColour.hex(SkyColour.low(sun, light)),
                 strip.milkyWay(moment),
-                sun < STARS_SHOW_DEG ? strip.stars(moment) : List.of(),
-                strip.path(FixedPoint.CORE, shown),
-                night.window().map(w -> strip.path(FixedPoint.CORE, w)).orElse(""),
-                strip.path(Body.MOON, shown),
+                StarDots.show(sun) ? strip.stars(moment) : List.of(),
+                strip.plate.way(FixedPoint.CORE, shown, night.observer()),
+                night.window()
+                        .map(w -> strip.plate.way(FixedPoint.CORE, w, night.observer()))
+                        .orElse(""),
+                strip.plate.way(Body.MOON, shown, night.observer()),
                 strip.plate.outline(setup.framing()),
                 strip.hours(shown),
                 strip.compass(),
@@ -93,16 +90,9 @@ public record SkyStrip(
 
         Spot spot(Vector local) {
             return new Spot(
-                    round(plate.x(Direction.azimuthDeg(local))), round(plate.y(local.latitudeDeg())), local.z() > 0);
-        }
-
-        String path(Target target, Interval during) {
-            List<Vector> points = new ArrayList<>();
-            for (Instant t = during.from(); t.isBefore(during.to()); t = t.plus(STEP)) {
-                points.add(Moment.at(t).local(target, night.observer()));
-            }
-            points.add(Moment.at(during.to()).local(target, night.observer()));
-            return plate.line(points);
+                    PathText.tenth(plate.x(Direction.azimuthDeg(local))),
+                    PathText.tenth(plate.y(local.latitudeDeg())),
+                    local.z() > 0);
         }
 
         String milkyWay(Moment moment) {
@@ -144,7 +134,7 @@ public record SkyStrip(
                 double x = plate.x(azimuth);
                 if (x > 24 && x < WIDTH - 24) {
                     String text = azimuth % 45 == 0 ? Angles.compass(azimuth) : Words.number(azimuth, 0) + "\u00b0";
-                    labels.add(new Label(round(x), round(plate.y(0)), text));
+                    labels.add(new Label(PathText.tenth(x), PathText.tenth(plate.y(0)), text));
                 }
             }
             return List.copyOf(labels);
@@ -153,13 +143,9 @@ public record SkyStrip(
         List<Label> altitudes() {
             List<Label> labels = new ArrayList<>();
             for (int altitude = 15; altitude < plate.topDeg() - 4; altitude += 15) {
-                labels.add(new Label(0, round(plate.y(altitude)), altitude + "\u00b0"));
+                labels.add(new Label(0, PathText.tenth(plate.y(altitude)), altitude + "\u00b0"));
             }
             return List.copyOf(labels);
-        }
-
-        private static double round(double value) {
-            return Math.round(value * 10) / 10.0;
         }
     }
 

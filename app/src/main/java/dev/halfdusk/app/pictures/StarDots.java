@@ -9,6 +9,9 @@ import java.util.TreeMap;
 final class StarDots {
 
     private static final String[] COLOURS = {"var(--star-blue)", "var(--star-white)", "var(--star-warm)"};
+    /** Altitude of the sun below which pictures have stars. */
+    private static final double SHOW_DEG = -8;
+
     private static final double BLUE_FROM_K = 8000;
     private static final double WHITE_FROM_K = 5200;
 
@@ -34,6 +37,10 @@ final class StarDots {
      * @param size width of the stroke
      */
     public record Stars(String path, double size, String colour) {}
+
+    static boolean show(double sunAltitudeDeg) {
+        return sunAltitudeDeg < SHOW_DEG;
+    }
 
     void add(Star star, double x, double y) {
         int brightness = (int) Math.max(0, Math.min(steps, Math.floor(star.magnitude() + 1)));

@@ -26,7 +26,6 @@ public record ProposalView(
         List<ReasonRow> reasons) {
 
     private static final int MANY = 100_000;
-    private static final double TOLERATED_MISS = 1.005;
 
     /** What to set. */
     public record Clicks(String shutter, String aperture, int iso) {}
@@ -86,17 +85,13 @@ public record ProposalView(
 
     private static Sharpness sharpness(Proposal p, double tolerance) {
         boolean tracked = p.tracking().isPresent();
-        boolean half = !tracked && p.drift().medianPx() > 0;
         return new Sharpness(
                 Words.trimmed(tolerance),
                 Words.number(p.limitSeconds(), p.limitSeconds() < 1 ? 2 : 1),
                 Words.number(p.worstPx(), 1),
                 tracked ? "everywhere" : p.drift().worstWhere(p.setup().framing()),
                 Words.number(p.medianPx(), 1),
-                half
-                        ? Words.number(
-                                p.settings().seconds() * tolerance / p.drift().medianPx(), 1)
-                        : "",
+                p.halfSeconds().isPresent() ? Words.number(p.halfSeconds().getAsDouble(), 1) : "",
                 p.tracking()
                         .map(t -> Words.number(t.groundPx(p.settings().seconds()), 0) + " px")
                         .orElse(""));
@@ -136,7 +131,7 @@ public record ProposalView(
                 Words.number(f.seconds(), f.seconds() < 9.995 ? 2 : 1),
                 f.dial().map(Dial.Stop::label).orElse("\u2014"),
                 Words.number(f.worstPx(), 1),
-                f.worstPx() > tolerance * TOLERATED_MISS);
+                f.exceeds(tolerance));
     }
 
     private static ReasonRow reason(Reason r) {

@@ -38,6 +38,7 @@ public record StandView(
     public record Row(
             String distance,
             double metres,
+            Coordinates spot,
             String at,
             String top,
             String clear,
@@ -144,6 +145,7 @@ public record StandView(
                         ? Words.number(s.distanceM(), 0) + " m"
                         : Words.number(s.distanceM() / 1000, 1) + " km",
                 Math.round(s.distanceM() * 10) / 10.0,
+                s.at(),
                 coordinates(s.at()),
                 Words.number(s.topDeg(), 2) + "\u00b0",
                 Words.number(Math.abs(clear), 2) + "\u00b0 " + (clear < 0 ? "behind it" : "clear of it"),

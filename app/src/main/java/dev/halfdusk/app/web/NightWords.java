@@ -4,6 +4,7 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
 import java.time.Duration;
 import java.time.Instant;
@@ -19,6 +20,12 @@ public final class NightWords {
     private static final Duration WORTH_SAYING = Duration.ofMinutes(15);
 
     private NightWords() {}
+
+    /** "from 8° to 188°, top 54° high". */
+    public static String arch(Galaxy.Arch arch) {
+        return "from " + Words.number(arch.leftFootDeg(), 0) + "\u00b0 to " + Words.number(arch.rightFootDeg(), 0)
+                + "\u00b0, top " + Words.number(arch.topAltitudeDeg(), 0) + "\u00b0 high";
+    }
 
     /** "14 %, sets 00:28". */
     public static String moon(Night night) {

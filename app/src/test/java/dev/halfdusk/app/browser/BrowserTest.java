@@ -2,12 +2,14 @@ package dev.halfdusk.app.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -16,8 +18,6 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** The application with its demo data and a page of its own for every test. */
 abstract class BrowserTest {
-
-    private static final int PHONE = 360;
 
     private static RunningApplication application;
 
@@ -74,35 +74,13 @@ abstract class BrowserTest {
         refusalExpected = true;
     }
 
-    /** Loads axe into every page to come. */
-    void watchAccessibility() {
-        page.addInitScript(AxeBuilder.getAxeScript());
-    }
-
-    /** Labels, roles and contrast: what axe can see. Only colours differ between lamps, so the others look at those alone. */
-    void assertAccessible(String path) {
-        assertThat(violations("['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']"))
-                .as("%s by the dusk lamp", path)
-                .isEmpty();
-        for (String lamp : List.of("day", "red")) {
-            page.evaluate("lamp => document.documentElement.dataset.lamp = lamp", lamp);
-            assertThat(violations("{type: 'rule', values: ['color-contrast']}"))
-                    .as("%s by the %s lamp", path, lamp)
-                    .isEmpty();
+    /** Where something stands; asked again while an answer of the server is just taking its place. */
+    BoundingBox boxOf(Locator locator) {
+        BoundingBox box = locator.boundingBox();
+        for (int i = 0; i < 50 && box == null; i++) {
+            page.waitForTimeout(100);
+            box = locator.boundingBox();
         }
-    }
-
-    /** Long tables are as their first rows. */
-    private List<?> violations(String only) {
-        return (List<?>) page.evaluate("axe.run({exclude: [['tbody tr:nth-child(n+6)']]}, {runOnly: " + only
-                + ", preload: false, resultTypes: ['violations']}).then(found => found.violations.map("
-                + "v => v.id + ': ' + v.nodes.map(n => n.html).join('  ')))");
-    }
-
-    void assertFitsPhone(String path) {
-        page.setViewportSize(PHONE, 780);
-        assertThat(page.evaluate("document.documentElement.scrollWidth"))
-                .as(path)
-                .isEqualTo(PHONE);
+        return Objects.requireNonNull(box, "nothing is there");
     }
 }

@@ -1,10 +1,15 @@
 package dev.halfdusk.app.browser;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** What holds for every page: readable in every lamp, and on a phone. A new page is added here. */
 class EveryPageBrowserTest extends BrowserTest {
+
+    private static final int PHONE = 360;
 
     private static final List<String> PAGES = List.of(
             "/",
@@ -52,12 +57,39 @@ class EveryPageBrowserTest extends BrowserTest {
     }
 
     private void look(List<String> paths) {
-        watchAccessibility();
+        page.addInitScript(AxeBuilder.getAxeScript());
         for (String path : paths) {
             page.setViewportSize(1280, 800);
             page.navigate(url(path));
             assertAccessible(path);
             assertFitsPhone(path);
         }
+    }
+
+    /** Labels, roles and contrast: what axe can see. Only colours differ between lamps, so the others look at those alone. */
+    private void assertAccessible(String path) {
+        assertThat(violations("['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']"))
+                .as("%s by the dusk lamp", path)
+                .isEmpty();
+        for (String lamp : List.of("day", "red")) {
+            page.evaluate("lamp => document.documentElement.dataset.lamp = lamp", lamp);
+            assertThat(violations("{type: 'rule', values: ['color-contrast']}"))
+                    .as("%s by the %s lamp", path, lamp)
+                    .isEmpty();
+        }
+    }
+
+    /** Long tables are as their first rows. */
+    private List<?> violations(String only) {
+        return (List<?>) page.evaluate("axe.run({exclude: [['tbody tr:nth-child(n+6)']]}, {runOnly: " + only
+                + ", preload: false, resultTypes: ['violations']}).then(found => found.violations.map("
+                + "v => v.id + ': ' + v.nodes.map(n => n.html).join('  ')))");
+    }
+
+    private void assertFitsPhone(String path) {
+        page.setViewportSize(PHONE, 780);
+        assertThat(page.evaluate("document.documentElement.scrollWidth"))
+                .as(path)
+                .isEqualTo(PHONE);
     }
 }

@@ -24,7 +24,7 @@ class FrameBrowserTest extends BrowserTest {
         assertThat(page).hasURL(Pattern.compile(".*altitude=30\\.5.*"));
 
         String before = azimuth.inputValue();
-        BoundingBox box = view.boundingBox();
+        BoundingBox box = boxOf(view);
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2 + 120, box.y + box.height / 2 + 30);

@@ -30,7 +30,7 @@ class PlaceBrowserTest extends BrowserTest {
 
         Locator sky = page.locator("#panorama");
         sky.scrollIntoViewIfNeeded();
-        BoundingBox box = sky.boundingBox();
+        BoundingBox box = boxOf(sky);
         page.mouse().click(box.x + box.width * 0.25, box.y + box.height * 0.7);
         page.mouse().move(box.x + box.width * 0.5, box.y + box.height * 0.8);
         page.mouse().down();
@@ -92,7 +92,7 @@ class PlaceBrowserTest extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, named("Save the ticked ones")).click();
         page.getByRole(AriaRole.LINK, named("Black Cove").setExact(true)).click();
 
-        BoundingBox box = page.locator("#panorama").boundingBox();
+        BoundingBox box = boxOf(page.locator("#panorama"));
         page.mouse().click(box.x + box.width * 0.4, box.y + box.height * 0.8);
         page.mouse().click(box.x + box.width * 0.6, box.y + box.height * 0.85);
         page.getByRole(AriaRole.BUTTON, named("Save skyline")).click();

@@ -12,6 +12,10 @@ import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.LongFunction;
+import java.util.function.ToLongFunction;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -94,28 +98,32 @@ class KitRoundTripTest {
         return new NamedGear(id, "Gear " + words, gear.hashCode() % 97 + 101, gear, "note " + words);
     }
 
+    /** Stored, through the fields of its page and stored again, then changed and the same once more. */
+    private static <T> void thereAndBack(
+            Function<Long, T> first,
+            Function<Long, T> changed,
+            ToLongFunction<T> save,
+            LongFunction<Optional<T>> find,
+            Part part) {
+        long id = save.applyAsLong(first.apply(null));
+        assertThat(find.apply(id)).contains(first.apply(id));
+        part.save(part.all().get(id), id);
+        assertThat(find.apply(id)).contains(first.apply(id));
+        save.applyAsLong(changed.apply(id));
+        assertThat(find.apply(id)).contains(changed.apply(id));
+        part.save(part.all().get(id), id);
+        assertThat(find.apply(id)).contains(changed.apply(id));
+    }
+
     @Test
     void a_body_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
-        long id = kit.save(body(null, CAMERA, "<odd>"));
-        assertThat(kit.body(id)).contains(body(id, CAMERA, "<odd>"));
-        bodies.save(bodies.all().get(id), id);
-        assertThat(kit.body(id)).contains(body(id, CAMERA, "<odd>"));
-        kit.save(body(id, OTHER_CAMERA, "other"));
-        assertThat(kit.body(id)).contains(body(id, OTHER_CAMERA, "other"));
-        bodies.save(bodies.all().get(id), id);
-        assertThat(kit.body(id)).contains(body(id, OTHER_CAMERA, "other"));
+        thereAndBack(
+                id -> body(id, CAMERA, "<odd>"), id -> body(id, OTHER_CAMERA, "other"), kit::save, kit::body, bodies);
     }
 
     @Test
     void a_lens_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
-        long id = kit.save(lens(null, LENS, "<odd>"));
-        assertThat(kit.lens(id)).contains(lens(id, LENS, "<odd>"));
-        lenses.save(lenses.all().get(id), id);
-        assertThat(kit.lens(id)).contains(lens(id, LENS, "<odd>"));
-        kit.save(lens(id, OTHER_LENS, "other"));
-        assertThat(kit.lens(id)).contains(lens(id, OTHER_LENS, "other"));
-        lenses.save(lenses.all().get(id), id);
-        assertThat(kit.lens(id)).contains(lens(id, OTHER_LENS, "other"));
+        thereAndBack(id -> lens(id, LENS, "<odd>"), id -> lens(id, OTHER_LENS, "other"), kit::save, kit::lens, lenses);
     }
 
     /** Each sort becomes another, and none of its numbers stays behind. */
@@ -123,12 +131,8 @@ class KitRoundTripTest {
     void gear_of_every_sort_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
         for (int i = 0; i < EVERY_SORT.size(); i++) {
             Gear first = EVERY_SORT.get(i);
-            long id = kit.save(gear(null, first, "<odd>"));
-            assertThat(kit.gear(id)).contains(gear(id, first, "<odd>"));
-            gear.save(gear.all().get(id), id);
-            assertThat(kit.gear(id)).contains(gear(id, first, "<odd>"));
-            kit.save(gear(id, OTHERS.get(i), "other"));
-            assertThat(kit.gear(id)).contains(gear(id, OTHERS.get(i), "other"));
+            Gear other = OTHERS.get(i);
+            thereAndBack(id -> gear(id, first, "<odd>"), id -> gear(id, other, "other"), kit::save, kit::gear, gear);
         }
     }
 

@@ -44,15 +44,10 @@ public record IsoChoice(
 
     /** Every school, the recommended one first. */
     public static List<IsoChoice> all(Light light, CameraBody body) {
-        int limited = skyLimited(light, body);
+        IsoChoice recommended = recommended(light, body);
+        int limited = recommended.iso;
         return List.of(
-                of(
-                        "sky-limited",
-                        "As low as the sky allows",
-                        "read noise adds under 10 %, peak from 0.15",
-                        limited,
-                        light,
-                        body),
+                recommended,
                 of(
                         "lift",
                         "Lift the histogram",
@@ -82,6 +77,17 @@ public record IsoChoice(
                                 body.isoSteps(), Math.max(body.response().baseIso(), limited / 4.0)),
                         light,
                         body));
+    }
+
+    /** The lowest that the sky allows. */
+    public static IsoChoice recommended(Light light, CameraBody body) {
+        return of(
+                "sky-limited",
+                "As low as the sky allows",
+                "read noise adds under 10 %, peak from 0.15",
+                skyLimited(light, body),
+                light,
+                body);
     }
 
     /** An ISO of one's own. */

@@ -12,6 +12,7 @@ import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * Shutter, ISO and number of frames for one framing of one sky with one rig, and why.
@@ -105,6 +106,13 @@ public record Proposal(
     /** Drift of the middle star of the frame, likewise. */
     public double medianPx() {
         return tracking.map(t -> t.starPx(settings.seconds())).orElse(drift.medianPx());
+    }
+
+    /** Seconds in which half of the stars in the frame stay within the tolerance; empty on a tracker and where nothing drifts. */
+    public OptionalDouble halfSeconds() {
+        return tracking.isPresent() || drift.medianPx() == 0
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(settings.seconds() * setup.demand().tolerancePx() / drift.medianPx());
     }
 
     /** Every school's shutter, with what it would do in this frame. */
@@ -212,7 +220,7 @@ public record Proposal(
         FrameSky sky = FrameSky.of(s.framing(), s.moment(), s.from().under(glow));
         CameraBody body = s.rig().body();
         Light light = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), seconds);
-        IsoChoice best = IsoChoice.all(light, body).get(0);
+        IsoChoice best = IsoChoice.recommended(light, body);
         return new Reason(
                 words + ", class " + darknessClass + ": ISO",
                 best.iso(),

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Pointing;
@@ -47,6 +48,11 @@ public record Setup(
     /** Electrons that a surface of some brightness (V magnitudes per square arcsecond) frees in a pixel each second. */
     public double electronsPerSecond(double magnitude) {
         return SkyElectrons.perSecond(magnitude, aperture, rig.body().sensor().pitchUm(), rig.efficiency());
+    }
+
+    /** Of the lens as it is set, for a spot that still counts as a point. */
+    public Depth depth(double circleMm) {
+        return Depth.of(optics().focalMm(), aperture, circleMm);
     }
 
     public Proposal proposal() {

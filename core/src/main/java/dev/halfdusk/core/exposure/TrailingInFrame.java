@@ -14,6 +14,14 @@ import java.util.Optional;
  */
 public record TrailingInFrame(TrailingRule rule, double seconds, Optional<Dial.Stop> dial, double worstPx) {
 
+    /** A drift this little over the tolerance is rounding, not a longer trail. */
+    private static final double ROUNDING = 1.005;
+
+    /** Whether some star of the frame drifts by more than so many pixels. */
+    public boolean exceeds(double tolerancePx) {
+        return worstPx > tolerancePx * ROUNDING;
+    }
+
     /** Every school's answer for the core's declination, with what it would do in this frame. */
     public static List<TrailingInFrame> all(Setup setup) {
         Framing framing = setup.framing();

@@ -26,6 +26,9 @@ import java.util.Optional;
  */
 public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double stepDeg, List<Double> tilts) {
 
+    /** Ground to stand on, below the horizon. */
+    private static final double BOTTOM_DEG = -8;
+
     public static final Range OVERLAP = new Range("overlap", 10, 70, " %");
     public static final Range CLICK = new Range("click of the head", 1, 60, "\u00b0");
     public static final Range SETTLE = new Range("time to turn and settle", 0, 120, " s");
@@ -64,7 +67,12 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
         double from = Angles.turn(arch.leftFootDeg() - marginDeg);
         double to = Angles.turn(arch.rightFootDeg() + marginDeg);
         double top = Math.min(89, arch.topAltitudeDeg() + Math.min(15, marginDeg / 2 + 5));
-        return new Wanted(from, to, -8, top, overlap, clickDeg);
+        return new Wanted(from, to, BOTTOM_DEG, top, overlap, clickDeg);
+    }
+
+    /** Between two azimuths, clockwise, up to an altitude; a little ground below. */
+    public static Wanted between(double fromDeg, double toDeg, double topDeg, double overlap, double clickDeg) {
+        return new Wanted(fromDeg, toDeg, BOTTOM_DEG, topDeg, overlap, clickDeg);
     }
 
     public static Panorama of(Wanted wanted, Optics optics) {

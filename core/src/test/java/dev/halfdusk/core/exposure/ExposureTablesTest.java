@@ -248,11 +248,17 @@ class ExposureTablesTest {
                 .isEqualTo(DriftField.of(still.framing(), 37.6, five.seconds())
                         .worst()
                         .px());
+        assertThat(p.halfSeconds().orElseThrow())
+                .isCloseTo(p.settings().seconds() * 3 / p.drift().medianPx(), within(1e-9))
+                .isGreaterThan(p.limitSeconds());
+        assertThat(five.exceeds(five.worstPx() - 0.5)).isTrue();
+        assertThat(five.exceeds(five.worstPx())).isFalse();
         assertThat(p.stackSeconds()).isCloseTo(p.frames() * p.settings().seconds() + p.frames() - 1, within(1e-9));
         assertThat(p.turnDeg()).isCloseTo(p.stackSeconds() * 360 / 86_164.0905, within(1e-6));
 
         Proposal tracked =
                 setup(new Support(Support.Kind.SIDEREAL, 60), 176, 23).proposal();
+        assertThat(tracked.halfSeconds()).isEmpty();
         // 60″ a minute against 51.6″ a pixel: 3 px last 154.7 s, in half minutes 150 s, in which stars creep 2.91 px
         assertThat(tracked.settings().seconds()).isEqualTo(150);
         assertThat(tracked.worstPx()).isCloseTo(2.91, within(0.01)).isEqualTo(tracked.medianPx());

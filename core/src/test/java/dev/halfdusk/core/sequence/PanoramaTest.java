@@ -126,6 +126,7 @@ class PanoramaTest {
         assertThat(Panorama.arch(new Galaxy.Arch(80, true, 60, 240, 85, 150), 40, 0.3, 5)
                         .topAltitudeDeg())
                 .isEqualTo(89);
+        assertThat(Panorama.between(350, 20, 40, 0.3, 5)).isEqualTo(new Panorama.Wanted(350, 20, -8, 40, 0.3, 5));
         assertThat(new Panorama.Wanted(10, 10, 0, 20, 0.3, 5).widthDeg()).isEqualTo(360);
         assertThat(new Panorama.Wanted(350, 20, 0, 20, 0.3, 5).widthDeg()).isEqualTo(30);
     }
