@@ -10,6 +10,7 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
@@ -62,6 +63,6 @@ class ListsTest {
         NamedRig rig = kit.rig(1).orElseThrow();
         long id = kit.save(new NamedRig(null, "List " + name, rig.body(), rig.lens(), rig.gear()));
         outings.save(Outing.fresh(
-                "List", place, LocalDate.of(2027, 8, 1), kit.rig(id).orElseThrow(), 20, 1.8, 3, 1600));
+                "List", place, LocalDate.of(2027, 8, 1), kit.rig(id).orElseThrow(), 20, 1.8, 3, Sharp.MOST, 1600));
     }
 }

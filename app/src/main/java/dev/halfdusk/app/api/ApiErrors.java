@@ -1,6 +1,7 @@
 package dev.halfdusk.app.api;
 
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.net.URI;
 import java.util.Map;
@@ -39,6 +40,11 @@ class ApiErrors {
     @ExceptionHandler
     ProblemDetail date(DateOutOfRange e) {
         return problem(e.getMessage(), Map.of("allowed", "2000 to 2059"));
+    }
+
+    @ExceptionHandler
+    ProblemDetail skipped(NoSuchDate e) {
+        return problem(e.getMessage(), Map.of("parameter", "date"));
     }
 
     @ExceptionHandler

@@ -4,7 +4,9 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.exposure.TrailingRule;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -106,7 +108,9 @@ class ExposureApi {
      *
      * @param shutterSeconds the shutter is really open at the click, at which the drifts are given
      * @param shutterLabel the click
-     * @param limitSeconds longest time within the tolerance
+     * @param limitSeconds longest time in which those who must stay sharp keep within the tolerance
+     * @param frames null where stacking is pointless
+     * @param judgedDriftPx drift that none of those exceeds
      * @param histogramPeak of the sky on the axis of the histogram, 0 to 1
      */
     public record Proposed(
@@ -119,7 +123,9 @@ class ExposureApi {
             double electronsPerSecond,
             double worstDriftPx,
             double medianDriftPx,
-            int frames,
+            Integer frames,
+            String sharp,
+            double judgedDriftPx,
             List<Reason> reasons) {}
 
     @GetMapping("/propose")
@@ -151,7 +157,10 @@ class ExposureApi {
             @Parameter(description = "of a tracker, arcseconds a minute, 0 to 900") @RequestParam(defaultValue = "0")
                     double trackingError,
             @RequestParam(defaultValue = "3") double tolerancePx,
-            @RequestParam(defaultValue = "10") double signalToNoise) {
+            @RequestParam(defaultValue = "10") double signalToNoise,
+            @Parameter(description = "who must stay within the tolerance: all, most (nine tenths), half, aim")
+                    @RequestParam(defaultValue = "most")
+                    Sharp sharp) {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
         Rig bare = generic(sensor, focal);
         Rig rig = new Rig(bare.body(), bare.lens(), converter, filterStops, new Support(support, trackingError));
@@ -162,7 +171,7 @@ class ExposureApi {
                         Pointing.level(new Direction(Range.AZIMUTH.check(azimuth), altitude)),
                         Standpoint.open(new Site(lat, lon, elevation), SkyGlow.ofZenith(zenith(darkness))),
                         time,
-                        new Demand(tolerancePx, signalToNoise))
+                        new Demand(tolerancePx, sharp, signalToNoise))
                 .proposal();
         return new Proposed(
                 p.settings().seconds(),
@@ -174,7 +183,9 @@ class ExposureApi {
                 p.light().skyPerSecond(),
                 p.worstPx(),
                 p.medianPx(),
-                p.frames(),
+                p.stack().map(Stacking::frames).orElse(null),
+                p.setup().demand().sharp().key(),
+                p.judgedPx(),
                 p.reasons());
     }
 

@@ -43,7 +43,7 @@ public record StopsView(
     public record SceneRow(String name, String ev, String seconds) {}
 
     static void fill(Form form, Proposal p) {
-        form.putIfMissing("t1", Numbers.plain(p.settings().seconds(), 3))
+        form.putIfMissing("t1", Numbers.plain(p.settings().seconds(), 6))
                 .putIfMissing("n1", p.settings().aperture())
                 .putIfMissing("iso1", (int) p.settings().iso())
                 .putIfMissing("free", "ISO")

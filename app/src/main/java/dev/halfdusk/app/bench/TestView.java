@@ -30,7 +30,7 @@ public record TestView(String change, String stops, String cost, List<Advice.Ite
     static void fill(Form form, Proposal p) {
         form.putIfMissing("seen", NextChange.Seen.TOO_DARK.name())
                 .putIfMissing("subject", Advice.Subject.MILKY_WAY.name())
-                .putIfMissing("shotSeconds", Numbers.plain(p.settings().seconds(), 2))
+                .putIfMissing("shotSeconds", Numbers.plain(p.settings().seconds(), 6))
                 .putIfMissing("shotIso", (int) p.settings().iso());
     }
 

@@ -8,6 +8,7 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Mark;
@@ -148,7 +149,7 @@ class DemoData implements SmartInitializingSingleton {
                 .filter(r -> r.name().equals(rig))
                 .findFirst()
                 .orElseThrow();
-        outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, iso));
+        outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, Sharp.MOST, iso));
     }
 
     private void fisheyeRig() {

@@ -53,6 +53,7 @@ class FrameController {
             "altitude",
             "roll",
             "tolerance",
+            "sharp",
             "snr",
             "darkness",
             "shutter",

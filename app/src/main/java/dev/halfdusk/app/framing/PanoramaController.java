@@ -105,8 +105,13 @@ class PanoramaController {
         Proposal proposal = a.proposal();
         CameraBody body = a.setup().rig().body();
         Panorama.Shutters shutters =
-                p.shutters(a.place().site().latitudeDeg(), a.setup().demand().tolerancePx(), body.dial());
-        double seconds = shutters.common().map(Dial.Stop::realSeconds).orElse(1.0);
+                p.shutters(a.place().site().latitudeDeg(), a.setup().demand(), body.dial());
+        double unburnt = proposal.unburntSeconds();
+        Dial.Stop common = shutters.common()
+                .filter(s -> s.realSeconds() <= unburnt)
+                .or(() -> body.shutterAtMost(unburnt))
+                .orElseGet(body::shortest);
+        double seconds = common.realSeconds();
         IsoChoice iso = IsoChoice.recommended(proposal.light().during(seconds), body);
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < p.frames().size(); i++) {
@@ -124,7 +129,7 @@ class PanoramaController {
                 p.frames().size(),
                 p.rows(),
                 Words.trimmed(p.stepDeg()) + "\u00b0",
-                shutters.common().map(Dial.Stop::label).orElse("\u2014"),
+                common.label(),
                 iso.iso(),
                 Words.span(Duration.ofSeconds(Math.max(60, Math.round(p.seconds(seconds, settle))))),
                 Words.number(p.turnDeg(seconds, settle), 1) + "\u00b0",

@@ -79,6 +79,7 @@ class NightController {
                 .map(year::date)
                 .or(() -> night.flatMap(Form::nightIn))
                 .filter(d -> !d.isBefore(first) && d.isBefore(first.plusDays(year.nights())))
+                .filter(d -> Night.exists(d, p.zone()))
                 .orElse(hits.isEmpty() ? first : hits.get(0).date());
         model.addAttribute("place", p);
         model.addAttribute("from", first);
@@ -175,7 +176,8 @@ class NightController {
                 hit.score());
     }
 
-    private Brief brief(Place place, YearOfNights year, LocalDate date) {
+    private Brief brief(Place place, YearOfNights year, LocalDate wanted) {
+        LocalDate date = Night.exists(wanted, place.zone()) ? wanted : wanted.plusDays(1);
         Night night = skies.night(place, date);
         int column = (int) ChronoUnit.DAYS.between(year.date(0), date);
         return new Brief(
@@ -204,6 +206,9 @@ class NightController {
         LocalDate first = first(from, p);
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < Skies.NIGHTS_IN_A_YEAR; i++) {
+            if (!Night.exists(first.plusDays(i), p.zone())) {
+                continue;
+            }
             Night night = skies.night(p, first.plusDays(i));
             rows.add(new Row(
                     night.date(),

@@ -3,6 +3,7 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
@@ -99,7 +100,8 @@ class OutingController {
 
     private String save(Form form, Long id, Model model, HttpServletResponse response) {
         Optional<Outing> read = forms.read(form, id);
-        if (read.isEmpty()) {
+        if (read.isEmpty() || form.noted()) {
+            model.addAttribute("refused", true);
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(form, id, model);
         }
@@ -117,20 +119,25 @@ class OutingController {
         model.addAttribute("heading", id == null ? "New outing" : "Change outing");
         model.addAttribute("places", places.all());
         model.addAttribute("rigs", kit.rigs());
+        model.addAttribute("sharps", SetupReader.SHARPS);
         preview(form, model);
     }
 
     /** What the fields lead to, while they are being filled in; works on a copy so that no complaint shows too early. */
     @GetMapping("/preview")
     String preview(@RequestParam Map<String, String> typed, Model model) {
-        preview(Form.of(typed), model);
+        Form copy = preview(Form.of(typed), model);
+        if (copy.noted()) {
+            model.addAttribute("moved", copy);
+        }
         return "outings/form :: preview";
     }
 
-    private void preview(Form form, Model model) {
+    private Form preview(Form form, Model model) {
         Form copy = form.copy();
         forms.read(copy, null).ifPresent(o -> model.addAttribute("view", OutingView.of(o, skies, Optional.empty())));
         model.addAttribute("missing", copy.errors());
+        return copy;
     }
 
     /** The outing at a minute of its night, or as it would be on another night. */
@@ -159,7 +166,11 @@ class OutingController {
 
     @PostMapping(ID + "/night")
     String move(@PathVariable long id, @RequestParam String night) {
-        Form.nightIn(night).ifPresent(date -> outings.save(find(id).withNight(date)));
+        Outing outing = find(id);
+        Form.nightIn(night).ifPresent(date -> {
+            skies.night(outing.place(), date);
+            outings.save(outing.withNight(date));
+        });
         return "redirect:/outings/" + id;
     }
 

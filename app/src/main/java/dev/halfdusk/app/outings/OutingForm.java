@@ -4,8 +4,10 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.Site;
@@ -41,6 +43,7 @@ class OutingForm {
                 .put("focal", outing.focalMm())
                 .put("aperture", outing.aperture())
                 .put("tolerance", outing.tolerancePx())
+                .put("sharp", outing.sharp().key())
                 .put("iso", outing.iso());
     }
 
@@ -57,6 +60,7 @@ class OutingForm {
                 .put("zone", zone)
                 .put("night", night)
                 .put("tolerance", Demand.USUAL.tolerancePx())
+                .put("sharp", Demand.USUAL.sharp().key())
                 .put("iso", "3200");
         kit.rigs().stream().findFirst().ifPresent(r -> {
             double shortest = r.lens().lens().shortestMm();
@@ -70,15 +74,18 @@ class OutingForm {
     /** Reads an outing; empty where the form now holds complaints. */
     Optional<Outing> read(Form form, Long id) {
         Place place = place(form);
-        LocalDate night = form.night("night");
+        LocalDate night = place == null ? form.night("night") : form.night("night", place.zone());
         Optional<NamedRig> named = chosen(form, "rig", kit::rig, "a rig");
         Optional<Rig> rig = named.map(NamedRig::rig);
+        named.ifPresent(r -> SetupReader.fit(form, r.id(), r.rig()));
         OptionalDouble focal =
                 form.number("focal", rig.map(r -> r.lens().focalLengths()).orElse(Range.FOCAL_LENGTH));
         Range apertures =
                 rig.isPresent() && focal.isPresent() ? rig.get().apertures(focal.getAsDouble()) : Range.APERTURE;
         OptionalDouble aperture = form.number("aperture", apertures);
         OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
+        form.putIfEmpty("sharp", Demand.USUAL.sharp().key());
+        Optional<Sharp> sharp = SetupReader.sharp(form);
         OptionalLong iso =
                 form.whole("iso", named.map(r -> r.body().camera().isos()).orElse(Range.ISO));
         String title =
@@ -94,6 +101,7 @@ class OutingForm {
                 focal.getAsDouble(),
                 aperture.getAsDouble(),
                 tolerance.getAsDouble(),
+                sharp.orElseThrow(),
                 (int) iso.getAsLong());
         return Optional.of(id == null ? fresh : fresh.withId(id));
     }

@@ -68,8 +68,8 @@ public record OutingView(
         return new OutingView(
                 outing,
                 Words.night(night.date()),
-                Form.NIGHTS.near(night.date(), -1),
-                Form.NIGHTS.near(night.date(), 1),
+                Form.NIGHTS.near(night.date(), -1, night.zone()),
+                Form.NIGHTS.near(night.date(), 1, night.zone()),
                 NightWords.moon(night),
                 NightWords.verdict(night),
                 ribbon,

@@ -7,6 +7,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.Sharp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -71,6 +72,7 @@ public class Outings {
         r.setFocalMm(outing.focalMm());
         r.setAperture(outing.aperture());
         r.setTolerancePx(outing.tolerancePx());
+        r.setSharp(outing.sharp().name());
         r.setIso((long) outing.iso());
         if (outing.id() == null) {
             r.setRevision(1L);
@@ -120,6 +122,7 @@ public class Outings {
                         r.getFocalMm(),
                         r.getAperture(),
                         r.getTolerancePx(),
+                        Sharp.valueOf(r.getSharp()),
                         r.getIso().intValue(),
                         r.getRevision()))
                 .toList();

@@ -78,6 +78,16 @@ public record Asked(
                 + ", " + Words.number(axis().altitudeDeg(), 0) + "\u00b0 up";
     }
 
+    /** "20 mm f/1.8": as set on the lens, the aperture as it works. */
+    public String lens() {
+        return Numbers.trimmed(setup.onLensMm(), 1) + " mm f/" + Numbers.trimmed(setup.aperture(), 1);
+    }
+
+    /** "night of Tue 8 June 2027, 01:20": the night's evening, and the clock. */
+    public String evening() {
+        return Words.evening(night.date()) + ", " + clock();
+    }
+
     /** "20 mm, 84° × 62°", the focal length with the converter. */
     public String field() {
         return Numbers.trimmed(optics().focalMm(), 1) + " mm, " + Words.number(optics().widthDeg(), 0)
@@ -94,6 +104,7 @@ public record Asked(
                 .queryParam("focal", Numbers.plain(setup.onLensMm()))
                 .queryParam("aperture", Numbers.plain(setup.aperture()))
                 .queryParam("tolerance", Numbers.plain(setup.demand().tolerancePx()))
+                .queryParam("sharp", setup.demand().sharp().key())
                 .queryParam("snr", Numbers.plain(setup.demand().signalToNoise()));
         if (upright()) {
             uri.queryParam("upright", "on");

@@ -7,6 +7,8 @@ import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.exposure.TrailingInFrame;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Dial;
@@ -23,9 +25,8 @@ public record ProposalView(
         List<TestRow> tests,
         List<IsoRow> isos,
         List<RuleRow> rules,
-        List<ReasonRow> reasons) {
-
-    private static final int MANY = 100_000;
+        List<ReasonRow> reasons,
+        List<ReasonRow> warnings) {
 
     /** What to set. */
     public record Clicks(String shutter, String aperture, int iso) {}
@@ -33,14 +34,27 @@ public record ProposalView(
     /**
      * How far stars go.
      *
-     * @param limit longest seconds within the tolerance
-     * @param half seconds that half of the stars would allow; empty where that says nothing
+     * @param who must stay within the tolerance
+     * @param limit longest seconds in which they do
+     * @param judged drift at the click that none of them exceeds
+     * @param others what it would be for everyone else who may matter; empty on a tracker
      * @param ground smear of the ground on a tracker; empty without one
      */
     public record Sharpness(
-            String tolerance, String limit, String worst, String where, String median, String half, String ground) {}
+            String who,
+            String tolerance,
+            String limit,
+            String judged,
+            String worst,
+            String where,
+            String median,
+            List<Limit> others,
+            String ground) {}
 
-    /** Frames, their time and how far the sky turns meanwhile. */
+    /** Longest shutter for those who may have to stay sharp. */
+    public record Limit(String who, String seconds, boolean chosen) {}
+
+    /** Frames, their time and how far the sky turns meanwhile; null where stacking is pointless. */
     public record Stack(String frames, String time, String turn) {}
 
     /**
@@ -57,8 +71,12 @@ public record ProposalView(
     public record IsoRow(
             String school, String how, int iso, String peak, String noise, String headroom, String remark) {}
 
-    /** One school's shutter, and what it does in this frame. */
-    public record RuleRow(String label, String formula, String seconds, String dial, String drift, boolean tooLong) {}
+    /**
+     * One school's shutter, and what it does in this frame.
+     *
+     * @param over pixels over the tolerance; empty within it
+     */
+    public record RuleRow(String label, String formula, String seconds, String dial, String drift, String over) {}
 
     /** One line of the working. */
     public record ReasonRow(String what, String value, String formula, String source) {}
@@ -69,7 +87,7 @@ public record ProposalView(
         return new ProposalView(
                 new Clicks(p.label(), Numbers.trimmed(p.settings().aperture(), 1), best.iso()),
                 sharpness(p, tolerance),
-                stack(p),
+                p.stack().map(ProposalView::stack).orElse(null),
                 new Peak(
                         Words.number(best.peak(), 2),
                         best.peakFits(),
@@ -80,37 +98,41 @@ public record ProposalView(
                 p.compositionFrames().stream().map(ProposalView::test).toList(),
                 p.isos().stream().map(ProposalView::iso).toList(),
                 p.rules().stream().map(r -> rule(r, tolerance)).toList(),
-                p.reasons().stream().map(ProposalView::reason).toList());
+                p.reasons().stream().map(ProposalView::reason).toList(),
+                p.warnings().stream().map(ProposalView::reason).toList());
     }
 
     private static Sharpness sharpness(Proposal p, double tolerance) {
         boolean tracked = p.tracking().isPresent();
+        Sharp chosen = p.setup().demand().sharp();
         return new Sharpness(
+                tracked ? Sharp.ALL.words() : chosen.words(),
                 Words.trimmed(tolerance),
-                Words.number(p.limitSeconds(), p.limitSeconds() < 1 ? 2 : 1),
+                seconds(p.limitSeconds()),
+                Words.number(p.judgedPx(), 1),
                 Words.number(p.worstPx(), 1),
                 tracked ? "everywhere" : p.drift().worstWhere(p.setup().framing()),
                 Words.number(p.medianPx(), 1),
-                p.halfSeconds().isPresent() ? Words.number(p.halfSeconds().getAsDouble(), 1) : "",
+                p.limits().entrySet().stream()
+                        .map(e -> new Limit(e.getKey().words(), seconds(e.getValue()), e.getKey() == chosen))
+                        .toList(),
                 p.tracking()
                         .map(t -> Words.number(t.groundPx(p.settings().seconds()), 0) + " px")
                         .orElse(""));
     }
 
-    private static Stack stack(Proposal p) {
-        if (p.frames() > MANY) {
-            return new Stack("far too many", "not in one night", "\u2014");
-        }
-        Duration time = Duration.ofMillis(Math.max(60_000, Math.round(p.stackSeconds() * 1000)));
-        return new Stack(Integer.toString(p.frames()), Words.span(time), Words.number(p.turnDeg(), 1) + "\u00b0");
+    private static String seconds(double seconds) {
+        return Words.number(seconds, seconds < 1 ? 2 : 1);
+    }
+
+    private static Stack stack(Stacking s) {
+        Duration time = Duration.ofMillis(Math.max(60_000, Math.round(s.seconds() * 1000)));
+        return new Stack(Integer.toString(s.frames()), Words.span(time), Words.number(s.turnDeg(), 1) + "\u00b0");
     }
 
     private static TestRow test(CompositionFrame f) {
         double seconds = f.settings().seconds();
-        return new TestRow(
-                (int) f.settings().iso(),
-                Words.number(seconds, seconds < 1 ? 2 : 1),
-                f.click().label());
+        return new TestRow((int) f.settings().iso(), seconds(seconds), f.click().label());
     }
 
     private static IsoRow iso(IsoChoice c) {
@@ -130,8 +152,8 @@ public record ProposalView(
                 f.rule().formula(),
                 Words.number(f.seconds(), f.seconds() < 9.995 ? 2 : 1),
                 f.dial().map(Dial.Stop::label).orElse("\u2014"),
-                Words.number(f.worstPx(), 1),
-                f.exceeds(tolerance));
+                Words.number(f.px(), 1),
+                f.overPx(tolerance) > 0 ? Words.number(f.overPx(tolerance), 1) : "");
     }
 
     private static ReasonRow reason(Reason r) {

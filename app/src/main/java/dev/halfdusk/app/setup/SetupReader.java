@@ -10,6 +10,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
@@ -25,6 +26,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -45,6 +47,11 @@ public class SetupReader {
 
     private static final Range MINUTE = new Range("minute", -1440, 2880, "");
 
+    /** Those who may have to stay sharp, as a list to choose from. */
+    public static final List<Choice> SHARPS = Arrays.stream(Sharp.values())
+            .map(s -> new Choice(s.key(), s.words()))
+            .toList();
+
     private final Kit kit;
     private final Places places;
     private final Skies skies;
@@ -61,12 +68,16 @@ public class SetupReader {
         return new Choices(kit.rigs(), places.all());
     }
 
+    /** An entry of a list. */
+    public record Choice(String id, String name) {}
+
     /** The lists that a page with a setup shows. */
     public Choices show(Form form, Model model) {
         Choices choices = choices();
         model.addAttribute("form", form);
         model.addAttribute("rigs", choices.rigs());
         model.addAttribute("places", choices.places());
+        model.addAttribute("sharps", SHARPS);
         return choices;
     }
 
@@ -86,15 +97,18 @@ public class SetupReader {
                 .putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())))
                 .putIfEmpty("roll", "0")
                 .putIfEmpty("tolerance", Demand.USUAL.tolerancePx())
+                .putIfEmpty("sharp", Demand.USUAL.sharp().key())
                 .putIfEmpty("snr", Demand.USUAL.signalToNoise());
+        fit(form, named.id(), rig);
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         OptionalDouble aperture =
                 focal.isEmpty() ? OptionalDouble.empty() : form.number("aperture", rig.apertures(focal.getAsDouble()));
         OptionalDouble roll = form.number("roll", Pointing.ROLL);
         OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
+        Optional<Sharp> sharp = sharp(form);
         OptionalDouble snr = form.number("snr", Demand.SIGNAL_TO_NOISE);
         OptionalDouble zenith = PlaceForm.darkness(form);
-        LocalDate date = form.night("night");
+        LocalDate date = form.night("night", place.zone());
         Night night = date == null ? null : skies.night(place, date);
         Instant when = night == null ? null : when(form, night);
         if (form.hasErrors()) {
@@ -115,8 +129,35 @@ public class SetupReader {
                 new Pointing(aim.direction(), roll.getAsDouble(), held),
                 zenith.isPresent() ? from.under(SkyGlow.of(zenith, SkyGlow.CLEAR, place.domes())) : from,
                 when,
-                new Demand(tolerance.getAsDouble(), snr.getAsDouble()));
+                new Demand(tolerance.getAsDouble(), sharp.orElseThrow(), snr.getAsDouble()));
         return Optional.of(new Asked(named, place, night, setup, aim.towards(), zenith));
+    }
+
+    /**
+     * A focal length that was set on another rig, and an aperture that was set at another focal length, move into what is
+     * possible now. The field "fitted" remembers for which rig and focal length they were right; without it nothing moves.
+     */
+    public static void fit(Form form, long rigId, Rig rig) {
+        String now = rigId + ":";
+        boolean asBefore = form.value("fitted").startsWith(now);
+        if (form.has("fitted") && !asBefore) {
+            form.moveInto("focal", rig.lens().focalLengths());
+        }
+        String fitted = now + form.value("focal");
+        if (form.has("fitted") && !form.value("fitted").equals(fitted)) {
+            OptionalDouble focal = form.copy().number("focal", rig.lens().focalLengths());
+            focal.ifPresent(mm -> form.moveInto("aperture", rig.apertures(mm)));
+        }
+        form.put("fitted", fitted);
+    }
+
+    /** Which stars must stay sharp; empty after a complaint. */
+    public static Optional<Sharp> sharp(Form form) {
+        Optional<Sharp> sharp = form.choice("sharp", Sharp.class);
+        if (sharp.isEmpty()) {
+            form.reject("sharp", "Choose who must stay sharp: all, most, half or aim.");
+        }
+        return sharp;
     }
 
     private static <T> T chosen(Form form, String field, List<T> all, Function<T, Long> id) {

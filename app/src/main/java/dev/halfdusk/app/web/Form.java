@@ -2,6 +2,8 @@ package dev.halfdusk.app.web;
 
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -31,10 +33,10 @@ public final class Form {
             return !date.isBefore(first) && !date.isAfter(last);
         }
 
-        /** The date so many days on, or null outside: a link to a neighbouring night that may not exist. */
-        public LocalDate near(LocalDate date, int days) {
+        /** The next date a way on that a zone has, or null outside: a link to a neighbouring night that may not exist. */
+        public LocalDate near(LocalDate date, int days, ZoneId zone) {
             LocalDate other = date.plusDays(days);
-            return contains(other) ? other : null;
+            return !contains(other) ? null : Night.exists(other, zone) ? other : near(other, days, zone);
         }
 
         String words() {
@@ -44,6 +46,7 @@ public final class Form {
 
     private final Map<String, String> typed = new LinkedHashMap<>();
     private final Map<String, String> errors = new LinkedHashMap<>();
+    private final Map<String, String> notes = new LinkedHashMap<>();
 
     public static Form of(Map<String, String> typed) {
         Form form = new Form();
@@ -82,6 +85,25 @@ public final class Form {
         return errors.get(field);
     }
 
+    /** What was done to a field without being asked, or null. */
+    public String note(String field) {
+        return notes.get(field);
+    }
+
+    /** Whether some field was changed without being asked. */
+    public boolean noted() {
+        return !notes.isEmpty();
+    }
+
+    /** Brings a number that lies outside a range to the end of it, and says so; anything else is left as it is. */
+    public void moveInto(String field, Range range) {
+        parsed(value(field)).filter(v -> !range.holds(v)).ifPresent(v -> {
+            String before = value(field);
+            put(field, Math.max(range.min(), Math.min(range.max(), v)));
+            notes.put(field, clip(before) + " moved to " + value(field) + ": here " + range.allowed() + ".");
+        });
+    }
+
     public boolean hasErrors() {
         return !errors.isEmpty();
     }
@@ -111,18 +133,24 @@ public final class Form {
             reject(field, "Enter the " + range.quantity() + ": " + range.allowed() + ".");
             return OptionalDouble.empty();
         }
-        double value;
-        try {
-            value = Double.parseDouble(text.replace(',', '.').replace('\u2212', '-'));
-        } catch (NumberFormatException e) {
+        Optional<Double> value = parsed(text);
+        if (value.isEmpty()) {
             reject(field, "\u201c" + clip(text) + "\u201d is not a number. Allowed: " + range.allowed() + ".");
             return OptionalDouble.empty();
         }
-        if (!range.holds(value)) {
+        if (!range.holds(value.get())) {
             reject(field, clip(text) + " is outside what is allowed: " + range.allowed() + ".");
             return OptionalDouble.empty();
         }
-        return OptionalDouble.of(value);
+        return OptionalDouble.of(value.get());
+    }
+
+    private static Optional<Double> parsed(String text) {
+        try {
+            return Optional.of(Double.parseDouble(text.replace(',', '.').replace('\u2212', '-')));
+        } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
     }
 
     /** A whole number within a range; empty after a complaint. */
@@ -179,16 +207,38 @@ public final class Form {
             return null;
         }
         if (!NIGHTS.contains(date)) {
-            reject(field, new DateOutOfRange(date.toString()).getMessage() + ". Allowed: " + NIGHTS.words() + ".");
+            reject(field, new DateOutOfRange(date.toString(), NIGHTS.words()).getMessage() + ".");
             return null;
         }
         return date;
     }
 
-    /** A night that can be shown, from an address; empty for anything else. */
+    /** The same where clocks of a zone show that date. Null after a complaint. */
+    public LocalDate night(String field, ZoneId zone) {
+        LocalDate date = night(field);
+        if (date != null && !Night.exists(date, zone)) {
+            String message = new NoSuchDate(date, zone).getMessage();
+            reject(field, Character.toUpperCase(message.charAt(0)) + message.substring(1) + ".");
+            return null;
+        }
+        return date;
+    }
+
+    /**
+     * A date of an address; empty where it is none.
+     *
+     * @throws DateOutOfRange for one outside the years that can be computed
+     */
     public static Optional<LocalDate> nightIn(String text) {
-        LocalDate date = of(Map.of("night", text)).night("night");
-        return Optional.ofNullable(date);
+        try {
+            LocalDate date = LocalDate.parse(text);
+            if (!NIGHTS.contains(date)) {
+                throw new DateOutOfRange(date.toString(), NIGHTS.words());
+            }
+            return Optional.of(date);
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 
     /** A time zone by its name. Null after a complaint. */

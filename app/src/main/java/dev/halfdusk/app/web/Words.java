@@ -20,6 +20,11 @@ public final class Words {
 
     private Words() {}
 
+    /** "night of Tue 8 June 2027". */
+    public static String evening(LocalDate evening) {
+        return "night of " + FULL_DAY.format(evening);
+    }
+
     /** "Tue 8 to Wed 9 June 2027", the evening and the morning of a night. */
     public static String night(LocalDate evening) {
         LocalDate morning = evening.plusDays(1);

@@ -64,13 +64,20 @@ class ApiTest {
     void a_proposal_with_its_reasons() throws Exception {
         web.perform(get(PROPOSE + "&darkness=3"))
                 .andExpect(status().isOk())
-                .andExpect(jsonPath("$.shutterSeconds").value(closeTo(5.04, 0.01), Double.class))
-                .andExpect(jsonPath("$.shutterLabel").value("5"))
-                .andExpect(jsonPath("$.worstDriftPx").value(closeTo(2.8, 0.15), Double.class))
+                .andExpect(jsonPath("$.shutterSeconds").value(closeTo(6.35, 0.01), Double.class))
+                .andExpect(jsonPath("$.shutterLabel").value("6"))
+                .andExpect(jsonPath("$.sharp").value("most"))
+                .andExpect(jsonPath("$.judgedDriftPx").value(closeTo(2.9, 0.1), Double.class))
+                .andExpect(jsonPath("$.frames").value(greaterThan(1)))
                 .andExpect(jsonPath("$.histogramPeak").value(closeTo(0.18, 0.035), Double.class))
                 .andExpect(jsonPath("$.skyMagnitude").value(closeTo(20.7, 0.4), Double.class))
                 .andExpect(jsonPath("$.reasons.length()").value(org.hamcrest.Matchers.greaterThan(8)));
-        web.perform(get(PROPOSE + "&darkness=21.5")).andExpect(status().isOk());
+        web.perform(get(PROPOSE + "&darkness=21.5&sharp=all"))
+                .andExpect(jsonPath("$.shutterSeconds").value(closeTo(5.04, 0.01), Double.class))
+                .andExpect(jsonPath("$.worstDriftPx").value(closeTo(2.8, 0.15), Double.class));
+        web.perform(get(PROPOSE.replace("09T00:10", "08T13:00") + "&darkness=3"))
+                .andExpect(jsonPath("$.frames").value(nullValue()))
+                .andExpect(jsonPath("$.shutterLabel").value("1/8000"));
     }
 
     @ParameterizedTest
@@ -79,6 +86,7 @@ class ApiTest {
             value = {
                 "darkness=0|1 to 9",
                 "darkness=14|15 to 22.5",
+                "darkness=3&sharp=none|sharp is not",
                 "darkness=3&roll=4|roll is not known",
             })
     void bad_proposals_are_refused(String query, String words) throws Exception {

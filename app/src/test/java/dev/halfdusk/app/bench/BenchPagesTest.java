@@ -53,7 +53,7 @@ class BenchPagesTest {
         String dark = body("&darkness=2");
         String city = body("&darkness=8");
         assertThat(dark)
-                .contains("Every star in this frame")
+                .contains("nine tenths of the frame")
                 .contains("ISO by every school")
                 .contains("One class darker");
         assertThat(Double.parseDouble(figure(dark, 1))).isEqualTo(Double.parseDouble(figure(city, 1)));
@@ -82,7 +82,7 @@ class BenchPagesTest {
 
     @Test
     void the_core_below_the_horizon_leaves_the_typed_direction() throws Exception {
-        assertThat(body("&time=13:00")).contains("looking <span>180\u00b0 S, 45\u00b0 up");
+        assertThat(body("&time=13:00")).contains("<span>180\u00b0 S, 45\u00b0 up");
         assertThat(body("&time=13:00&aim=point&azimuth=90&altitude=40")).contains("<span>90\u00b0 E, 40\u00b0 up");
         assertThat(body("&aim=point&azimuth=0&altitude=37&upright=on"))
                 .contains("<span>0\u00b0 N")
@@ -97,6 +97,7 @@ class BenchPagesTest {
                 "aperture=1.2|1.8 to 22",
                 "tolerance=0|0.5 to 20 px",
                 "snr=0|1 to 500",
+                "sharp=nobody|all, most, half or aim",
                 "time=late|hours and minutes",
                 "darkness=30|darkness class",
                 "aim=point&azimuth=0&altitude=-95|89 to 90",
@@ -113,6 +114,45 @@ class BenchPagesTest {
         web.perform(get("/bench?place=" + coast + rest + "&" + query))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)));
+    }
+
+    /** Other gear takes the numbers along into its range and says so; the same gear refuses what it cannot do. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "rig=1&focal=35&aperture=1.4&fitted=2:35|20|1.8|35 moved to 20",
+                "rig=1&focal=20&aperture=1.4&fitted=2:20|20|1.8|1.4 moved to 1.8",
+                "rig=2&focal=35&aperture=2&fitted=1:20|35|2|",
+                "rig=1&focal=20&aperture=1.4&fitted=1:20|||1.4 is outside what is allowed",
+                "rig=1&focal=x&aperture=2&fitted=2:35|||is not a number"
+            })
+    void another_rig_moves_the_lens_into_its_range(String query, String focal, String aperture, String words)
+            throws Exception {
+        String page = web.perform(get("/bench?place=" + coast + "&night=2027-06-08&" + query))
+                .andExpect(focal == null ? status().isUnprocessableEntity() : status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        if (focal != null) {
+            assertThat(page).contains("name=\"focal\" type=\"text\" value=\"" + focal + "\"");
+            assertThat(page).contains("name=\"aperture\" type=\"text\" value=\"" + aperture + "\"");
+            assertThat(page.contains("hx-swap-oob=\"true\"")).isEqualTo(words != null);
+        }
+        if (words != null) {
+            assertThat(page).contains(words);
+        }
+    }
+
+    /** Stricter means shorter, in the address as on the page. */
+    @Test
+    void who_must_stay_sharp_decides_the_shutter() throws Exception {
+        double all = Double.parseDouble(figure(body("&sharp=all"), 1));
+        double most = Double.parseDouble(figure(body("&sharp=most"), 1));
+        double half = Double.parseDouble(figure(body("&sharp=half"), 1));
+        assertThat(all).isLessThan(most);
+        assertThat(most).isLessThan(half);
+        assertThat(Double.parseDouble(figure(body(""), 1))).as("unasked").isEqualTo(most);
     }
 
     @ParameterizedTest

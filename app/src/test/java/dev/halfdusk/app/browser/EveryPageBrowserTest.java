@@ -43,6 +43,14 @@ class EveryPageBrowserTest extends BrowserTest {
             "/frame?place=1&rig=1",
             "/frame?place=1&rig=1&view=photograph");
 
+    /** What one must hit with a finger, without links in running text; a box by its label, a slider by its picture. */
+    private static final String SMALL_TARGETS = """
+            [...document.querySelectorAll("button, select, summary, textarea, .rail a, a.button, input:not([type=hidden])")]
+              .map(e => e.matches("[type=checkbox], [type=radio]") ? e.closest("label") ?? e : e)
+              .filter(e => e.checkVisibility() && e.getBoundingClientRect().height < 43.5)
+              .map(e => e.outerHTML.slice(0, 120) + " " + e.getBoundingClientRect().height)
+            """;
+
     private static final List<String> REFUSED = List.of("/bench?part=stops&t1=x", "/frame/panorama?place=1&roll=x");
 
     @Test
@@ -62,6 +70,7 @@ class EveryPageBrowserTest extends BrowserTest {
             page.setViewportSize(1280, 800);
             page.navigate(url(path));
             assertAccessible(path);
+            assertNoIdTwice(path);
             assertFitsPhone(path);
         }
     }
@@ -86,10 +95,20 @@ class EveryPageBrowserTest extends BrowserTest {
                 + "v => v.id + ': ' + v.nodes.map(n => n.html).join('  ')))");
     }
 
+    /** A picture whose colours are looked up by an id that a field has as well stays empty. */
+    private void assertNoIdTwice(String path) {
+        assertThat((List<?>) page.evaluate("[...document.querySelectorAll('[id]')].map(e => e.id)"))
+                .as(path)
+                .doesNotHaveDuplicates();
+    }
+
     private void assertFitsPhone(String path) {
         page.setViewportSize(PHONE, 780);
         assertThat(page.evaluate("document.documentElement.scrollWidth"))
                 .as(path)
                 .isEqualTo(PHONE);
+        assertThat((List<?>) page.evaluate(SMALL_TARGETS))
+                .as("targets on a phone, %s", path)
+                .isEmpty();
     }
 }

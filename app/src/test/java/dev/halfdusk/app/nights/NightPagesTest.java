@@ -2,6 +2,7 @@ package dev.halfdusk.app.nights;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
@@ -88,6 +89,44 @@ class NightPagesTest {
             })
     void what_cannot_be_shown_is_not_there(String path) throws Exception {
         web.perform(get(path)).andExpect(status().isNotFound());
+    }
+
+    /** An address with a date that cannot be shown is told why; a date that the island skipped is none. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "/nights/1999-05-05?place=%d|1999-05-05 is outside what can be computed: 2000-01-02 to 2059-12-29",
+                "/nights?place=%d&from=2060-01-01|2060-01-01 is outside",
+                "/nights?place=%d&night=1850-01-01|1850-01-01 is outside",
+                "/nights/2060-02-02/weather?place=%d|2060-02-02 is outside",
+                "/nights/2011-12-30?place=%d|There was no 2011-12-30 by the clocks of Pacific/Apia",
+                "/nights/2011-12-30/weather?place=%d|There was no 2011-12-30"
+            })
+    void a_date_that_cannot_be_shown_is_told_so(String path, String why) throws Exception {
+        long id = place(-13.8, -172, "Pacific/Apia");
+        web.perform(get(String.format(path, id)))
+                .andExpect(status().isNotFound())
+                .andExpect(content().string(containsString(why)));
+    }
+
+    @Test
+    void a_year_with_a_date_less_is_shown_without_it() throws Exception {
+        long id = place(-13.8, -172, "Pacific/Apia");
+        web.perform(get("/nights?place=" + id + "&from=2011-12-01&column=29"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Sat 31 December 2011")));
+        web.perform(get("/nights/table?place=" + id + "&from=2011-12-01"))
+                .andExpect(content().string(containsString("2011-12-29")))
+                .andExpect(content().string(not(containsString("2011-12-30"))));
+        web.perform(get("/nights/2011-12-29?place=" + id))
+                .andExpect(content().string(containsString("/nights/2011-12-31")));
+        web.perform(get("/bench?night=2011-12-30&place=" + id))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("There was no 2011-12-30")));
+        web.perform(get("/api/night?lat=-13.8&lon=-172&zone=Pacific/Apia&date=2011-12-30"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("there was no 2011-12-30")));
     }
 
     @Test

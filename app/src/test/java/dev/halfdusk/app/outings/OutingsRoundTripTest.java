@@ -6,6 +6,7 @@ import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -33,14 +34,30 @@ class OutingsRoundTripTest {
         Place place = places.add(Place.at("Here", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
         Place other = places.add(Place.at("There", new Site(61.5, -149.25, 2), ZoneId.of("America/Anchorage")));
         Outing first = Outing.fresh(
-                "<Core> \"one\"", place, LocalDate.of(2028, 2, 29), kit.rig(1).orElseThrow(), 20, 2.75, 6.25, 5150);
+                "<Core> \"one\"",
+                place,
+                LocalDate.of(2028, 2, 29),
+                kit.rig(1).orElseThrow(),
+                20,
+                2.75,
+                6.25,
+                Sharp.HALF,
+                5150);
         Outing stored = outings.save(first);
         assertThat(stored).isEqualTo(first.withId(stored.id()));
         assertThat(form.read(form.fields(stored), stored.id())).contains(stored);
         assertThat(outings.find(stored.id())).contains(stored);
 
         Outing changed = Outing.fresh(
-                        "Another", other, LocalDate.of(2058, 12, 31), kit.rig(4).orElseThrow(), 235.5, 7.25, 1.75, 250)
+                        "Another",
+                        other,
+                        LocalDate.of(2058, 12, 31),
+                        kit.rig(4).orElseThrow(),
+                        235.5,
+                        7.25,
+                        1.75,
+                        Sharp.AIM,
+                        250)
                 .withId(stored.id());
         assertThat(form.read(form.fields(changed), stored.id())).contains(changed);
         Outing again = outings.save(changed);
@@ -51,8 +68,8 @@ class OutingsRoundTripTest {
     @Test
     void a_new_place_is_stored_with_its_outing() {
         Place fresh = Place.at("Spit", new Site(54.5, 12.25, 3.5), ZoneId.of("Europe/Berlin"));
-        Outing stored = outings.save(
-                Outing.fresh("Spit", fresh, LocalDate.of(2027, 8, 1), kit.rig(1).orElseThrow(), 20, 1.8, 3, 1600));
+        Outing stored = outings.save(Outing.fresh(
+                "Spit", fresh, LocalDate.of(2027, 8, 1), kit.rig(1).orElseThrow(), 20, 1.8, 3, Sharp.MOST, 1600));
         assertThat(places.find(stored.place().id()).orElseThrow().site()).isEqualTo(fresh.site());
     }
 }

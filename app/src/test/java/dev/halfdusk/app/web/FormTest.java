@@ -36,7 +36,7 @@ class FormTest {
     void nights_outside_the_ephemeris_name_its_years(String typed) {
         Form form = Form.of(Map.of("night", typed));
         assertThat(form.night("night")).isNull();
-        assertThat(form.error("night")).contains("2000\u20132059");
+        assertThat(form.error("night")).contains("2000-01-02 to 2059-12-29");
     }
 
     @ParameterizedTest

@@ -26,15 +26,14 @@ public final class DriftField {
     private final double seconds;
     private final List<Drift> drifts;
     private final Drift worst;
-    private final double medianPx;
+    private final double aimPx;
 
-    private DriftField(double seconds, List<Drift> drifts, Drift worst) {
+    private DriftField(double seconds, List<Drift> drifts, Drift worst, double aimPx) {
         this.seconds = seconds;
-        this.drifts = List.copyOf(drifts);
+        this.drifts =
+                drifts.stream().sorted(Comparator.comparingDouble(Drift::px)).toList();
         this.worst = worst;
-        double[] sorted = drifts.stream().mapToDouble(Drift::px).sorted().toArray();
-        int half = sorted.length / 2;
-        medianPx = sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
+        this.aimPx = aimPx;
     }
 
     /**
@@ -43,8 +42,9 @@ public final class DriftField {
      * @param from where it starts in the picture, mm
      * @param to where it ends
      * @param px length of the way in pixels
+     * @param area of the frame that it speaks for: 1 inside, a half at an edge, a quarter in a corner
      */
-    public record Drift(Point from, Point to, double px) {}
+    public record Drift(Point from, Point to, double px, double area) {}
 
     /** @param latitudeDeg of the place, which sets where the pole stands */
     public static DriftField of(Framing framing, double latitudeDeg, double seconds) {
@@ -55,7 +55,8 @@ public final class DriftField {
             drifts = grid(turn, false);
         }
         Drift worst = drifts.stream().max(Comparator.comparingDouble(Drift::px)).orElseThrow();
-        return new DriftField(seconds, drifts, closer(turn, worst, onlySky));
+        double aimPx = turn.at(0, 0, false).map(Drift::px).orElse(worst.px);
+        return new DriftField(seconds, drifts, closer(turn, worst, onlySky), aimPx);
     }
 
     private static List<Drift> grid(Turn turn, boolean onlySky) {
@@ -101,29 +102,54 @@ public final class DriftField {
             }
             return framing.project(Sidereal.later(star, pole, seconds)).map(to -> {
                 double mm = Math.hypot(to.x() - from.x(), to.y() - from.y());
-                return new Drift(from, to, mm * 1000 / sensor.pitchUm());
+                double area = (Math.abs(x) < 0.5 ? 1 : 0.5) * (Math.abs(y) < 0.5 ? 1 : 0.5);
+                return new Drift(from, to, mm * 1000 / sensor.pitchUm(), area);
             });
         }
     }
 
     /**
-     * The longest time in which no star in the frame drifts by more than so many pixels, by repeated proportion; drift
+     * The longest time in which the stars that matter drift by no more than so many pixels, by repeated proportion; drift
      * grows almost evenly with time, so a few rounds settle it to 0.1 %. At most four hours.
      */
-    public static double longestSeconds(Framing framing, double latitudeDeg, double tolerancePx) {
+    public static double longestSeconds(Framing framing, double latitudeDeg, double tolerancePx, Sharp who) {
         double limit = Range.SHUTTER.max();
         double seconds = 10;
         for (int round = 0; round < 5; round++) {
-            double px = of(framing, latitudeDeg, seconds).worst().px();
+            double px = of(framing, latitudeDeg, seconds).px(who);
             seconds = px == 0 ? limit : Math.min(limit, seconds * tolerancePx / px);
         }
         return seconds;
+    }
+
+    /** Drift that none of the stars that matter exceeds, pixels. */
+    public double px(Sharp who) {
+        return switch (who) {
+            case ALL -> worst.px;
+            case MOST -> within(0.9);
+            case HALF -> within(0.5);
+            case AIM -> aimPx;
+        };
+    }
+
+    /** The drift that so large a share of the frame's sky does not exceed. */
+    private double within(double share) {
+        double wanted = share * drifts.stream().mapToDouble(Drift::area).sum();
+        double area = 0;
+        for (Drift d : drifts) {
+            area += d.area;
+            if (area >= wanted - 1e-9) {
+                return d.px;
+            }
+        }
+        return worst.px;
     }
 
     public double seconds() {
         return seconds;
     }
 
+    /** The least first. */
     public List<Drift> drifts() {
         return drifts;
     }
@@ -133,7 +159,7 @@ public final class DriftField {
     }
 
     public double medianPx() {
-        return medianPx;
+        return px(Sharp.HALF);
     }
 
     /** Where in the picture the worst drift is: "top left", "centre". */

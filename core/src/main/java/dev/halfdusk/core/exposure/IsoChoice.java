@@ -55,13 +55,7 @@ public record IsoChoice(
                         nearestPeak(light, body),
                         light,
                         body),
-                of(
-                        "comfortable",
-                        "What this camera is comfortable with",
-                        "your own limit",
-                        IsoDial.nearest(body.isoSteps(), body.comfortableIso()),
-                        light,
-                        body),
+                comfortable(light, body),
                 of(
                         "push",
                         "Two stops up, pulled down later",
@@ -88,6 +82,18 @@ public record IsoChoice(
                 skyLimited(light, body),
                 light,
                 body);
+    }
+
+    /** The step at the limit of what the owner tolerates. */
+    static IsoChoice comfortable(Light light, CameraBody body) {
+        int iso = IsoDial.nearest(body.isoSteps(), body.comfortableIso());
+        return of("comfortable", "What this camera is comfortable with", "your own limit", iso, light, body);
+    }
+
+    /** Seconds in which the sky's peak reaches {@link #PEAK_TO} at the lowest ISO: longer burns whatever one sets. */
+    static double longestUnburnt(Light light, CameraBody body) {
+        int lowest = body.isoSteps().get(0);
+        return Tone.share(PEAK_TO) * body.response().saturationE(lowest) / light.skyPerSecond();
     }
 
     /** An ISO of one's own. */

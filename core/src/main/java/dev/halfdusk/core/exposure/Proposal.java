@@ -8,11 +8,12 @@ import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.sky.Sidereal;
+import dev.halfdusk.core.optics.Stops;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 
 /**
  * Shutter, ISO and number of frames for one framing of one sky with one rig, and why.
@@ -24,7 +25,8 @@ import java.util.OptionalDouble;
  * @param light what a pixel of middling sky collects
  * @param isos every school, the recommended one first
  * @param histogram predicted at the recommended ISO
- * @param frames of the Milky Way's core clouds to stack for the wanted signal to noise
+ * @param stack of the Milky Way's core clouds for the wanted signal to noise; empty where stacking is pointless
+ * @param warnings those of the reasons that one should not overlook
  */
 public record Proposal(
         Setup setup,
@@ -38,40 +40,57 @@ public record Proposal(
         Light light,
         List<IsoChoice> isos,
         Histogram histogram,
-        int frames,
-        List<Reason> reasons) {
+        Optional<Stacking> stack,
+        List<Reason> reasons,
+        List<Reason> warnings) {
 
     /** Brightness of the core's clouds, the usual thing to want. */
     public static final double CORE_CLOUDS = 20.7;
 
     private static final double LONGEST_TIMED = 300;
     private static final double TIMER_STEP = 30;
-    private static final double PAUSE_SECONDS = 1;
 
     public static Proposal of(Setup s) {
         Framing framing = s.framing();
         double latitude = s.from().site().latitudeDeg();
-        double tolerance = s.demand().tolerancePx();
         CameraBody body = s.rig().body();
         boolean tracked = s.rig().support().tracks();
         Optional<ShutterAdvice> still =
-                tracked ? Optional.empty() : Optional.of(ShutterAdvice.of(framing, latitude, tolerance, body.dial()));
-        Optional<Tracking> tracking =
-                tracked ? Optional.of(Tracking.of(s.rig().support(), framing.optics(), tolerance)) : Optional.empty();
+                tracked ? Optional.empty() : Optional.of(ShutterAdvice.of(framing, latitude, s.demand(), body.dial()));
+        Optional<Tracking> tracking = tracked
+                ? Optional.of(Tracking.of(
+                        s.rig().support(), framing.optics(), s.demand().tolerancePx()))
+                : Optional.empty();
         double limit = still.map(ShutterAdvice::limitSeconds)
                 .orElseGet(() -> tracking.orElseThrow().limitSeconds());
-        Dial.Stop click = click(body, limit, tracked);
-        double seconds = click.realSeconds();
-        DriftField drift = still.map(ShutterAdvice::field).orElseGet(() -> DriftField.of(framing, latitude, seconds));
+        Dial.Stop sharp = click(body, limit, tracked);
         FrameSky sky = FrameSky.of(framing, s.moment(), s.from());
-        Light light = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), seconds);
+        Light sharpLight = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), sharp.realSeconds());
+        double unburnt = IsoChoice.longestUnburnt(sharpLight, body);
+        Dial.Stop click = unburnt < sharp.realSeconds() ? click(body, unburnt, tracked) : sharp;
+        double seconds = click.realSeconds();
+        Light light = sharpLight.during(seconds);
+        DriftField drift = DriftField.of(framing, latitude, seconds);
         List<IsoChoice> isos = IsoChoice.all(light, body);
         IsoChoice best = isos.get(0);
-        int frames = light.framesFor(s.demand().signalToNoise(), s.electronsPerSecond(CORE_CLOUDS), best.iso());
+        Optional<Stacking> stack = stack(s, light, best.iso());
         List<Reason> reasons = new ArrayList<>();
         still.ifPresent(a -> reasons.addAll(a.reasons()));
         tracking.ifPresent(t -> reasons.addAll(tracked(t, s, seconds)));
-        reasons.addAll(light(s, sky, light, best, frames));
+        List<Reason> warnings = new ArrayList<>();
+        if (seconds < sharp.realSeconds()) {
+            warnings.add(givesWay(sharpLight, sharp, click, body));
+        }
+        overTolerated(s, light, best, stack).ifPresent(warnings::add);
+        Reason stacked = stacked(s, light, best, stack);
+        if (stack.isEmpty()) {
+            warnings.add(stacked);
+        } else {
+            reasons.add(stacked);
+        }
+        reasons.addAll(light(s, sky, light, best));
+        reasons.addAll(warnings);
+        reasons.addAll(sensitivity(s, light.seconds()));
         return new Proposal(
                 s,
                 still,
@@ -84,8 +103,13 @@ public record Proposal(
                 light,
                 isos,
                 Histogram.of(sky, s::electronsPerSecond, body.response(), seconds, best.iso()),
-                frames,
-                List.copyOf(reasons));
+                stack,
+                List.copyOf(reasons),
+                List.copyOf(warnings));
+    }
+
+    private static Optional<Stacking> stack(Setup s, Light light, int iso) {
+        return Stacking.of(light, s.demand().signalToNoise(), s.electronsPerSecond(CORE_CLOUDS), iso);
     }
 
     /** On the dial; on a tracker that allows a minute and more, on a timer in half minutes up to five. */
@@ -94,7 +118,12 @@ public record Proposal(
             double seconds = Math.min(LONGEST_TIMED, Math.floor(limit / TIMER_STEP) * TIMER_STEP);
             return new Dial.Stop(Numbers.plain(seconds), seconds, seconds);
         }
-        return body.shutterAtMost(limit).orElse(new Dial.Stop("\u2014", limit, limit));
+        return body.shutterAtMost(limit).orElseGet(() -> body.shortest());
+    }
+
+    /** Longest shutter with which the sky does not burn at the lowest ISO. */
+    public double unburntSeconds() {
+        return IsoChoice.longestUnburnt(light, setup.rig().body());
     }
 
     /** Worst drift of a star while the shutter is open: by the turning sky, or by the tracker's error. Pixels. */
@@ -103,16 +132,29 @@ public record Proposal(
                 .orElse(drift.worst().px());
     }
 
+    /** Drift that none of the stars that matter exceeds, likewise. */
+    public double judgedPx() {
+        return tracking.map(t -> t.starPx(settings.seconds()))
+                .orElse(drift.px(setup.demand().sharp()));
+    }
+
     /** Drift of the middle star of the frame, likewise. */
     public double medianPx() {
         return tracking.map(t -> t.starPx(settings.seconds())).orElse(drift.medianPx());
     }
 
-    /** Seconds in which half of the stars in the frame stay within the tolerance; empty on a tracker and where nothing drifts. */
-    public OptionalDouble halfSeconds() {
-        return tracking.isPresent() || drift.medianPx() == 0
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(settings.seconds() * setup.demand().tolerancePx() / drift.medianPx());
+    /** Longest shutter for each of those that may have to stay sharp; none on a tracker, which treats all alike. */
+    public Map<Sharp, Double> limits() {
+        Map<Sharp, Double> limits = new EnumMap<>(Sharp.class);
+        if (tracking.isEmpty()) {
+            double latitude = setup.from().site().latitudeDeg();
+            double tolerance = setup.demand().tolerancePx();
+            Framing framing = setup.framing();
+            for (Sharp who : Sharp.values()) {
+                limits.put(who, DriftField.longestSeconds(framing, latitude, tolerance, who));
+            }
+        }
+        return limits;
     }
 
     /** Every school's shutter, with what it would do in this frame. */
@@ -144,9 +186,58 @@ public record Proposal(
                         "rate of the tracker"));
     }
 
-    private static List<Reason> light(Setup s, FrameSky sky, Light light, IsoChoice best, int frames) {
+    private static Reason givesWay(Light sharp, Dial.Stop wanted, Dial.Stop click, CameraBody body) {
+        int lowest = body.isoSteps().get(0);
+        return new Reason(
+                "The sky is bright: the shutter gives way to it, from " + wanted.label() + " s down to",
+                click.realSeconds(),
+                "s",
+                Numbers.text("at ISO %d its peak would stand at %.2f of the axis", lowest, sharp.peak(lowest)),
+                "sRGB curve of electrons / white");
+    }
+
+    private static Reason stacked(Setup s, Light light, IsoChoice best, Optional<Stacking> stack) {
+        String goal =
+                "a signal to noise of " + Numbers.text("%.0f", s.demand().signalToNoise()) + " on the core's clouds";
+        String formula = "n S / \u221a(n (S + B + D + R\u00b2))";
+        String source = "photon, dark and read noise";
+        double clouds = s.electronsPerSecond(CORE_CLOUDS);
+        return stack.map(k -> new Reason("Frames to stack for " + goal, k.frames(), "frames", formula, source))
+                .orElseGet(() -> new Reason(
+                        "Stacking for " + goal + " is pointless: to this sky they add only",
+                        100 * clouds / light.skyPerSecond(),
+                        "%",
+                        Numbers.text(
+                                "one frame reaches %.2f; two hours of frames are not enough",
+                                light.signalToNoise(clouds, best.iso(), 1)),
+                        source));
+    }
+
+    /** What it means to go over the ISO that the owner tolerates, and what staying there would cost. */
+    private static Optional<Reason> overTolerated(Setup s, Light light, IsoChoice best, Optional<Stacking> stack) {
+        CameraBody body = s.rig().body();
+        IsoChoice kept = IsoChoice.comfortable(light, body);
+        if (best.iso() <= body.comfortableIso() || kept.iso() >= best.iso()) {
+            return Optional.empty();
+        }
+        String more = stack.flatMap(k -> stack(s, light, kept.iso())
+                        .filter(other -> other.frames() != k.frames())
+                        .map(other -> Numbers.text(", %d frames instead of %d", other.frames(), k.frames())))
+                .orElse("");
+        return Optional.of(new Reason(
+                Numbers.text("ISO %d is over the %d that you tolerate, by", best.iso(), kept.iso()),
+                Stops.of((double) best.iso() / kept.iso()),
+                "stops",
+                Numbers.text(
+                                "bright stars burn that much sooner; at ISO %d: peak at %.2f, read noise +%.0f %%",
+                                kept.iso(), kept.peak(), 100 * kept.readNoiseShare())
+                        + more,
+                "your body's limit"));
+    }
+
+    private static List<Reason> light(Setup s, FrameSky sky, Light light, IsoChoice best) {
         double read = light.response().readNoiseE(best.iso());
-        List<Reason> reasons = new ArrayList<>(List.of(
+        return List.of(
                 new Reason(
                         "Sky in the frame, middle",
                         sky.medianMagnitude(),
@@ -184,16 +275,7 @@ public record Proposal(
                         best.peak(),
                         "of the axis",
                         "sRGB curve of electrons / white",
-                        "sRGB"),
-                new Reason(
-                        "Frames to stack for a signal to noise of "
-                                + Numbers.text("%.0f", s.demand().signalToNoise()) + " on the core's clouds",
-                        frames,
-                        "frames",
-                        "n S / \u221a(n (S + B + D + R\u00b2))",
-                        "photon, dark and read noise")));
-        reasons.addAll(sensitivity(s, light.seconds()));
-        return reasons;
+                        "sRGB"));
     }
 
     /** What the ISO would be if the place were a class darker or brighter than thought. */
@@ -227,15 +309,5 @@ public record Proposal(
                 "",
                 Numbers.text("sky %.1f mag/arcsec\u00b2, peak at %.2f", sky.medianMagnitude(), best.peak()),
                 "the same, with that zenith");
-    }
-
-    /** How far the sky turns against the ground while the frames are taken, degrees. */
-    public double turnDeg() {
-        return stackSeconds() * Sidereal.DEGREES_PER_SECOND;
-    }
-
-    /** Time for all frames with a pause of a second between them. */
-    public double stackSeconds() {
-        return frames * settings.seconds() + Math.max(0, frames - 1) * PAUSE_SECONDS;
     }
 }

@@ -1,7 +1,6 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.sky.Sidereal;
@@ -11,15 +10,14 @@ import java.util.Optional;
 /**
  * The shutter to set for sharp stars in one framing, and why.
  *
- * @param limitSeconds longest time within the tolerance
+ * @param limitSeconds longest time in which the stars that matter stay within the tolerance
  * @param dial the click that keeps it; empty only below 1/8000 s
  * @param field drift over the frame at that click
  */
 public record ShutterAdvice(double limitSeconds, Optional<Dial.Stop> dial, DriftField field, List<Reason> reasons) {
 
-    public static ShutterAdvice of(Framing framing, double latitudeDeg, double tolerancePx, Dial dial) {
-        Range.TOLERANCE.check(tolerancePx);
-        double limit = DriftField.longestSeconds(framing, latitudeDeg, tolerancePx);
+    public static ShutterAdvice of(Framing framing, double latitudeDeg, Demand demand, Dial dial) {
+        double limit = DriftField.longestSeconds(framing, latitudeDeg, demand.tolerancePx(), demand.sharp());
         Optional<Dial.Stop> stop = dial.atMost(limit);
         double open = stop.map(Dial.Stop::realSeconds).orElse(limit);
         DriftField field = DriftField.of(framing, latitudeDeg, open);
@@ -41,8 +39,8 @@ public record ShutterAdvice(double limitSeconds, Optional<Dial.Stop> dial, Drift
                         Numbers.text("15.0411\u2033 / %.2f\u2033", plate),
                         "sidereal rate"),
                 new Reason(
-                        "Longest shutter that keeps every star in the frame within " + Numbers.trimmed(tolerancePx, 1)
-                                + " px",
+                        "Longest shutter that keeps " + demand.sharp().words() + " within "
+                                + Numbers.trimmed(demand.tolerancePx(), 1) + " px",
                         limit,
                         "s",
                         "sky turned about the pole, through the lens, at 117 points of the frame",

@@ -10,16 +10,16 @@ import java.util.Optional;
  * What a school's shutter does in a frame.
  *
  * @param dial the click it is rounded down to; empty where it is under the shortest
- * @param worstPx worst drift anywhere in the frame at the rule's own seconds
+ * @param px drift at that click of the stars that matter to the setup; without a click at the rule's own seconds
  */
-public record TrailingInFrame(TrailingRule rule, double seconds, Optional<Dial.Stop> dial, double worstPx) {
+public record TrailingInFrame(TrailingRule rule, double seconds, Optional<Dial.Stop> dial, double px) {
 
     /** A drift this little over the tolerance is rounding, not a longer trail. */
     private static final double ROUNDING = 1.005;
 
-    /** Whether some star of the frame drifts by more than so many pixels. */
-    public boolean exceeds(double tolerancePx) {
-        return worstPx > tolerancePx * ROUNDING;
+    /** By how many pixels it is over the tolerance; 0 within it. */
+    public double overPx(double tolerancePx) {
+        return px > tolerancePx * ROUNDING ? px - tolerancePx : 0;
     }
 
     /** Every school's answer for the core's declination, with what it would do in this frame. */
@@ -32,9 +32,11 @@ public record TrailingInFrame(TrailingRule rule, double seconds, Optional<Dial.S
         return TrailingRule.ALL.stream()
                 .map(rule -> {
                     double seconds = rule.seconds(core);
-                    double worst =
-                            DriftField.of(framing, latitude, seconds).worst().px();
-                    return new TrailingInFrame(rule, seconds, dial.atMost(seconds), worst);
+                    Optional<Dial.Stop> click = dial.atMost(seconds);
+                    double open = click.map(Dial.Stop::realSeconds).orElse(seconds);
+                    double px = DriftField.of(framing, latitude, open)
+                            .px(setup.demand().sharp());
+                    return new TrailingInFrame(rule, seconds, click, px);
                 })
                 .toList();
     }

@@ -24,7 +24,7 @@ public record Range(String quantity, double min, double max, String unit) {
     public static final Range PIXELS = new Range("pixels", 320, 30_000, "");
     public static final Range TOLERANCE = new Range("drift tolerance", 0.5, 20, " px");
     public static final Range ISO = new Range("ISO", 25, 819_200, "");
-    public static final Range SHUTTER = new Range("shutter", 1 / 8000.0, 14_400, " s");
+    public static final Range SHUTTER = new Range("shutter", 1e-4, 14_400, " s");
 
     /** Whether the value is a number inside the interval. */
     public boolean holds(double value) {

@@ -83,9 +83,18 @@ public final class Night {
      * @param date of the evening
      * @param zone whose noon begins and ends the night, so that it may last 23 or 25 hours
      * @throws dev.halfdusk.core.sky.DateOutOfRange outside 2000–2059
+     * @throws NoSuchDate for a date that the zone skipped
      */
     public static Night of(Site site, LocalDate date, ZoneId zone, NightRules rules) {
+        if (!exists(date, zone)) {
+            throw new NoSuchDate(date, zone);
+        }
         return new Night(site, date, zone, rules);
+    }
+
+    /** Whether clocks of the zone showed the date at all. */
+    public static boolean exists(LocalDate date, ZoneId zone) {
+        return noon(date, zone).atZone(zone).toLocalDate().equals(date);
     }
 
     /** Noon of a day, which begins a night; never skipped by daylight saving. */

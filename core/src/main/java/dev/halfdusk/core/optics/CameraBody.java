@@ -99,6 +99,14 @@ public record CameraBody(
         return dial.atMost(limitSeconds).filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99);
     }
 
+    /** The fastest click it has. */
+    public Dial.Stop shortest() {
+        return dial.shutters().stream()
+                .filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99)
+                .reduce((longer, shorter) -> shorter)
+                .orElse(dial.shutters().get(0));
+    }
+
     /** The ISO values one may type, from the lowest there is anywhere to the highest of this body. */
     public Range isos() {
         return new Range(Range.ISO.quantity(), Range.ISO.min(), topIso, Range.ISO.unit());

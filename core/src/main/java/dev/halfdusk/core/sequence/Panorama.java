@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sequence;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
@@ -188,9 +189,9 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
      */
     public record Shutters(List<Optional<Dial.Stop>> each, Optional<Dial.Stop> common) {}
 
-    public Shutters shutters(double latitudeDeg, double tolerancePx, Dial dial) {
+    public Shutters shutters(double latitudeDeg, Demand demand, Dial dial) {
         List<Optional<Dial.Stop>> each = frames.stream()
-                .map(f -> ShutterAdvice.of(Framing.of(optics, f.axis, 0), latitudeDeg, tolerancePx, dial)
+                .map(f -> ShutterAdvice.of(Framing.of(optics, f.axis, 0), latitudeDeg, demand, dial)
                         .dial())
                 .toList();
         Optional<Dial.Stop> common = each.stream().allMatch(Optional::isPresent)

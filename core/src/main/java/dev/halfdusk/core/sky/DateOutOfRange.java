@@ -10,6 +10,11 @@ public final class DateOutOfRange extends IllegalArgumentException {
     }
 
     public DateOutOfRange(String given) {
-        super(given + " is outside the years that can be computed: 2000\u20132059");
+        this(given, "2000\u20132059");
+    }
+
+    /** @param allowed in words, where less than all years can be used */
+    public DateOutOfRange(String given, String allowed) {
+        super(given + " is outside what can be computed: " + allowed);
     }
 }

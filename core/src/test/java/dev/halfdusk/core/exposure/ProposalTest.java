@@ -22,10 +22,12 @@ import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ProposalTest {
 
@@ -59,7 +61,7 @@ class ProposalTest {
             Setup setup = setup(rig, focal, aperture, aim[0], aim[1]);
             Proposal p = setup.proposal();
             assertThat(p.settings().seconds()).isLessThanOrEqualTo(p.limitSeconds() * (1 + 1e-9));
-            assertThat(p.drift().worst().px()).isLessThanOrEqualTo(3.001);
+            assertThat(p.judgedPx()).isLessThanOrEqualTo(3.001).isLessThanOrEqualTo(p.worstPx());
             assertThat(p.drift().medianPx())
                     .isLessThanOrEqualTo(p.drift().worst().px());
             assertThat(brute(setup.framing(), p.settings().seconds()))
@@ -72,7 +74,10 @@ class ProposalTest {
                 sum += bin;
             }
             assertThat(sum).isCloseTo(1, within(1e-9));
-            assertThat(p.frames()).isPositive();
+            p.stack().ifPresent(k -> {
+                assertThat(k.frames()).isPositive();
+                assertThat(k.seconds()).isLessThanOrEqualTo(7200);
+            });
             assertThat(p.reasons())
                     .allMatch(r -> Double.isFinite(r.value()) && !r.source().isBlank());
         }
@@ -150,6 +155,53 @@ class ProposalTest {
         assertThat(classes.get(0).value())
                 .isGreaterThanOrEqualTo(p.isos().get(0).iso());
         assertThat(classes.get(1).value()).isLessThanOrEqualTo(p.isos().get(0).iso());
+    }
+
+    /** Nothing burns that a setting can prevent: down from noon to night, the shutter gives way and comes back. */
+    @ParameterizedTest
+    @CsvSource({
+        "2027-06-08T12:30:00Z, true, false", // noon: even the fastest click burns
+        "2027-06-08T19:55:00Z, true, true", // sunset
+        "2027-06-08T20:18:00Z, true, true", // civil twilight
+        "2027-06-09T00:10:00Z, false, true"
+    })
+    void in_twilight_the_shutter_gives_way(Instant when, boolean bright, boolean fits) {
+        Rig rig = rig(36, 24, 7040, 20, 1.8, Projection.RECTILINEAR);
+        Setup setup = setup(rig, 20, 1.8, 176, 40).at(when);
+        Proposal p = setup.proposal();
+        assertThat(p.reasons().stream().anyMatch(r -> r.what().contains("gives way")))
+                .isEqualTo(bright);
+        assertThat(p.stack().isEmpty()).isEqualTo(bright);
+        assertThat(p.reasons().stream().anyMatch(r -> r.what().contains("pointless")))
+                .isEqualTo(bright);
+        assertThat(p.isos().get(0).peak() <= IsoChoice.PEAK_TO).isEqualTo(fits);
+        if (bright) {
+            assertThat(p.settings().iso()).isEqualTo(100);
+            assertThat(p.settings().seconds()).isLessThan(p.limitSeconds());
+            assertThat(p.drift().seconds()).isEqualTo(p.settings().seconds());
+            // a click longer would burn
+            assertThat(p.light().during(p.settings().seconds() * 1.3).peak(100)).isGreaterThan(IsoChoice.PEAK_TO);
+            assertThat(p.label()).startsWith("1/");
+        }
+    }
+
+    @Test
+    void more_iso_than_its_owner_tolerates_is_said_with_its_price() {
+        Rig dim = rig(36, 24, 7040, 50, 4, Projection.RECTILINEAR);
+        Proposal p = setup(dim, 50, 4, 0, 50).proposal();
+        assertThat(p.settings().iso()).isGreaterThan(3200);
+        Reason over = p.reasons().stream()
+                .filter(r -> r.what().contains("tolerate"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(over.value()).isCloseTo(Math.log(p.settings().iso() / 3200) / Math.log(2), within(1e-9));
+        assertThat(over.formula())
+                .contains("at ISO 3200")
+                .contains(String.format(Locale.ROOT, "peak at %.2f", p.light().peak(3200)));
+        Proposal bright = setup(rig(36, 24, 7040, 20, 1.8, Projection.RECTILINEAR), 20, 1.8, 176, 23)
+                .proposal();
+        assertThat(bright.settings().iso()).isLessThanOrEqualTo(3200);
+        assertThat(bright.reasons()).noneMatch(r -> r.what().contains("tolerate"));
     }
 
     @Test

@@ -6,17 +6,23 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sky.Sidereal;
+import java.util.Arrays;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class TrailingTest {
+
+    private static final Demand EVERY_STAR = new Demand(3, Sharp.ALL, 10);
 
     private static TrailingRule.Case full(double focal, double aperture, double pitch, double declination) {
         return new TrailingRule.Case(
@@ -118,14 +124,50 @@ class TrailingTest {
             double azimuth, double altitude, double latitude, double focal, Projection projection) {
         Framing framing =
                 Framing.of(new Optics(new Sensor(36, 24, 5), focal, projection), new Direction(azimuth, altitude), 0);
-        double limit = DriftField.longestSeconds(framing, latitude, 3);
+        double limit = DriftField.longestSeconds(framing, latitude, 3, Sharp.ALL);
         assertThat(DriftField.of(framing, latitude, limit).worst().px()).isCloseTo(3, within(0.005));
-        ShutterAdvice advice = ShutterAdvice.of(framing, latitude, 3, Dial.THIRD);
+        ShutterAdvice advice = ShutterAdvice.of(framing, latitude, EVERY_STAR, Dial.THIRD);
         assertThat(advice.dial().orElseThrow().realSeconds()).isLessThanOrEqualTo(limit);
         assertThat(advice.field().worst().px()).isLessThanOrEqualTo(3);
         assertThat(advice.reasons())
                 .hasSize(5)
                 .allSatisfy(r -> assertThat(r.source()).isNotBlank());
+    }
+
+    /** Where the horizon cuts nothing off, the axis, the middle and nine tenths by a count of random points of the frame. */
+    @ParameterizedTest
+    @CsvSource({"180, 45, 37.6, 20", "0, 45, -33, 24", "90, 50, 60, 35"})
+    void the_limit_follows_who_must_stay_sharp(double azimuth, double altitude, double latitude, double focal) {
+        Optics optics = new Optics(new Sensor(36, 24, 5), focal, Projection.RECTILINEAR);
+        Framing framing = Framing.of(optics, new Direction(azimuth, altitude), 0);
+        Vector pole = new Direction(0, latitude).vector();
+        Random random = new Random(5);
+        double[] ways = new double[4000];
+        for (int i = 0; i < ways.length; i++) {
+            ways[i] = way(framing, pole, (random.nextDouble() - 0.5) * 36, (random.nextDouble() - 0.5) * 24);
+        }
+        Arrays.sort(ways);
+        double fieldPx = DriftField.of(framing, latitude, 10).px(Sharp.MOST);
+        assertThat(fieldPx).isCloseTo(ways[3600], within(ways[3600] * 0.03));
+        DriftField field = DriftField.of(framing, latitude, 10);
+        assertThat(field.px(Sharp.HALF)).isCloseTo(ways[2000], within(ways[2000] * 0.03));
+        assertThat(field.px(Sharp.AIM)).isCloseTo(way(framing, pole, 0, 0), within(1e-9));
+        assertThat(field.px(Sharp.ALL)).isGreaterThanOrEqualTo(ways[3999]);
+        for (Sharp who : Sharp.values()) {
+            double limit = DriftField.longestSeconds(framing, latitude, 3, who);
+            assertThat(DriftField.of(framing, latitude, limit).px(who)).isCloseTo(3, within(0.005));
+            assertThat(ShutterAdvice.of(framing, latitude, new Demand(3, who, 10), Dial.THIRD)
+                            .limitSeconds())
+                    .isEqualTo(limit);
+        }
+    }
+
+    /** Ten seconds of a star in pixels of 5 µm. */
+    private static double way(Framing framing, Vector pole, double x, double y) {
+        Framing.Point from = new Framing.Point(x, y);
+        Framing.Point to =
+                framing.project(Sidereal.later(framing.see(from), pole, 10)).orElseThrow();
+        return Math.hypot(to.x() - x, to.y() - y) * 200;
     }
 
     @Test
@@ -151,10 +193,9 @@ class TrailingTest {
     }
 
     @Test
-    void an_absurd_tolerance_is_refused() {
-        Framing framing =
-                Framing.of(new Optics(new Sensor(36, 24, 5), 20, Projection.RECTILINEAR), new Direction(0, 50), 0);
-        assertThatThrownBy(() -> ShutterAdvice.of(framing, 50, 0, Dial.THIRD)).isInstanceOf(OutOfRange.class);
+    void an_absurd_demand_is_refused() {
+        assertThatThrownBy(() -> new Demand(0, Sharp.ALL, 10)).isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> new Demand(3, Sharp.ALL, 0)).isInstanceOf(OutOfRange.class);
     }
 
     /** On a smaller sensor rules by focal length shorten by its crop, those by pixel do not. */

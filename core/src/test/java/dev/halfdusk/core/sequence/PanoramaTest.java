@@ -3,6 +3,7 @@ package dev.halfdusk.core.sequence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Dial;
@@ -136,13 +137,13 @@ class PanoramaTest {
     void the_common_shutter_is_the_shortest() {
         Optics optics = new Optics(SENSOR, 35, Projection.RECTILINEAR);
         Panorama round = Panorama.of(new Panorama.Wanted(0, 0, 20, 30, 0.3, 5), optics);
-        Panorama.Shutters shutters = round.shutters(50, 3, Dial.THIRD);
+        Panorama.Shutters shutters = round.shutters(50, Demand.USUAL, Dial.THIRD);
         double least = Double.POSITIVE_INFINITY;
         double most = 0;
         for (int i = 0; i < round.frames().size(); i++) {
             double own = shutters.each().get(i).orElseThrow().realSeconds();
             double limit = ShutterAdvice.of(
-                            Framing.of(optics, round.frames().get(i).axis(), 0), 50, 3, Dial.THIRD)
+                            Framing.of(optics, round.frames().get(i).axis(), 0), 50, Demand.USUAL, Dial.THIRD)
                     .limitSeconds();
             assertThat(own).isLessThanOrEqualTo(limit).isGreaterThan(limit / 1.3);
             least = Math.min(least, own);
