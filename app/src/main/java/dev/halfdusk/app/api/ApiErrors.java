@@ -5,6 +5,8 @@ import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.net.URI;
 import java.util.Map;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.bind.MissingServletRequestParameterException;
@@ -14,6 +16,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 
 /** Every refusal of the API as problem+json (RFC 9457), with the parameter, what was given and what is allowed. */
+@Order(Ordered.HIGHEST_PRECEDENCE)
 @RestControllerAdvice(annotations = RestController.class, basePackageClasses = ApiErrors.class)
 class ApiErrors {
 

@@ -28,6 +28,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -205,7 +206,8 @@ class ExposureApi {
                         Projection.RECTILINEAR,
                         Lens.USUAL_TRANSMISSION,
                         true,
-                        0));
+                        0,
+                        OptionalDouble.empty()));
     }
 
     /** A darkness class, or the zenith itself. */

@@ -12,10 +12,12 @@ import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
+import dev.halfdusk.core.search.Wanted;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Site;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.time.DayOfWeek;
@@ -85,17 +87,30 @@ class NightsApi {
             double moonSizeToMean,
             double poleAltitudeDeg) {}
 
+    /**
+     * A ranked night; what is said of the core is null where a dark sky was asked for.
+     *
+     * @param skyMagnitude of the zenith, or of the wanted part of the sky, in the middle of the window
+     */
     public record Ranked(
             LocalDate date,
             double score,
             Span window,
             double hours,
-            double coreTopAltitudeDeg,
-            double coreTopAzimuthDeg,
-            double contrastPercent,
+            Double coreTopAltitudeDeg,
+            Double coreTopAzimuthDeg,
+            Double contrastPercent,
             double moonIlluminatedFraction,
             String stance,
+            double skyMagnitude,
             List<String> reasons) {}
+
+    /** What a search is for. */
+    public enum For {
+        CORE,
+        DARK,
+        PART
+    }
 
     public record AlignmentAnswer(
             Instant utc,
@@ -181,12 +196,19 @@ class NightsApi {
             @RequestParam(defaultValue = "18") double depression,
             @RequestParam(defaultValue = "0") double moonAllowanceMag,
             @RequestParam(defaultValue = "10") double coreAltitude,
+            @RequestParam(defaultValue = "90") double coreAltitudeTo,
             @RequestParam(defaultValue = "0") double azimuthFrom,
             @RequestParam(defaultValue = "0") double azimuthTo,
             @RequestParam(defaultValue = "") Set<Galaxy.Stance> stance,
             @RequestParam(defaultValue = "") Set<DayOfWeek> weekday,
             @RequestParam(defaultValue = "") Set<Month> month,
             @RequestParam(defaultValue = "21.9") double zenithMagnitude,
+            @Parameter(description = "core, dark (sky without moon, whatever stands in it) or part (of the sky)")
+                    @RequestParam(defaultValue = "core")
+                    For wanted,
+            @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "0") double azimuth,
+            @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "45")
+                    double altitude,
             @RequestParam(defaultValue = "400") int limit) {
         Site site = new Site(lat, lon, elevation);
         ZoneId placeZone = zone.orElseGet(site::hourZone);
@@ -196,8 +218,13 @@ class NightsApi {
         if (nights < 1 || nights > MOST_NIGHTS) {
             throw new BadParameter("to", "is not in reach", "from " + first + " to " + first.plusDays(MOST_NIGHTS - 1));
         }
-        NightWish wish = new NightWish(
-                hours, depression, moonAllowanceMag, coreAltitude, azimuthFrom, azimuthTo, stance, weekday, month);
+        Wanted what = switch (wanted) {
+            case CORE -> new Wanted.Core(coreAltitude, coreAltitudeTo, azimuthFrom, azimuthTo);
+            case DARK -> new Wanted.DarkSky();
+            case PART ->
+                new Wanted.PartOfSky(new Direction(Range.AZIMUTH.check(azimuth), Range.ALTITUDE.check(altitude)));
+        };
+        NightWish wish = new NightWish(hours, depression, moonAllowanceMag, what, stance, weekday, month);
         YearOfNights year =
                 YearOfNights.of(site, first, (int) nights, placeZone, Skyline.FLAT, SkyGlow.ofZenith(zenithMagnitude));
         return NightSearch.find(year, wish).stream()
@@ -212,11 +239,12 @@ class NightsApi {
                 h.score(),
                 Span.of(h.window()),
                 h.hours(),
-                h.coreTopAltitudeDeg(),
-                h.coreTopAzimuthDeg(),
-                h.contrastPercent(),
+                h.core().map(NightSearch.CoreTop::altitudeDeg).orElse(null),
+                h.core().map(NightSearch.CoreTop::azimuthDeg).orElse(null),
+                h.core().map(NightSearch.CoreTop::contrastPercent).orElse(null),
                 h.moonFraction(),
-                h.stance().key(),
+                h.core().map(c -> c.stance().key()).orElse(null),
+                h.skyMagnitude(),
                 h.reasons());
     }
 

@@ -74,11 +74,11 @@ class SkyApi {
         Moment moment = Moment.at(time);
         Apparent apparent = moment.apparent(target);
         boolean solar = target instanceof Body;
-        Illumination lit = solar && target != Body.SUN ? Illumination.of((Body) target, moment) : null;
         if ((lat == null) != (lon == null)) {
             throw new BadParameter(lat == null ? "lat" : "lon", "is missing", "both lat and lon, or neither");
         }
         Observer observer = lat == null ? null : Observer.at(new Site(lat, lon, elevation));
+        Illumination lit = solar && target != Body.SUN ? lit((Body) target, moment, observer) : null;
         Horizontal seen = observer == null ? null : moment.observed(target, observer);
         Motion motion = observer == null ? null : Motion.of(target, moment, observer);
         return new Position(
@@ -100,6 +100,10 @@ class SkyApi {
                 motion == null ? null : motion.acrossSkyArcsecPerSecond(),
                 motion == null ? null : motion.altitudeDegPerHour(),
                 motion == null ? null : motion.azimuthDegPerHour());
+    }
+
+    private static Illumination lit(Body body, Moment moment, Observer observer) {
+        return observer == null ? Illumination.of(body, moment) : Illumination.of(body, moment, observer);
     }
 
     @GetMapping("/horizon-events")

@@ -27,6 +27,8 @@ class BoardController {
 
     private static final int NIGHTS = 14;
 
+    private static final String NOTHING = "\u2014";
+
     private final Outings outings;
     private final Places places;
     private final Skies skies;
@@ -67,7 +69,10 @@ class BoardController {
                 .or(() -> all.stream().findFirst())
                 .ifPresent(p -> {
                     model.addAttribute("place", p);
-                    model.addAttribute("nights", nights(p));
+                    List<NightRow> nights = nights(p);
+                    model.addAttribute("nights", nights);
+                    model.addAttribute(
+                            "core", nights.stream().anyMatch(n -> !n.core().equals(NOTHING)));
                 });
         return "board/board";
     }
@@ -93,6 +98,6 @@ class BoardController {
     }
 
     private static String hours(Duration duration) {
-        return duration.isZero() ? "\u2014" : Words.span(duration);
+        return duration.isZero() ? NOTHING : Words.span(duration);
     }
 }

@@ -9,6 +9,7 @@ import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -54,6 +56,7 @@ class PanoramaController {
             String time,
             String turn,
             boolean complete,
+            boolean betweenClicks,
             boolean high,
             List<Row> list) {}
 
@@ -71,6 +74,7 @@ class PanoramaController {
         if (!choices.enough()) {
             return "framing/panorama";
         }
+        boolean ownTime = form.has("minute") || form.has("time");
         Optional<Asked> asked = setups.read(form, choices);
         OptionalDouble overlap = form.number("overlap", Panorama.OVERLAP);
         OptionalDouble click = form.number("click", Panorama.CLICK);
@@ -85,10 +89,13 @@ class PanoramaController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "framing/panorama";
         }
-        Asked a = asked.get();
+        double share = overlap.getAsDouble() / 100;
+        if (!ownTime && !own) {
+            asked = atFewestRows(asked.get(), form, choices, margin.getAsDouble(), share, click.getAsDouble());
+        }
+        Asked a = asked.orElseThrow();
         Moment moment = a.setup().moment();
         Galaxy.Arch arch = Galaxy.arch(moment, a.night().observer());
-        double share = overlap.getAsDouble() / 100;
         Panorama.Wanted wanted = own
                 ? Panorama.between(
                         left.getAsDouble(), right.getAsDouble(), top.getAsDouble(), share, click.getAsDouble())
@@ -99,6 +106,18 @@ class PanoramaController {
         model.addAttribute("view", view(a, p, arch, settle.getAsDouble()));
         model.addAttribute("picture", PanoramaPicture.of(p, moment, a.setup().from(), middle));
         return "framing/panorama";
+    }
+
+    /** The same at the minute of the best window at which the arch needs the fewest rows. */
+    private Optional<Asked> atFewestRows(
+            Asked a, Form form, Choices choices, double margin, double overlap, double click) {
+        Optional<Interval> window = a.night().window().filter(w -> w.contains(a.when()));
+        if (window.isEmpty()) {
+            return Optional.of(a);
+        }
+        Instant when = Panorama.fewestRows(
+                window.get(), a.when(), t -> Panorama.arch(a.night().arch(t), margin, overlap, click), a.optics());
+        return setups.read(form.put("minute", a.night().minute(when)), choices);
     }
 
     private static View view(Asked a, Panorama p, Galaxy.Arch arch, double settle) {
@@ -134,6 +153,7 @@ class PanoramaController {
                 Words.span(Duration.ofSeconds(Math.max(60, Math.round(p.seconds(seconds, settle))))),
                 Words.number(p.turnDeg(seconds, settle), 1) + "\u00b0",
                 p.complete(),
+                p.betweenClicks(),
                 p.rows() > 1,
                 List.copyOf(rows));
     }

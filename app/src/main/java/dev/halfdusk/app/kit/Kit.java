@@ -21,6 +21,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -151,6 +152,7 @@ public class Kit {
         r.setTransmission(l.lens().transmission());
         r.setElectronic(l.lens().electronic());
         r.setWeightG(l.lens().weightG());
+        r.setImageCircleMm(boxed(l.lens().imageCircleMm()));
         r.setNote(l.note());
         if (l.id() == null) {
             r.insert();
@@ -254,11 +256,16 @@ public class Kit {
                 Projection.valueOf(r.getProjection()),
                 r.getTransmission(),
                 r.getElectronic(),
-                r.getWeightG());
+                r.getWeightG(),
+                r.getImageCircleMm() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getImageCircleMm()));
         return new NamedLens(r.getId(), r.getName(), lens, r.getNote());
     }
 
     private static NamedGear gear(GearRecord r) {
         return new NamedGear(r.getId(), r.getName(), r.getWeightG(), GearColumns.read(r), r.getNote());
+    }
+
+    private static Double boxed(OptionalDouble number) {
+        return number.isPresent() ? number.getAsDouble() : null;
     }
 }

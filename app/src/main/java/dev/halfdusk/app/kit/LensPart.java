@@ -3,6 +3,7 @@ package dev.halfdusk.app.kit;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.TrailingRule;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
@@ -49,6 +50,7 @@ class LensPart implements Part {
                 "narrowest",
                 "projection",
                 "transmission",
+                "imageCircle",
                 "electronic",
                 "weight",
                 "note");
@@ -83,9 +85,14 @@ class LensPart implements Part {
                 .put("narrowest", l.lens().narrowest())
                 .put("projection", l.lens().projection())
                 .put("transmission", l.lens().transmission())
+                .put("imageCircle", words(l.lens().imageCircleMm()))
                 .put("electronic", l.lens().electronic() ? "on" : "")
                 .put("weight", l.lens().weightG())
                 .put("note", l.note());
+    }
+
+    private static String words(OptionalDouble number) {
+        return number.isPresent() ? Numbers.plain(number.getAsDouble()) : "";
     }
 
     @Override
@@ -107,6 +114,8 @@ class LensPart implements Part {
         OptionalDouble widestLong = form.number("widestLong", Range.APERTURE);
         OptionalDouble narrowest = form.number("narrowest", Range.APERTURE);
         OptionalDouble transmission = form.number("transmission", Lens.TRANSMISSION);
+        OptionalDouble circle =
+                form.has("imageCircle") ? form.number("imageCircle", Lens.IMAGE_CIRCLE) : OptionalDouble.empty();
         OptionalDouble weight = form.number("weight", CameraBody.WEIGHT);
         Optional<Projection> projection = form.choice("projection", Projection.class);
         if (projection.isEmpty()) {
@@ -134,7 +143,8 @@ class LensPart implements Part {
                 projection.orElseThrow(),
                 transmission.getAsDouble(),
                 form.has("electronic"),
-                weight.getAsDouble());
+                weight.getAsDouble(),
+                circle);
         return Optional.of(new NamedLens(id, name, lens, note));
     }
 
@@ -167,7 +177,7 @@ class LensPart implements Part {
     }
 
     private static View view(NamedBody b, Lens lens, double focal) {
-        Optics optics = new Optics(b.sensor(), focal, lens.projection());
+        Optics optics = lens.optics(b.sensor(), focal, 1);
         double aperture = lens.widestAt(focal);
         Depth depth = Depth.of(focal, aperture, Depth.pixelCircleMm(b.sensor()));
         TrailingRule.Case equator = new TrailingRule.Case(optics, aperture, 0);

@@ -5,14 +5,19 @@ import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
+import dev.halfdusk.core.search.Over;
 import dev.halfdusk.core.search.Relaxation;
+import dev.halfdusk.core.search.Spell;
+import dev.halfdusk.core.search.Wanted;
 import dev.halfdusk.core.sky.Galaxy;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -21,12 +26,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.util.MultiValueMap;
@@ -35,11 +44,11 @@ import org.springframework.util.MultiValueMap;
 @Component
 class BestNights {
 
-    /** A year of one place takes some 80 ms: half a minute of work at the most. */
-    static final int MOST_PLACE_YEARS = 300;
+    /** A year of one place takes some 80 ms: a minute of work at the most. */
+    static final int MOST_PLACE_YEARS = 1000;
 
+    private static final Range PART_ALTITUDE = new Range("height of the part", 0, 90, "\u00b0");
     private static final Range YEARS = new Range("years", 1, 10, "");
-    private static final Range ASIDE = new Range("degrees beside the mark", 0.5, 90, "\u00b0");
 
     private final Places places;
     private final Jobs jobs;
@@ -55,8 +64,19 @@ class BestNights {
     /** What letting go of one limit would bring. */
     record Give(String what, int nights, Find best) {}
 
-    /** Ranked finds, and what would have to give for more. */
-    record Found(List<Find> finds, List<Give> gives) {}
+    /** When the core's season runs at a place. */
+    record Season(Place place, CoreSeason season) {}
+
+    /** Neighbouring nights at one place. */
+    record SpellAt(Place place, Spell spell) {}
+
+    /**
+     * Ranked finds, and what would have to give for more.
+     *
+     * @param spells the same finds by place and new moon, the best first
+     * @param seasons of the places, where the core was asked for
+     */
+    record Found(List<Find> finds, List<SpellAt> spells, List<Give> gives, List<Season> seasons) {}
 
     /** What was asked for, as typed lists that a single-valued form cannot hold. */
     record Asked(Form form, List<String> placeIds, Set<String> weekdays, Set<String> months) {
@@ -66,12 +86,17 @@ class BestNights {
                     .putIfMissing("from", today)
                     .putIfMissing("years", "1")
                     .putIfMissing("hours", "1")
+                    .putIfMissing("wanted", "core")
+                    .putIfMissing("altitudeTo", "90")
+                    .putIfMissing("partAzimuth", "0")
+                    .putIfMissing("partAltitude", "45")
                     .putIfMissing("altitude", "10")
                     .putIfMissing("azimuthFrom", "0")
                     .putIfMissing("azimuthTo", "0")
                     .putIfMissing("moon", "0")
                     .putIfMissing("over", "")
                     .putIfMissing("aside", "10")
+                    .putIfMissing("overTo", "30")
                     .putIfMissing("stance", "");
             return new Asked(
                     form,
@@ -129,6 +154,7 @@ class BestNights {
         List<List<Find>> eased = relaxations.stream()
                 .map(r -> (List<Find>) new ArrayList<Find>())
                 .toList();
+        Map<Integer, Season> seasons = new TreeMap<>();
         IntStream.range(0, key.places.size() * key.years).parallel().forEach(i -> {
             Place place = key.places.get(i / key.years);
             LocalDate first = key.from.plusYears(i % key.years);
@@ -140,8 +166,11 @@ class BestNights {
             List<List<NightSearch.Hit>> more = relaxations.stream()
                     .map(r -> NightSearch.find(year, r.wish()))
                     .toList();
+            boolean season = i % key.years == 0 && key.wish.wanted() instanceof Wanted.Core;
+            Optional<CoreSeason> core = season ? Optional.of(CoreSeason.of(year)) : Optional.empty();
             synchronized (finds) {
                 hits.forEach(hit -> finds.add(new Find(place, hit)));
+                core.ifPresent(s -> seasons.put(i, new Season(place, s)));
                 for (int r = 0; r < more.size(); r++) {
                     for (NightSearch.Hit hit : more.get(r)) {
                         eased.get(r).add(new Find(place, hit));
@@ -159,7 +188,20 @@ class BestNights {
             }
         }
         gives.sort(Comparator.comparingInt(Give::nights).reversed());
-        return new Found(List.copyOf(finds), List.copyOf(gives));
+        return new Found(List.copyOf(finds), spells(finds), List.copyOf(gives), List.copyOf(seasons.values()));
+    }
+
+    private static List<SpellAt> spells(List<Find> ranked) {
+        Map<Place, List<NightSearch.Hit>> byPlace = ranked.stream()
+                .collect(Collectors.groupingBy(
+                        Find::place, LinkedHashMap::new, Collectors.mapping(Find::hit, Collectors.toList())));
+        return byPlace.entrySet().stream()
+                .flatMap(e -> Spell.of(e.getValue()).stream().map(s -> new SpellAt(e.getKey(), s)))
+                .sorted(Comparator.comparingDouble(
+                                (SpellAt s) -> s.spell().best().score())
+                        .reversed()
+                        .thenComparing(s -> s.spell().first()))
+                .toList();
     }
 
     /** The place of the mark, where one is chosen; else those that were ticked; the first where none was. */
@@ -172,9 +214,8 @@ class BestNights {
         if (asked.placeIds().isEmpty()) {
             return all.stream().limit(1).toList();
         }
-        return all.stream()
-                .filter(p -> asked.placeIds().contains(p.id().toString()))
-                .toList();
+        PlaceIds ids = PlaceIds.of(asked.placeIds());
+        return all.stream().filter(p -> ids.holds(p.id())).toList();
     }
 
     private record MarkAt(long place, Mark mark) {}
@@ -192,34 +233,70 @@ class BestNights {
     private Optional<NightWish> wish(Asked asked) {
         Form form = asked.form();
         OptionalDouble hours = form.number("hours", NightWish.HOURS);
-        OptionalDouble altitude = form.number("altitude", NightRules.CORE_ALTITUDE);
-        OptionalDouble azimuthFrom = form.number("azimuthFrom", Range.AZIMUTH);
-        OptionalDouble azimuthTo = form.number("azimuthTo", Range.AZIMUTH);
         OptionalDouble moon = form.number("moon", NightRules.MOON_ALLOWANCE);
-        OptionalDouble aside = form.number("aside", ASIDE);
+        Optional<Wanted> wanted = wanted(form);
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        double lowest = altitude.getAsDouble();
-        double left = azimuthFrom.getAsDouble();
-        double right = azimuthTo.getAsDouble();
-        Optional<MarkAt> over = over(form);
-        if (over.isPresent()) {
-            Mark mark = over.get().mark;
-            lowest = Math.min(89, Math.max(lowest, mark.topAltitudeDeg()));
-            left = Angles.turn(mark.bearingDeg() - aside.getAsDouble());
-            right = Angles.turn(mark.bearingDeg() + aside.getAsDouble());
-        }
+        boolean core = wanted.orElseThrow() instanceof Wanted.Core;
         return Optional.of(new NightWish(
                 hours.getAsDouble(),
                 NightRules.USUAL.sunDepressionDeg(),
                 moon.getAsDouble(),
-                lowest,
-                left,
-                right,
-                known(Galaxy.Stance.class, Set.of(form.value("stance"))),
+                wanted.get(),
+                core ? known(Galaxy.Stance.class, Set.of(form.value("stance"))) : Set.of(),
                 known(DayOfWeek.class, asked.weekdays()),
                 known(Month.class, asked.months())));
+    }
+
+    /** Reads only the fields that belong to what is wanted; empty after a complaint. */
+    private Optional<Wanted> wanted(Form form) {
+        switch (form.value("wanted")) {
+            case "dark" -> {
+                return Optional.of(new Wanted.DarkSky());
+            }
+            case "part" -> {
+                OptionalDouble azimuth = form.number("partAzimuth", Range.AZIMUTH);
+                OptionalDouble altitude = form.number("partAltitude", PART_ALTITUDE);
+                return azimuth.isEmpty() || altitude.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(
+                                new Wanted.PartOfSky(new Direction(azimuth.getAsDouble(), altitude.getAsDouble())));
+            }
+            case "core" -> {
+                return over(form).map(m -> overMark(form, m.mark)).orElseGet(() -> core(form));
+            }
+            default -> {
+                form.reject("wanted", "Choose the core, a dark sky, or a part of the sky.");
+                return Optional.empty();
+            }
+        }
+    }
+
+    private static Optional<Wanted> overMark(Form form, Mark mark) {
+        OptionalDouble lowest = form.number("altitude", NightRules.CORE_ALTITUDE);
+        OptionalDouble aside = form.number("aside", Over.ASIDE);
+        OptionalDouble highest = form.number("overTo", Over.HIGHEST);
+        if (highest.isPresent() && highest.getAsDouble() <= mark.topAltitudeDeg()) {
+            form.reject(
+                    "overTo",
+                    "The mark's top is already " + Words.number(mark.topAltitudeDeg(), 1) + "\u00b0 high: enter more.");
+        }
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(Over.of(mark, aside.getAsDouble(), highest.getAsDouble())
+                        .core(lowest.getAsDouble()));
+    }
+
+    private static Optional<Wanted> core(Form form) {
+        OptionalDouble lowest = form.number("altitude", NightRules.CORE_ALTITUDE);
+        OptionalDouble highest = form.number("altitudeTo", Wanted.Core.HIGHEST);
+        OptionalDouble left = form.number("azimuthFrom", Range.AZIMUTH);
+        OptionalDouble right = form.number("azimuthTo", Range.AZIMUTH);
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(new Wanted.Core(
+                        lowest.getAsDouble(), highest.getAsDouble(), left.getAsDouble(), right.getAsDouble()));
     }
 
     /** Those of the words that name something; others say nothing. */

@@ -4,7 +4,9 @@ import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.search.NightSearch;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -12,6 +14,7 @@ import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.Month;
+import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.Arrays;
 import java.util.List;
@@ -26,6 +29,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,10 +43,11 @@ import org.springframework.web.util.UriComponentsBuilder;
 @RequestMapping("/nights")
 class BestNightsController {
 
-    private static final int ROWS_SHOWN = 60;
+    private static final int ROWS_SHOWN = 40;
+    private static final int LONGEST_QUERY = 2000;
+    private static final int MOST_SEASONS = 4;
 
     private final BestNights nights;
-    private static final int LONGEST_QUERY = 2000;
 
     private final Places places;
     private final SavedSearches searches;
@@ -58,18 +63,24 @@ class BestNightsController {
     /** A box to tick. */
     public record Choice(String value, String label, boolean ticked) {}
 
-    /** A ranked night. */
+    /** Neighbouring nights at one place, and the best of them. */
     public record Row(
             int rank,
             long placeId,
             String place,
+            String spell,
+            String count,
             LocalDate date,
             String day,
             String times,
             String hours,
             String score,
             int percent,
-            String reasons) {}
+            String reasons,
+            List<NightOf> nights) {}
+
+    /** One night of a spell. */
+    public record NightOf(LocalDate date, String day, String hours) {}
 
     /** What letting go of one limit would bring. */
     public record GiveRow(String what, int nights, LocalDate date, String day, long placeId) {}
@@ -87,6 +98,7 @@ class BestNightsController {
         model.addAttribute("form", asked.form());
         model.addAttribute("query", request.getQueryString() == null ? "" : request.getQueryString());
         model.addAttribute("saved", searches.all());
+        model.addAttribute("all", ticked.size() == all.size() && all.size() > 1);
         model.addAttribute(
                 "places",
                 all.stream()
@@ -120,9 +132,17 @@ class BestNightsController {
             model.addAttribute("found", found.finds().size());
             model.addAttribute(
                     "rows",
-                    IntStream.range(0, Math.min(ROWS_SHOWN, found.finds().size()))
-                            .mapToObj(i -> row(i + 1, found.finds().get(i)))
+                    IntStream.range(0, Math.min(ROWS_SHOWN, found.spells().size()))
+                            .mapToObj(i -> row(i + 1, found.spells().get(i)))
                             .toList());
+            model.addAttribute("spells", found.spells().size());
+            model.addAttribute(
+                    "seasons",
+                    found.seasons().size() > MOST_SEASONS
+                            ? List.of()
+                            : found.seasons().stream()
+                                    .map(s -> s.place().name() + ": " + NightWords.season(s.season()))
+                                    .toList());
             model.addAttribute(
                     "gives",
                     found.gives().stream().map(BestNightsController::give).toList());
@@ -138,6 +158,25 @@ class BestNightsController {
                 date,
                 Words.shortDay(date) + " " + date.getYear(),
                 give.best().place().id());
+    }
+
+    /** A search of any size: its address says the same in few words. */
+    @PostMapping("/best")
+    String shortened(@RequestParam MultiValueMap<String, String> typed) {
+        return "redirect:/nights/best?" + address(shorter(typed));
+    }
+
+    /** Without empty fields and with neighbouring places as spans. */
+    private static MultiValueMap<String, String> shorter(MultiValueMap<String, String> typed) {
+        MultiValueMap<String, String> query = new LinkedMultiValueMap<>();
+        typed.forEach((field, values) -> {
+            if (field.equals("place")) {
+                PlaceIds.of(values).words().forEach(w -> query.add(field, w));
+            } else {
+                values.stream().filter(v -> !v.isBlank()).forEach(v -> query.add(field, v));
+            }
+        });
+        return query;
     }
 
     /** Stops a long search; the page then offers to begin again. */
@@ -185,21 +224,31 @@ class BestNightsController {
                 .toList();
     }
 
-    private static Row row(int rank, BestNights.Find find) {
-        var h = find.hit();
-        var zone = find.place().zone();
+    private static Row row(int rank, BestNights.SpellAt at) {
+        NightSearch.Hit h = at.spell().best();
+        ZoneId zone = at.place().zone();
+        int count = at.spell().nights().size();
         return new Row(
                 rank,
-                find.place().id(),
-                find.place().name(),
+                at.place().id(),
+                at.place().name(),
+                Words.dates(at.spell().first(), at.spell().last()),
+                count == 1 ? "one night" : Words.count(count) + " nights",
                 h.date(),
-                Words.shortDay(h.date()) + " " + h.date().getYear(),
+                Words.shortDay(h.date()),
                 Words.clock(h.window().from(), zone) + " to "
                         + Words.clock(h.window().to(), zone),
-                Words.span(Duration.ofMinutes(Math.round(h.hours() * 60))),
+                hours(h),
                 Words.number(h.score(), 0),
                 (int) Math.round(h.score()),
-                String.join("; ", h.reasons().subList(1, h.reasons().size())));
+                String.join("; ", h.reasons().subList(1, h.reasons().size())),
+                at.spell().nights().stream()
+                        .map(n -> new NightOf(n.date(), Words.shortDay(n.date()), hours(n)))
+                        .toList());
+    }
+
+    private static String hours(NightSearch.Hit hit) {
+        return Words.span(Duration.ofMinutes(Math.round(hit.hours() * 60)));
     }
 
     @GetMapping("/best.csv")

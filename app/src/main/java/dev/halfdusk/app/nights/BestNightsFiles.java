@@ -37,6 +37,7 @@ final class BestNightsFiles {
                     "contrast_percent",
                     "moon_percent",
                     "stance",
+                    "sky_magnitude",
                     "reasons");
             for (int i = 0; i < finds.size(); i++) {
                 NightSearch.Hit h = finds.get(i).hit();
@@ -48,11 +49,12 @@ final class BestNightsFiles {
                         h.window().from().toString(),
                         h.window().to().toString(),
                         Numbers.plain(h.hours(), 2),
-                        Numbers.plain(h.coreTopAltitudeDeg(), 1),
-                        Numbers.plain(h.coreTopAzimuthDeg(), 1),
-                        Numbers.plain(h.contrastPercent(), 0),
+                        h.core().map(c -> Numbers.plain(c.altitudeDeg(), 1)).orElse(""),
+                        h.core().map(c -> Numbers.plain(c.azimuthDeg(), 1)).orElse(""),
+                        h.core().map(c -> Numbers.plain(c.contrastPercent(), 0)).orElse(""),
                         Numbers.plain(h.moonFraction() * 100, 0),
-                        h.stance().key(),
+                        h.core().map(c -> c.stance().key()).orElse(""),
+                        Numbers.plain(h.skyMagnitude(), 2),
                         String.join("; ", h.reasons()));
             }
         } catch (IOException e) {
@@ -72,8 +74,8 @@ final class BestNightsFiles {
             event.setDateTimeStamp(Date.from(now));
             event.setDateStart(Date.from(h.window().from()));
             event.setDateEnd(Date.from(h.window().to()));
-            event.setSummary("Core at " + find.place().name() + ", "
-                    + Words.span(Duration.ofMinutes(Math.round(h.hours() * 60))));
+            event.setSummary((h.core().isPresent() ? "Core at " : "Dark sky at ")
+                    + find.place().name() + ", " + Words.span(Duration.ofMinutes(Math.round(h.hours() * 60))));
             event.setDescription(String.join(". ", h.reasons()) + ".");
             event.setLocation(find.place().name());
             event.setGeo(new Geo(

@@ -10,8 +10,10 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
+import dev.halfdusk.core.search.Spell;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -74,9 +76,12 @@ class NightController {
         Place p = chosen.get();
         LocalDate first = first(from, p);
         YearOfNights year = skies.year(p, first);
-        List<NightSearch.Hit> hits = NightSearch.find(year, NightWish.USUAL);
+        List<NightSearch.Hit> core = NightSearch.find(year, NightWish.USUAL);
+        List<NightSearch.Hit> hits = core.isEmpty() ? NightSearch.find(year, NightWish.DARK) : core;
+        model.addAttribute("core", !core.isEmpty());
         LocalDate selected = column.filter(c -> c >= 0 && c < year.nights())
                 .map(year::date)
+                .map(d -> Night.exists(d, p.zone()) ? d : d.plusDays(1))
                 .or(() -> night.flatMap(Form::nightIn))
                 .filter(d -> !d.isBefore(first) && d.isBefore(first.plusDays(year.nights())))
                 .filter(d -> Night.exists(d, p.zone()))
@@ -89,7 +94,8 @@ class NightController {
         model.addAttribute("carpet", Carpet.of(year));
         model.addAttribute("version", Integer.toHexString(p.hashCode()));
         model.addAttribute("last", year.nights() - 1);
-        model.addAttribute("best", best(year, hits));
+        model.addAttribute("best", best(year, Spell.of(hits)));
+        model.addAttribute("season", NightWords.season(CoreSeason.of(year)));
         model.addAttribute("found", hits.size());
         model.addAttribute("brief", brief(p, year, selected));
         return "nights/year";
@@ -158,10 +164,9 @@ class NightController {
         return inside ? first : null;
     }
 
-    private static List<Best> best(YearOfNights year, List<NightSearch.Hit> hits) {
-        List<NightSearch.Hit> spells = NightSearch.bestOfSpells(hits, BEST);
-        return IntStream.range(0, spells.size())
-                .mapToObj(i -> best(year, spells.get(i), i + 1))
+    private static List<Best> best(YearOfNights year, List<Spell> spells) {
+        return IntStream.range(0, Math.min(BEST, spells.size()))
+                .mapToObj(i -> best(year, spells.get(i).best(), i + 1))
                 .toList();
     }
 

@@ -59,6 +59,11 @@ public record NightView(
 
     public record PlanetRow(String name, String up, String nearCore) {}
 
+    /** Whether the core stands out at any full hour. */
+    public boolean hasCore() {
+        return hours.stream().anyMatch(h -> h.contrastPercent() > 0);
+    }
+
     static NightView of(Place place, Night night) {
         return new NightView(
                 place,
@@ -89,9 +94,11 @@ public record NightView(
                         e.words(),
                         Words.number(e.azimuthDeg(), 1) + "\u00b0 " + Angles.compass(e.azimuthDeg())))
                 .toList());
-        night.coreRise().ifPresent(t -> all.add(timed(night, t, "Core over the skyline")));
-        night.coreTransit().ifPresent(t -> all.add(timed(night, t, "Core on the meridian")));
-        night.coreSet().ifPresent(t -> all.add(timed(night, t, "Core behind the skyline")));
+        if (night.hasCore()) {
+            night.coreRise().ifPresent(t -> all.add(timed(night, t, "Core over the skyline")));
+            night.coreTransit().ifPresent(t -> all.add(timed(night, t, "Core on the meridian")));
+            night.coreSet().ifPresent(t -> all.add(timed(night, t, "Core behind the skyline")));
+        }
         return all.stream()
                 .sorted(Comparator.comparing(Timed::when))
                 .map(t -> new EventRow(
@@ -114,8 +121,10 @@ public record NightView(
         List<WindowRow> rows = new ArrayList<>();
         add(rows, night, "dark", night.dark());
         add(rows, night, "dark, no moon", night.moonless());
-        add(rows, night, "core up", night.coreUp());
-        add(rows, night, "core in the dark, no moon", night.coreDark());
+        if (night.hasCore()) {
+            add(rows, night, "core up", night.coreUp());
+            add(rows, night, "core in the dark, no moon", night.coreDark());
+        }
         return List.copyOf(rows);
     }
 
@@ -196,7 +205,7 @@ public record NightView(
                     return new PlanetRow(
                             name,
                             where + " at " + Words.clock(middle, night.zone()),
-                            apart < 30 ? Words.number(apart, 0) + "\u00b0 from the core" : "");
+                            night.hasCore() && apart < 30 ? Words.number(apart, 0) + "\u00b0 from the core" : "");
                 })
                 .toList();
     }

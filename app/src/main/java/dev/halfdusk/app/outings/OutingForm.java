@@ -4,6 +4,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Demand;
@@ -27,9 +28,11 @@ class OutingForm {
 
     private final Places places;
     private final Kit kit;
+    private final Skies skies;
 
-    OutingForm(Places places, Kit kit) {
+    OutingForm(Places places, Kit kit, Skies skies) {
         this.places = places;
+        this.skies = skies;
         this.kit = kit;
     }
 
@@ -88,8 +91,7 @@ class OutingForm {
         Optional<Sharp> sharp = SetupReader.sharp(form);
         OptionalLong iso =
                 form.whole("iso", named.map(r -> r.body().camera().isos()).orElse(Range.ISO));
-        String title =
-                form.has("title") ? form.text("title", "a title") : place == null ? null : "Core over " + place.name();
+        String title = form.has("title") ? form.text("title", "a title") : title(place, night);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -104,6 +106,13 @@ class OutingForm {
                 sharp.orElseThrow(),
                 (int) iso.getAsLong());
         return Optional.of(id == null ? fresh : fresh.withId(id));
+    }
+
+    private String title(Place place, LocalDate date) {
+        if (place == null || date == null) {
+            return null;
+        }
+        return (skies.night(place, date).hasCore() ? "Core over " : "Night at ") + place.name();
     }
 
     private Place place(Form form) {

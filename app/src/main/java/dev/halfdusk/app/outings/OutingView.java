@@ -115,7 +115,7 @@ public record OutingView(
     }
 
     private static List<CoreRow> core(Night night) {
-        Optional<Interval> window = night.window();
+        Optional<Interval> window = night.coreWindow();
         if (window.isEmpty()) {
             return List.of();
         }

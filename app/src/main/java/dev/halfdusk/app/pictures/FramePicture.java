@@ -6,6 +6,7 @@ import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.glow.SkyColour;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Framing;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,8 @@ import java.util.Optional;
 /**
  * What a camera frames, as a drawing: sky, Milky Way, stars, moon, ground, marks. Units are a twentieth of a millimetre on
  * the sensor, the origin in the top left corner.
+ *
+ * @param beyond what lies outside the image circle of the lens; empty where it fills the sensor
  */
 public record FramePicture(
         double width,
@@ -30,7 +33,8 @@ public record FramePicture(
         Moon moon,
         Named pole,
         DriftPicture drift,
-        String trails) {
+        String trails,
+        String beyond) {
 
     /** A grade of the Milky Way's light. */
     public record Light(String path, double opacity) {}
@@ -84,6 +88,19 @@ public record FramePicture(
                 bodies.moon().orElse(null),
                 bodies.pole().orElse(null),
                 options.drift.map(f -> DriftPicture.of(f, sheet.sensor)).orElse(null),
-                options.trails.map(t -> stars.trails(t, options.shutterSeconds)).orElse(""));
+                options.trails.map(t -> stars.trails(t, options.shutterSeconds)).orElse(""),
+                beyond(sheet));
+    }
+
+    private static String beyond(FrameSheet sheet) {
+        double radius = sheet.framing.optics().circleMm() / 2 * FrameSheet.SCALE;
+        if (2 * radius >= Math.hypot(sheet.width, sheet.height)) {
+            return "";
+        }
+        double r = PathText.tenth(radius);
+        double across = PathText.tenth(2 * radius);
+        return "M0,0H" + PathText.tenth(sheet.width) + "V" + PathText.tenth(sheet.height) + "H0Z M"
+                + PathText.tenth(sheet.width / 2 - radius) + "," + PathText.tenth(sheet.height / 2)
+                + Numbers.text("a%1$s,%1$s 0 1 0 %2$s,0a%1$s,%1$s 0 1 0 -%2$s,0Z", r, across);
     }
 }

@@ -7,6 +7,7 @@ import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.search.Alignments;
+import dev.halfdusk.core.search.Over;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
@@ -155,20 +156,17 @@ class GroundController {
         Place place = find(id);
         Mark found = places.mark(id, mark).orElseThrow(() -> new NotFound("mark " + mark));
         Form form = Form.of(typed);
-        form.putIfMissing("body", "core").putIfMissing("tolerance", "1").putIfMissing("years", "1");
-        PlaceForm.Watch watch = PlaceForm.watch(form);
+        form.putIfMissing("body", "core")
+                .putIfMissing("aside", "3")
+                .putIfMissing("upTo", Over.usualHighest(found))
+                .putIfMissing("years", "1");
+        PlaceForm.Watch watch = PlaceForm.watch(form, found);
         if (watch == null) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
         }
-        List<Alignments.Alignment> passages = watch == null
+        List<Over.Passage> passages = watch == null
                 ? List.of()
-                : Alignments.find(
-                        watch.target(),
-                        place.site(),
-                        found.top(),
-                        watch.toleranceDeg(),
-                        clock.instant(),
-                        watch.years());
+                : watch.over().find(watch.target(), place.site(), clock.instant(), watch.years());
         model.addAttribute("form", form);
         model.addAttribute(
                 "view",

@@ -8,6 +8,7 @@ import dev.halfdusk.core.ground.Town;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -76,6 +77,10 @@ class PlaceController {
         PlaceForm.read(copy, Optional.empty()).ifPresent(place -> {
             LocalDate today = LocalDate.now(clock.withZone(place.zone()));
             model.addAttribute("preview", PlaceView.of(place, List.of(), List.of(), today, skies));
+            List<ZoneId> zones = PlaceForm.meeting(form, clock.instant());
+            if (zones.size() > 1) {
+                model.addAttribute("zonesMeet", PlaceView.zonesMeet(zones));
+            }
             model.addAttribute("tonight", NightWords.verdict(skies.night(place, today)));
             Gazetteer.shipped()
                     .nearest(place.site().latitudeDeg(), place.site().longitudeDeg())
@@ -86,6 +91,7 @@ class PlaceController {
     @PostMapping
     String create(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
+        PlaceForm.askZone(form, clock.instant());
         Optional<Place> read = PlaceForm.read(form, Optional.empty());
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -103,6 +109,7 @@ class PlaceController {
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
+        PlaceForm.askZone(form, clock.instant());
         Optional<Place> read = PlaceForm.read(form, Optional.of(find(id)));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -11,12 +12,15 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.search.Alignments;
+import dev.halfdusk.core.search.Over;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
+import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -98,6 +102,27 @@ public final class PlaceForm {
             return at.elevationM();
         }
         return OptionalDouble.of(nearest.map(t -> t.elevationM().orElse(0)).orElse(0.0));
+    }
+
+    /** The zones whose clocks meet at the typed coordinates where none was typed; fewer than two where there is nothing to ask. */
+    static List<ZoneId> meeting(Form form, Instant now) {
+        if (form.has("zone")) {
+            return List.of();
+        }
+        try {
+            Coordinates at = Coordinates.parse(form.value("coordinates"));
+            return Gazetteer.shipped().zones(at.latitudeDeg(), at.longitudeDeg(), now);
+        } catch (IllegalArgumentException e) {
+            return List.of();
+        }
+    }
+
+    /** Asks which of several clocks counts. */
+    static void askZone(Form form, Instant now) {
+        List<ZoneId> zones = meeting(form, now);
+        if (zones.size() > 1) {
+            form.reject("zone", PlaceView.zonesMeet(zones) + " Enter the one whose clock you keep.");
+        }
     }
 
     /** The nearest town's zone; far from any town, and where this Java does not know it, the hour zone of the longitude. */
@@ -212,17 +237,25 @@ public final class PlaceForm {
     }
 
     /** What to watch for over a mark. */
-    record Watch(Target target, double toleranceDeg, int years) {}
+    record Watch(Target target, Over over, int years) {}
 
     /** Reads it; null where the form now holds complaints. */
-    static Watch watch(Form form) {
-        OptionalDouble tolerance = form.number("tolerance", Alignments.TOLERANCE);
+    static Watch watch(Form form, Mark mark) {
+        OptionalDouble aside = form.number("aside", Over.ASIDE);
+        OptionalDouble upTo = form.number("upTo", Over.HIGHEST);
         OptionalLong years = form.whole("years", Alignments.YEARS);
         Target target = WATCHED.get(form.value("body"));
         if (target == null) {
             form.reject("body", "Choose the core, the moon or the sun.");
         }
-        return form.hasErrors() ? null : new Watch(target, tolerance.getAsDouble(), (int) years.getAsLong());
+        if (upTo.isPresent() && upTo.getAsDouble() < mark.topAltitudeDeg()) {
+            form.reject(
+                    "upTo",
+                    "The mark's top is already " + Words.number(mark.topAltitudeDeg(), 1) + "\u00b0 high: enter more.");
+        }
+        return form.hasErrors()
+                ? null
+                : new Watch(target, Over.of(mark, aside.getAsDouble(), upTo.getAsDouble()), (int) years.getAsLong());
     }
 
     /** What can stand over a mark, by the words of the fields. */

@@ -11,6 +11,7 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.YearOfNights;
 import java.time.LocalDate;
 import java.time.Month;
+import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -114,5 +115,13 @@ public record PlaceView(
                     Math.round(100 * h / best)));
         }
         return List.copyOf(bars);
+    }
+
+    /** "Clocks of two zones meet here: Europe/Lisbon and Europe/Madrid." */
+    static String zonesMeet(List<ZoneId> zones) {
+        List<String> names = zones.stream().map(ZoneId::getId).toList();
+        String last = names.get(names.size() - 1);
+        return "Clocks of " + Words.count(names.size()) + " zones meet here: "
+                + String.join(", ", names.subList(0, names.size() - 1)) + " and " + last + ".";
     }
 }

@@ -4,6 +4,7 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
 import java.time.Duration;
@@ -64,7 +65,7 @@ public final class NightWords {
                     + Words.clock(window.from(), night.zone()) + " to " + Words.clock(window.to(), night.zone()) + ".";
         }
         if (!dark.isZero()) {
-            return Words.span(dark) + " of dark sky without moon, but the core is not up in it.";
+            return Words.span(dark) + " of dark sky without moon; the core is not up in it.";
         }
         return "The moon is up through all " + Words.span(Interval.total(night.dark())) + " of darkness.";
     }
@@ -79,7 +80,10 @@ public final class NightWords {
                 "The moon, " + Words.percent(night.moon().fraction()) + " lit, takes " + Words.span(toMoon)
                         + " of it."));
         Duration toLight = Interval.total(night.coreUp()).minus(upAndDark);
-        losses.add(new Loss(toLight, "For " + Words.span(toLight) + " more the core is up, but the sky is not dark."));
+        boolean more = !upAndDark.isZero();
+        losses.add(new Loss(
+                more ? toLight : Duration.ZERO,
+                "For " + Words.span(toLight) + " more the core is up, but the sky is not dark."));
         if (!night.rules().skyline().points().isEmpty()) {
             NightRules open = night.rules().withSkyline(Skyline.FLAT);
             Night free = Night.of(night.site(), night.date(), night.zone(), open);
@@ -103,5 +107,22 @@ public final class NightWords {
         }
         return String.format(
                 Locale.ROOT, "%d %% %s than on average", Math.abs(percent), percent > 0 ? "wider" : "narrower");
+    }
+
+    /** When the core's season runs, for a page that shows nights of the core or finds none. */
+    public static String season(CoreSeason season) {
+        String ends = season.ends().map(d -> " until " + Words.day(d)).orElse("");
+        if (season.inSeason()) {
+            String next = season.begins()
+                    .map(d -> "; the next begins on " + Words.day(d))
+                    .orElse("");
+            return ends.isEmpty()
+                    ? "The core stands in the dark here all year, an hour of it or more, whatever the moon."
+                    : "The core's season runs here" + ends + next + ".";
+        }
+        return season.begins()
+                .map(d -> "The core's season begins here on " + Words.day(d)
+                        + season.ends().map(e -> " and ends on " + Words.day(e)).orElse("") + ".")
+                .orElse("The core has no season here: it never stands 10\u00b0 high in the dark.");
     }
 }

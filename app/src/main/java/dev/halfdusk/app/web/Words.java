@@ -15,6 +15,8 @@ public final class Words {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMMM", Locale.ENGLISH);
     private static final DateTimeFormatter SHORT_DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter FULL_DAY = DateTimeFormatter.ofPattern("EEE d MMMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_OF_MONTH = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
 
@@ -40,6 +42,31 @@ public final class Words {
     }
 
     /** "June 2027". */
+    /** "Tue 8 June 2027". */
+    public static String day(LocalDate date) {
+        return FULL_DAY.format(date);
+    }
+
+    /** "6 to 11 July 2027", "28 June to 3 July 2027", "8 July 2027". */
+    public static String dates(LocalDate first, LocalDate last) {
+        String end = DATE.format(last);
+        if (first.equals(last)) {
+            return end;
+        }
+        boolean year = first.getYear() != last.getYear();
+        boolean month = year || first.getMonth() != last.getMonth();
+        String begin = year ? DATE.format(first) : month ? DAY_OF_MONTH.format(first) : "" + first.getDayOfMonth();
+        return begin + " to " + end;
+    }
+
+    /** A small number as a word. */
+    public static String count(int number) {
+        String[] words = {
+            "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
+        };
+        return number < words.length ? words[number] : Integer.toString(number);
+    }
+
     public static String month(LocalDate date) {
         return DateTimeFormatter.ofPattern("MMMM uuuu", Locale.ENGLISH).format(date);
     }

@@ -13,6 +13,7 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.function.ToLongFunction;
@@ -49,9 +50,10 @@ class KitRoundTripTest {
             12.25,
             742);
 
-    private static final Lens LENS = new Lens(17.5, 54.5, 2.9, 4.1, 21.5, Projection.FISHEYE, 0.815, false, 433);
+    private static final Lens LENS =
+            new Lens(17.5, 54.5, 2.9, 4.1, 21.5, Projection.FISHEYE, 0.815, false, 433, OptionalDouble.of(27.25));
     private static final Lens OTHER_LENS =
-            new Lens(11.5, 23.5, 3.7, 4.7, 19.5, Projection.RECTILINEAR, 0.925, true, 288);
+            new Lens(11.5, 23.5, 3.7, 4.7, 19.5, Projection.RECTILINEAR, 0.925, true, 288, OptionalDouble.empty());
 
     private static final List<Gear> EVERY_SORT = List.of(
             new Support(Support.Kind.LUNAR, 33.5),

@@ -18,6 +18,8 @@ import java.io.StringReader;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -73,7 +75,7 @@ class BestNightsTest {
     @Test
     void places_compete_and_wishes_narrow() throws Exception {
         String both = found("/nights/best" + query);
-        assertThat(both).contains("South").contains("the first 60 are shown");
+        assertThat(both).contains("South").contains("new moons, the best first").contains("nights</summary>");
         String narrow = found("/nights/best?place=" + coast
                 + "&from=2027-01-01&years=1&weekday=friday&month=june&month=july&hours=2");
         assertThat(narrow)
@@ -102,8 +104,9 @@ class BestNightsTest {
                     .split(",");
             Instant from = Instant.parse(cells[4]);
             Instant to = Instant.parse(cells[5]);
-            assertThat(Duration.between(from, to).toMinutes() / 60.0)
-                    .isCloseTo(Double.parseDouble(cells[6]), within(0.5));
+            assertThat(Duration.between(from, to).toSeconds() / 3600.0)
+                    .as("window and hours of one stretch")
+                    .isCloseTo(Double.parseDouble(cells[6]), within(0.02));
             assertThat(to).isAfter(from);
             VEvent event = (VEvent) calendar.getComponents(VEvent.VEVENT).get(i);
             assertThat(Instant.from(event.getDateTimeStart().getDate())).isEqualTo(from);
@@ -116,16 +119,22 @@ class BestNightsTest {
             delimiter = '|',
             value = {
                 "years=11|1 to 10",
-                "aside=0|0.5 to 90",
+                "over=MARK&aside=0|0.05 to 90",
+                "over=MARK&overTo=5|already 11.3\u00b0 high",
+                "wanted=all|Choose the core",
+                "wanted=part&partAltitude=95|0 to 90\u00b0",
                 "hours=30|0 to 24 h",
                 "altitude=x|is not a number",
                 "azimuthFrom=400|0 to 360",
                 "moon=9|0 to 4 mag",
-                "from=1850-01-01|2000\u20132059",
+                "from=1850-01-01|2000-01-02 to 2059-12-29",
                 "from=2059-06-01|2000\u20132059"
             })
     void bad_wishes_are_answered_and_kept(String change, String answer) throws Exception {
-        String changed = query.replaceAll("&" + change.replaceAll("=.*", "=[^&]*"), "") + "&" + change;
+        places.addMark(coast, new Mark("Stack", 150, 200, 40, 10, 0));
+        String mark = coast + "-" + places.marks(coast).get(0).id();
+        String changed =
+                query.replaceAll("&" + change.replaceAll("=.*", "=[^&]*"), "") + "&" + change.replace("MARK", mark);
         web.perform(get("/nights/best" + changed))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)));
@@ -143,11 +152,12 @@ class BestNightsTest {
                 .contains("Stack, from Coast")
                 .doesNotContain("South</td>")
                 .contains("with <span>the core in any direction");
-        String csv = found("/nights/best.csv?over=" + coast + "-" + mark + "&aside=5&hours=0.5&from=2027-01-01");
+        String csv =
+                found("/nights/best.csv?over=" + coast + "-" + mark + "&aside=5&overTo=20&hours=0.3&from=2027-01-01");
         csv.lines().skip(1).forEach(line -> {
             String[] cells = line.split(",");
             assertThat(Double.parseDouble(cells[9])).isBetween(145.0, 155.0);
-            assertThat(Double.parseDouble(cells[8])).isGreaterThan(11.3);
+            assertThat(Double.parseDouble(cells[8])).isBetween(11.3, 20.1);
         });
         assertThat(csv.lines().count()).isGreaterThan(10);
         body("/nights/best?over=99999-99999");
@@ -190,5 +200,49 @@ class BestNightsTest {
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("at least one place")));
         body("/nights/best?place=" + coast + "&stance=sitting&weekday=someday&month=smarch");
+    }
+
+    /** In the same winter the core's nights are none, and the page says when they begin. */
+    @Test
+    void in_winter_dark_nights_are_found_without_the_core() throws Exception {
+        String address = "/nights/best?place=" + coast + "&from=2027-11-20&years=1&month=december";
+        assertThat(found(address)).contains("No night fulfils all of this").contains("season begins here on");
+        String dark = found(address + "&wanted=dark");
+        assertThat(dark)
+                .contains("Score: 50 for hours, 50 for darkness")
+                .contains("zenith 2")
+                .doesNotContain("season begins")
+                .doesNotContain("core up to");
+        assertThat(found(address + "&wanted=part&partAzimuth=180&partAltitude=30"))
+                .contains("sky there 2");
+        assertThat(found(address.replace("/best?", "/best.csv?") + "&wanted=dark"))
+                .contains(",,,");
+    }
+
+    /** Hundreds of ticked boxes make a short address, and that address finds the same places. */
+    @Test
+    void hundreds_of_places_make_a_short_address() throws Exception {
+        var request = post("/nights/best")
+                .param("from", "2027-06-01")
+                .param("years", "1")
+                .param("stance", "");
+        List<Long> ids = new ArrayList<>();
+        for (int i = 0; i < 30; i++) {
+            long id = places.add(Place.at("Many " + i, new Site(i, i, 0), ZoneId.of("UTC")))
+                    .id();
+            ids.add(id);
+            if (i != 7) {
+                request.param("place", Long.toString(id));
+            }
+        }
+        String address = web.perform(request).andReturn().getResponse().getRedirectedUrl();
+        assertThat(address)
+                .isEqualTo("/nights/best?from=2027-06-01&years=1&place=" + ids.get(0) + "-" + ids.get(6) + "&place="
+                        + ids.get(8) + "-" + ids.get(29));
+        String page = web.perform(get(address)).andReturn().getResponse().getContentAsString();
+        assertThat(page.split("<span>Many ", -1)).hasSize(31);
+        assertThat(page.split("checked=\"checked\"><span>Many ", -1)).hasSize(30);
+        web.perform(post("/nights/best").param("place", "all").param("place", "3"))
+                .andExpect(redirectedUrl("/nights/best?place=all"));
     }
 }

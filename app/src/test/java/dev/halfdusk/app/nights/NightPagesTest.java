@@ -117,8 +117,8 @@ class NightPagesTest {
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("Sat 31 December 2011")));
         web.perform(get("/nights/table?place=" + id + "&from=2011-12-01"))
-                .andExpect(content().string(containsString("2011-12-29")))
-                .andExpect(content().string(not(containsString("2011-12-30"))));
+                .andExpect(content().string(containsString("/nights/2011-12-29?")))
+                .andExpect(content().string(not(containsString("/nights/2011-12-30?"))));
         web.perform(get("/nights/2011-12-29?place=" + id))
                 .andExpect(content().string(containsString("/nights/2011-12-31")));
         web.perform(get("/bench?night=2011-12-30&place=" + id))

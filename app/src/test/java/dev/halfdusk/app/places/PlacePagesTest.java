@@ -13,7 +13,9 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -270,5 +272,27 @@ class PlacePagesTest {
         assertThat(places.find(id)).isPresent();
         web.perform(get("/places?kept=" + id)).andExpect(content().string(containsString("still needed")));
         web.perform(get("/places/987654")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void where_zones_meet_the_form_asks_for_one() throws Exception {
+        var border = Map.of("name", "River mouth", "coordinates", "37.25, -7.42");
+        var request = post("/places");
+        border.forEach(request::param);
+        web.perform(request)
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content()
+                        .string(containsString("Clocks of two zones meet here: Europe/Lisbon and Europe/Madrid")));
+        var preview = get("/places/preview");
+        border.forEach(preview::param);
+        web.perform(preview).andExpect(content().string(containsString("Europe/Lisbon and Europe/Madrid")));
+        web.perform(request.param("zone", "Europe/Madrid")).andExpect(status().is3xxRedirection());
+        // the open sea has the time of its longitude
+        String sea = web.perform(post("/places").param("name", "Sea").param("coordinates", "0, -30"))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        long id = Long.parseLong(sea.substring(sea.lastIndexOf('/') + 1));
+        assertThat(places.find(id).orElseThrow().zone()).isEqualTo(ZoneId.of("-02:00"));
     }
 }

@@ -104,8 +104,12 @@ class StandPagesTest {
 
     @Test
     void a_body_that_never_passes_is_explained() throws Exception {
-        assertThat(body("?body=core&tolerance=0.5")).contains("It never passes that bearing above the horizon");
-        assertThat(body("?body=moon&tolerance=0.01&years=1")).contains("At that bearing it passes between");
+        assertThat(body("?body=core&aside=0.5")).contains("It never passes that bearing above the horizon");
+        assertThat(body("?body=moon&aside=0.05&upTo=2.546&years=1")).contains("At that bearing it passes between");
+        assertThat(body("?body=moon&years=1")).contains("over the top</td>");
+        web.perform(get(path + "?upTo=2"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("already 2.5\u00b0 high")));
         web.perform(get(path + "9/stand")).andExpect(status().isNotFound());
     }
 }

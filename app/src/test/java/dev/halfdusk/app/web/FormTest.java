@@ -1,8 +1,10 @@
 package dev.halfdusk.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.DateOutOfRange;
 import java.time.LocalDate;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -51,7 +53,8 @@ class FormTest {
     void the_first_and_last_nights_count() {
         assertThat(Form.nightIn("2000-01-02")).hasValue(LocalDate.of(2000, 1, 2));
         assertThat(Form.nightIn("2059-12-29")).hasValue(LocalDate.of(2059, 12, 29));
-        assertThat(Form.nightIn("2059-12-30")).isEmpty();
+        assertThatThrownBy(() -> Form.nightIn("2059-12-30")).isInstanceOf(DateOutOfRange.class);
+        assertThat(Form.nightIn("soon")).isEmpty();
     }
 
     @Test

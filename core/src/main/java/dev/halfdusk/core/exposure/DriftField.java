@@ -97,7 +97,7 @@ public final class DriftField {
             Sensor sensor = framing.optics().sensor();
             Point from = new Point(sensor.widthMm() * x, sensor.heightMm() * y);
             Vector star = framing.see(from);
-            if (onlySky && star.z() < 0) {
+            if (!framing.draws(from) || onlySky && star.z() < 0) {
                 return Optional.empty();
             }
             return framing.project(Sidereal.later(star, pole, seconds)).map(to -> {

@@ -33,17 +33,22 @@ public record FrameSky(double[] magnitudes, double groundShare, double zenithMag
         Sensor sensor = framing.optics().sensor();
         double[] found = new double[COLUMNS * ROWS];
         int sky = 0;
+        int drawn = 0;
         for (int i = 0; i < found.length; i++) {
             Point point = new Point(
                     sensor.widthMm() * ((double) (i % COLUMNS) / (COLUMNS - 1) - 0.5),
                     sensor.heightMm() * ((double) (i / COLUMNS) / (ROWS - 1) - 0.5));
+            if (!framing.draws(point)) {
+                continue;
+            }
+            drawn++;
             Vector seen = framing.see(point);
             if (seen.latitudeDeg() >= Math.max(0, from.skyline().altitudeAt(Direction.azimuthDeg(seen)))) {
                 found[sky++] =
                         from.glow().towards(seen, moment, observer, lamps).magnitude();
             }
         }
-        double share = 1 - (double) sky / found.length;
+        double share = 1 - (double) sky / drawn;
         if (sky == 0) {
             Vector open = from.site().idleAim().vector();
             found[sky++] = from.glow().towards(open, moment, observer, lamps).magnitude();

@@ -29,7 +29,7 @@ final class Backdrop {
     private final float[] red;
     private final float[] green;
     private final float[] blue;
-    private final float[] above;
+    private final float[][] above;
     private final double perLuminance;
     private final double ground;
 
@@ -39,7 +39,8 @@ final class Backdrop {
         red = new float[columns * rows];
         green = new float[columns * rows];
         blue = new float[columns * rows];
-        above = new float[columns * rows];
+        Smear smear = Smear.of(shot, scene.from().site(), window);
+        above = new float[smear.steps()][columns * rows];
         perLuminance = electronsPerLuminance(shot);
         SunAndMoon lamps = scene.lamps();
         ground =
@@ -49,7 +50,7 @@ final class Backdrop {
         IntStream.range(0, rows).parallel().forEach(row -> {
             for (int column = 0; column < columns; column++) {
                 Point at = window.onSensor(column * STEP, row * STEP);
-                node(row * columns + column, at, scene, shot, lamps, moon, lit);
+                node(row * columns + column, at, scene, shot, lamps, moon, lit, smear);
             }
         });
     }
@@ -60,12 +61,15 @@ final class Backdrop {
         return SkyElectrons.perSecond(20, shot.aperture(), pitch, shot.efficiency()) / Luminance.of(20);
     }
 
-    private void node(int i, Point at, Scene scene, Shot shot, SunAndMoon lamps, Vector moon, double moonLux) {
+    private void node(
+            int i, Point at, Scene scene, Shot shot, SunAndMoon lamps, Vector moon, double moonLux, Smear smear) {
         Framing framing = shot.framing();
         Vector direction = framing.see(at);
-        double altitude = direction.latitudeDeg();
-        double azimuth = Direction.azimuthDeg(direction);
-        above[i] = (float) (altitude - scene.from().skyline().altitudeAt(azimuth));
+        for (int step = 0; step < above.length; step++) {
+            Vector then = smear.after(direction, step);
+            double skyline = scene.from().skyline().altitudeAt(Direction.azimuthDeg(then));
+            above[step][i] = (float) (then.latitudeDeg() - skyline);
+        }
         SkyGlow.Parts parts = scene.from().glow().towards(direction, scene.moment(), scene.observer(), lamps);
         double veil = 0;
         if (lamps.moonAltitudeDeg() > 0) {
@@ -110,9 +114,18 @@ final class Backdrop {
         return perLuminance;
     }
 
-    /** Degrees above the skyline at a point of the picture. */
-    double above(double x, double y) {
-        return between(above, x, y);
+    /** Moments at which the ground is looked at: one, or many while a tracker turns. */
+    int steps() {
+        return above.length;
+    }
+
+    /** How much of a pixel lies above the skyline while the shutter is open, 0 to 1. */
+    double open(double x, double y, double degreesPerPixel) {
+        double sum = 0;
+        for (float[] step : above) {
+            sum += Math.max(0, Math.min(1, 0.5 + between(step, x, y) / degreesPerPixel));
+        }
+        return sum / above.length;
     }
 
     double sky(int channel, double x, double y) {

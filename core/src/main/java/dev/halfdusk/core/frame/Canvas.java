@@ -8,12 +8,15 @@ final class Canvas {
     final float[][] electrons;
     /** 0 ground to 1 sky. */
     final float[] open;
+    /** How much a mark hides, 0 to 1. */
+    final float[] marked;
 
     Canvas(int width, int height) {
         this.width = width;
         this.height = height;
         electrons = new float[3][width * height];
         open = new float[width * height];
+        marked = new float[width * height];
     }
 
     /** A round spot of light whose electrons add up; only where the sky is open. */

@@ -106,11 +106,11 @@ final class Lights {
         }
     }
 
-    /** Where a star stands in the picture some seconds on. */
+    /** Where a star stands in the picture some seconds on: a tracker at the rate of moon or sun falls behind it or runs ahead. */
     private Optional<Point> at(Vector local, double seconds) {
-        boolean still = seconds == 0 || shot.support().tracks();
+        double behind = 1 - shot.support().kind().arcsecPerSecond() / Sidereal.ARCSEC_PER_SECOND;
         return shot.framing()
-                .project(still ? local : Sidereal.later(local, pole, seconds))
+                .project(behind == 0 ? local : Sidereal.later(local, pole, seconds * behind))
                 .map(window::inPicture);
     }
 
@@ -120,6 +120,9 @@ final class Lights {
             return;
         }
         Point sensor = window.onSensor(from.x(), from.y());
+        if (!shot.framing().draws(sensor)) {
+            return;
+        }
         double sigma = sigma(sensor);
         double share = electrons * Backdrop.fallOff(shot, sensor) / (window.binned() * window.binned());
         double length = Math.hypot(to.x() - from.x(), to.y() - from.y());

@@ -79,7 +79,7 @@ public final class Photograph {
         marks(scene, shot, window, canvas);
         IntStream.range(0, window.height())
                 .parallel()
-                .forEach(y -> row(y, backdrop, canvas, shot, degreesPerPixel, seed));
+                .forEach(y -> row(y, backdrop, canvas, shot, window, degreesPerPixel, seed));
         moon(scene, shot, window, canvas, backdrop);
         new Lights(scene, shot, window, trails, canvas).draw(stars);
         IntStream.range(0, window.height())
@@ -92,8 +92,15 @@ public final class Photograph {
                 Tint.balance(shot.kelvin()));
     }
 
-    /** Marks first: they only say where there is no sky. */
+    /** Marks first: they only say how much of each pixel they hide. On a tracker they pass before the sky. */
     private static void marks(Scene scene, Shot shot, Window window, Canvas canvas) {
+        Smear smear = Smear.of(shot, scene.from().site(), window);
+        for (int step = 0; step < smear.steps(); step++) {
+            marks(scene, shot, window, canvas, smear, step);
+        }
+    }
+
+    private static void marks(Scene scene, Shot shot, Window window, Canvas canvas, Smear smear, int step) {
         for (Mark mark : scene.marks()) {
             double half = mark.widthDeg() / 2;
             double[][] corners = {
@@ -105,19 +112,19 @@ public final class Photograph {
             Point[] points = new Point[4];
             for (int i = 0; i < 4; i++) {
                 Optional<Point> p = shot.framing()
-                        .project(new Direction(corners[i][0], corners[i][1]).vector())
+                        .project(smear.before(new Direction(corners[i][0], corners[i][1]).vector(), step))
                         .map(window::inPicture);
                 if (p.isEmpty()) {
                     return;
                 }
                 points[i] = p.get();
             }
-            shade(points, canvas);
+            shade(points, canvas, 1f / smear.steps());
         }
     }
 
-    /** Marks the inside of a convex corner-to-corner outline with −1, to be told from open sky later. */
-    private static void shade(Point[] corners, Canvas canvas) {
+    /** Adds to what is hidden inside of a convex corner-to-corner outline. */
+    private static void shade(Point[] corners, Canvas canvas, float share) {
         double left = Double.POSITIVE_INFINITY;
         double right = 0;
         double top = Double.POSITIVE_INFINITY;
@@ -131,7 +138,8 @@ public final class Photograph {
         for (int y = (int) Math.max(0, top); y <= Math.min(canvas.height - 1, bottom); y++) {
             for (int x = (int) Math.max(0, left); x <= Math.min(canvas.width - 1, right); x++) {
                 if (inside(corners, x + 0.5, y + 0.5)) {
-                    canvas.open[y * canvas.width + x] = -1;
+                    int at = y * canvas.width + x;
+                    canvas.marked[at] = Math.min(1, canvas.marked[at] + share);
                 }
             }
         }
@@ -150,19 +158,22 @@ public final class Photograph {
         return !(left && right);
     }
 
-    private static void row(int y, Backdrop backdrop, Canvas canvas, Shot shot, double degreesPerPixel, long seed) {
+    private static void row(
+            int y, Backdrop backdrop, Canvas canvas, Shot shot, Window window, double degreesPerPixel, long seed) {
+        double roughness = ROUGHNESS / Math.sqrt(backdrop.steps());
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
-            double share = Math.max(0, Math.min(1, 0.5 + backdrop.above(x + 0.5, y + 0.5) / degreesPerPixel));
-            double ground = backdrop.ground();
-            if (canvas.open[at] < 0) {
-                share = 0;
-                ground *= MARK_SHADE;
+            if (!shot.framing().draws(window.onSensor(x + 0.5, y + 0.5))) {
+                continue; // black beyond what the lens draws
             }
+            double marked = canvas.marked[at];
+            double share = (1 - marked) * backdrop.open(x + 0.5, y + 0.5, degreesPerPixel);
+            double ground = backdrop.ground();
             canvas.open[at] = (float) share;
-            if (share < 1) { // grass and rock are not even
+            if (share < 1) { // marks are darker than open ground; grass and rock are not even
+                ground *= 1 - (1 - MARK_SHADE) * marked / (1 - share);
                 double rough = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
-                ground *= 1 - ROUGHNESS / 2 + ROUGHNESS * rough;
+                ground *= 1 - roughness / 2 + roughness * rough;
             }
             for (int c = 0; c < 3; c++) {
                 double sky = share == 0 ? 0 : backdrop.sky(c, x + 0.5, y + 0.5);

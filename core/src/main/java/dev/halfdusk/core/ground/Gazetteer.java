@@ -7,6 +7,9 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -15,6 +18,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import java.util.zip.GZIPInputStream;
 
 /** 112 876 towns of a thousand people and more, found by name or by place, without network. */
@@ -31,6 +35,11 @@ public final class Gazetteer {
 
     /** Farther away a town's zone and height say nothing. */
     public static final double NEAREST_REACH_KM = 450;
+
+    /** A border nearer than this is asked for. */
+    public static final double ZONES_REACH_KM = 40;
+
+    private static final double ZONES_FARTHER = 1.5;
 
     private final List<Town> towns;
     private final Map<Integer, List<Town>> cells = new HashMap<>();
@@ -86,6 +95,38 @@ public final class Gazetteer {
                 return best;
             }
         }
+    }
+
+    /**
+     * The zones of the towns round about whose clocks differ within a year, that of the nearest town first: within
+     * {@value #ZONES_REACH_KM} km, or half as far again as the nearest town. More than one: a border runs here, and only who
+     * stands there knows which clock counts. Zones that this Java does not know are left out.
+     */
+    public List<ZoneId> zones(double latitude, double longitude, Instant now) {
+        Optional<Town> nearest = nearest(latitude, longitude);
+        if (nearest.isEmpty()) {
+            return List.of();
+        }
+        double reach = Math.max(ZONES_REACH_KM, ZONES_FARTHER * nearest.get().distanceKm(latitude, longitude));
+        List<ZoneId> zones = new ArrayList<>();
+        around(latitude, longitude, reach).stream()
+                .filter(t -> t.distanceKm(latitude, longitude) <= reach)
+                .sorted(Comparator.comparingDouble(t -> t.distanceKm(latitude, longitude)))
+                .map(Town::zone)
+                .distinct()
+                .filter(z -> ZoneId.getAvailableZoneIds().contains(z))
+                .map(ZoneId::of)
+                .filter(z -> zones.stream().noneMatch(other -> sameClocks(z, other, now)))
+                .forEach(zones::add);
+        return List.copyOf(zones);
+    }
+
+    /** Whether two zones show the same time in every month of a year. */
+    private static boolean sameClocks(ZoneId one, ZoneId other, Instant from) {
+        return IntStream.range(0, 12)
+                .mapToObj(month -> from.plus(Duration.ofDays(30L * month)))
+                .allMatch(
+                        t -> one.getRules().getOffset(t).equals(other.getRules().getOffset(t)));
     }
 
     /** The domes of the towns within {@value #DOME_REACH_KM} km, the strongest first; an estimate, see {@link Dome}. */

@@ -292,6 +292,11 @@ public final class Night {
         return Interval.longest(coreDark).or(() -> Interval.longest(Interval.common(dark, coreUp)));
     }
 
+    /** Whether the core is up in the dark at all, under a moon or not: in winter and far north nothing is said of it. */
+    public boolean hasCore() {
+        return coreWindow().isPresent();
+    }
+
     /** The longest stretch of dark without moon, or of plain dark if the moon is up all night. */
     public Optional<Interval> darkWindow() {
         return Interval.longest(moonless).or(() -> Interval.longest(dark));

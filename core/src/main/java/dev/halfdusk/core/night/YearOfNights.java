@@ -29,6 +29,8 @@ public final class YearOfNights {
     private final ZoneId zone;
     private final LocalDate first;
     private final Instant start;
+    private final Skyline skyline;
+    private final SkyGlow glow;
     private final int[] nightStarts;
     private final float[] sunAltitude;
     private final float[] sunAzimuth;
@@ -40,8 +42,10 @@ public final class YearOfNights {
     private final float[] zenithMagnitude;
     private final float[] coreContrast;
 
-    private YearOfNights(Site site, ZoneId zone, LocalDate first, int nights) {
+    private YearOfNights(Site site, ZoneId zone, LocalDate first, int nights, Skyline skyline, SkyGlow glow) {
         this.site = site;
+        this.skyline = skyline;
+        this.glow = glow;
         this.zone = zone;
         this.first = first;
         start = Night.noon(first, zone);
@@ -73,12 +77,12 @@ public final class YearOfNights {
         if (nights < 1 || nights > LONGEST) {
             throw new IllegalArgumentException("from 1 to " + LONGEST + " nights; these are " + nights);
         }
-        YearOfNights year = new YearOfNights(site, zone, first, nights);
-        year.fill(skyline, glow);
+        YearOfNights year = new YearOfNights(site, zone, first, nights, skyline, glow);
+        year.fill();
         return year;
     }
 
-    private void fill(Skyline skyline, SkyGlow glow) {
+    private void fill() {
         Instant end = start.plus(STEP.multipliedBy(samples()));
         Observer observer = Observer.at(site);
         Track sun = Track.of(Body.SUN, start, end);
@@ -102,6 +106,15 @@ public final class YearOfNights {
 
     public Site site() {
         return site;
+    }
+
+    /** Behind which things are hidden. */
+    public Skyline skyline() {
+        return skyline;
+    }
+
+    public SkyGlow glow() {
+        return glow;
     }
 
     public ZoneId zone() {

@@ -54,22 +54,29 @@ public final class Framing {
         return Optional.of(new Point(x * scale, y * scale));
     }
 
-    /** The direction that a point of the picture sees. */
+    /** The direction that a point of the picture sees; beyond what the lens draws, that of the nearest point it does draw. */
     public Vector see(Point point) {
-        double radius = Math.hypot(point.x, point.y);
-        if (radius == 0) {
+        double off = Math.hypot(point.x, point.y);
+        if (off == 0) {
             return forward;
         }
+        double radius = Math.min(off, optics.circleMm() / 2);
         double theta = optics.projection().angle(radius, optics.focalMm());
-        double across = Math.sin(theta) / radius;
+        double across = Math.sin(theta) / off;
         return forward.times(Math.cos(theta))
                 .plus(right.times(point.x * across))
                 .plus(down.times(point.y * across));
     }
 
-    /** Whether a point lies on the sensor. */
+    /** Whether the lens draws at a point of the picture. */
+    public boolean draws(Point point) {
+        return optics.draws(point.x, point.y);
+    }
+
+    /** Whether a point lies on the sensor, where the lens draws. */
     public boolean holds(Point point) {
-        return Math.abs(point.x) <= optics.sensor().widthMm() / 2
+        return draws(point)
+                && Math.abs(point.x) <= optics.sensor().widthMm() / 2
                 && Math.abs(point.y) <= optics.sensor().heightMm() / 2;
     }
 }

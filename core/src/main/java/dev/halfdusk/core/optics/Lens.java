@@ -1,6 +1,7 @@
 package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Range;
+import java.util.OptionalDouble;
 
 /**
  * A lens with its zoom range; a prime has both ends alike.
@@ -10,6 +11,7 @@ import dev.halfdusk.core.measure.Range;
  * @param narrowest largest f-number
  * @param transmission part of the light that passes the glass, 0 to 1
  * @param electronic whether the body sets the aperture, so that a script can
+ * @param imageCircleMm diameter of the picture it draws; empty: as large as any sensor, or 180° of a fisheye
  */
 public record Lens(
         double shortestMm,
@@ -20,8 +22,10 @@ public record Lens(
         Projection projection,
         double transmission,
         boolean electronic,
-        double weightG) {
+        double weightG,
+        OptionalDouble imageCircleMm) {
 
+    public static final Range IMAGE_CIRCLE = new Range("image circle", 3, 200, " mm");
     public static final Range TRANSMISSION = new Range("transmission", 0.1, 1, "");
 
     /** Of an ordinary lens. */
@@ -37,6 +41,7 @@ public record Lens(
         Range.APERTURE.check(narrowest);
         TRANSMISSION.check(transmission);
         CameraBody.WEIGHT.check(weightG);
+        imageCircleMm.ifPresent(IMAGE_CIRCLE::check);
         if (narrowest < Math.max(widestAtShort, widestAtLong)) {
             throw new IllegalArgumentException("the narrowest aperture cannot be wider than the widest");
         }
@@ -56,7 +61,15 @@ public record Lens(
                 projection,
                 USUAL_TRANSMISSION,
                 true,
-                400);
+                400,
+                OptionalDouble.empty());
+    }
+
+    /** In front of a sensor, at a focal length on its ring; a converter enlarges the picture with everything in it. */
+    public Optics optics(Sensor sensor, double onLensMm, double converter) {
+        double focal = focalLengths().check(onLensMm) * converter;
+        double circle = imageCircleMm.orElse(Optics.usualCircleMm(projection, onLensMm)) * converter;
+        return new Optics(sensor, focal, projection, circle);
     }
 
     public boolean isPrime() {

@@ -75,7 +75,7 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
     }
 
     public Optics optics(double onLensMm) {
-        return new Optics(body.sensor(), focalMm(onLensMm), lens.projection());
+        return lens.optics(body.sensor(), onLensMm, converter);
     }
 
     /** The same with the camera as it is held. */

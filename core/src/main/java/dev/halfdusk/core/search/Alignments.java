@@ -165,20 +165,21 @@ public final class Alignments {
                 .filter(e -> !e.highest() && e.value() <= tolerance)
                 .filter(e -> approaches(separation, e))
                 .findFirst()
-                .map(e -> {
-                    Moment moment = Moment.at(e.when());
-                    Horizontal at = moment.observed(target, observer);
-                    double sun = moment.local(Body.SUN, observer).latitudeDeg();
-                    return new Alignment(
-                            e.when(),
-                            e.value(),
-                            at.azimuthDeg(),
-                            at.altitudeDeg(),
-                            sun,
-                            sun < -18 ? Light.NIGHT : sun < -0.833 ? Light.TWILIGHT : Light.DAY,
-                            Illumination.of(Body.MOON, moment).fraction(),
-                            moment.local(Body.MOON, observer).latitudeDeg());
-                });
+                .map(e -> alignment(target, observer, Moment.at(e.when()), e.value()));
+    }
+
+    static Alignment alignment(Target target, Observer observer, Moment moment, double separationDeg) {
+        Horizontal at = moment.observed(target, observer);
+        double sun = moment.local(Body.SUN, observer).latitudeDeg();
+        return new Alignment(
+                moment.instant(),
+                separationDeg,
+                at.azimuthDeg(),
+                at.altitudeDeg(),
+                sun,
+                sun < -18 ? Light.NIGHT : sun < -0.833 ? Light.TWILIGHT : Light.DAY,
+                Illumination.of(Body.MOON, moment).fraction(),
+                moment.local(Body.MOON, observer).latitudeDeg());
     }
 
     private static boolean approaches(Fact separation, Extreme nearest) {

@@ -1,22 +1,27 @@
 package dev.halfdusk.core.search;
 
-import dev.halfdusk.core.glow.Moonlight;
+import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
- * Which nights fulfil a wish, best first. Works on ten-minute samples: windows are good to ten minutes; look at the
- * {@link Night} for the second.
+ * Which nights fulfil a wish, best first. Looks at ten-minute samples and between them where a window begins and ends, so
+ * that windows are good to half a minute and never reach past the end of darkness; a stretch shorter than ten minutes can
+ * be missed. Look at the {@link dev.halfdusk.core.night.Night} for the second.
  */
 public final class NightSearch {
 
@@ -26,7 +31,9 @@ public final class NightSearch {
     private static final double CONTRAST_POINTS = 30;
     private static final double ALTITUDE_THAT_SUFFICES = 50;
     private static final double ALTITUDE_POINTS = 20;
-    private static final int DAYS_OF_A_SPELL = 8;
+    private static final double DARK_HOURS_THAT_SUFFICE = 8;
+    private static final double BRIGHT_SKY = 18;
+    private static final double DARK_SKY = 22;
     private static final double STEP_HOURS = YearOfNights.STEP.toMinutes() / 60.0;
 
     private NightSearch() {}
@@ -34,10 +41,13 @@ public final class NightSearch {
     /**
      * A night that fulfils the wish.
      *
-     * @param score 0 to 100: up to 50 for the length of the window, 30 for the contrast of the core, 20 for its height
-     * @param window from the first to the last wanted sample
+     * @param score 0 to 100. For the core: up to 50 for the length of the window, 30 for its contrast, 20 for its height. For a
+     *     dark sky: 50 for the length, 50 for the darkness
+     * @param window from the first to the last wanted moment
      * @param hours wanted time within it
-     * @param moonFraction lit fraction of the moon at its middle
+     * @param core where it stands highest in the window; empty where it was not asked for
+     * @param skyMagnitude brightness of the zenith, or of the wanted part of the sky, in the middle of the window
+     * @param moonFraction lit fraction of the moon there
      * @param reasons in words, the most telling first
      */
     public record Hit(
@@ -45,27 +55,36 @@ public final class NightSearch {
             double score,
             Interval window,
             double hours,
-            double coreTopAltitudeDeg,
-            double coreTopAzimuthDeg,
-            double contrastPercent,
+            Optional<CoreTop> core,
+            double skyMagnitude,
             double moonFraction,
-            Galaxy.Stance stance,
             List<String> reasons) {}
+
+    /**
+     * The core at its highest in the window.
+     *
+     * @param altitudeDeg airless
+     * @param contrastPercent by which its clouds outshine their sky, on average over the window
+     */
+    public record CoreTop(
+            Instant when, double altitudeDeg, double azimuthDeg, double contrastPercent, Galaxy.Stance stance) {}
 
     /** All nights of the year that fulfil the wish, by falling score, then by date. */
     public static List<Hit> find(YearOfNights year, NightWish wish) {
         Observer observer = Observer.at(year.site());
+        Sampled sampled = new Sampled(year, wish);
         List<Hit> hits = new ArrayList<>();
         for (int night = 0; night < year.nights(); night++) {
             LocalDate date = year.date(night);
             if (wish.weekdays().contains(date.getDayOfWeek()) && wish.months().contains(date.getMonth())) {
-                Candidate candidate = new Candidate();
-                for (int i = year.start(night); i < year.start(night + 1); i++) {
-                    candidate.look(year, wish, i);
-                }
+                Candidate candidate = new Candidate(year, sampled, night);
                 if (candidate.samples > 0 && candidate.hours() >= wish.hours()) {
-                    Hit hit = candidate.hit(year, date, observer);
-                    if (wish.stances().isEmpty() || wish.stances().contains(hit.stance)) {
+                    Hit hit = candidate.hit(date, wish.wanted(), observer);
+                    if (wish.stances().isEmpty()
+                            || hit.core
+                                    .map(CoreTop::stance)
+                                    .filter(wish.stances()::contains)
+                                    .isPresent()) {
                         hits.add(hit);
                     }
                 }
@@ -75,38 +94,36 @@ public final class NightSearch {
         return List.copyOf(hits);
     }
 
-    /** The best night of each moonless spell, best first: its neighbours are nearly as good and would crowd out the others. */
-    public static List<Hit> bestOfSpells(List<Hit> ranked, int most) {
-        List<Hit> best = new ArrayList<>();
-        for (Hit hit : ranked) {
-            boolean beside =
-                    best.stream().anyMatch(b -> Math.abs(ChronoUnit.DAYS.between(b.date, hit.date)) <= DAYS_OF_A_SPELL);
-            if (!beside && best.size() < most) {
-                best.add(hit);
-            }
-        }
-        return List.copyOf(best);
-    }
-
     /** What one night offers, sample by sample. */
     private static final class Candidate {
 
+        private final YearOfNights year;
         private int samples;
         private int first = -1;
         private int last;
         private int top;
         private double contrast;
         private int lostToMoon;
+        private double from;
+        private double to;
 
-        void look(YearOfNights year, NightWish wish, int i) {
-            boolean wanted = year.sunAltitudeDeg(i) < -wish.sunDepressionDeg()
-                    && year.coreContrastPercent(i) > 0
-                    && year.coreAltitudeDeg(i) >= wish.coreAltitudeDeg()
-                    && wish.wantsAzimuth(year.coreAzimuthDeg(i));
-            if (!wanted) {
-                return;
+        Candidate(YearOfNights year, Sampled sampled, int night) {
+            this.year = year;
+            int begin = year.start(night);
+            int end = year.start(night + 1);
+            for (int i = begin; i < end; i++) {
+                if (sampled.withoutMoon(i)) {
+                    look(i, sampled.moonAllowed(i));
+                }
             }
-            if (!moonAllowed(year, wish, i)) {
+            if (samples > 0) {
+                from = first == begin ? first : sampled.edge(first - 1, first);
+                to = last + 1 == end ? Math.min(end, last + 1) : sampled.edge(last + 1, last);
+            }
+        }
+
+        private void look(int i, boolean moonAllowed) {
+            if (!moonAllowed) {
                 lostToMoon++;
                 return;
             }
@@ -122,52 +139,96 @@ public final class NightSearch {
             }
         }
 
-        private static boolean moonAllowed(YearOfNights year, NightWish wish, int i) {
-            if (wish.moonAllowanceMag() == 0) {
-                return year.moonAltitudeDeg(i) < -0.8; // upper limb under the horizon, within the sampling
-            }
-            return Moonlight.zenithBrightening(year.lamps(i)) <= wish.moonAllowanceMag();
-        }
-
+        /** The window's length without the samples in which something is in the way. */
         double hours() {
-            return samples * STEP_HOURS;
+            int gaps = last - first + 1 - samples;
+            return (to - from - gaps) * STEP_HOURS;
         }
 
-        Hit hit(YearOfNights year, LocalDate date, Observer observer) {
-            double mean = contrast / samples;
-            double altitude = year.coreAltitudeDeg(top);
-            double score = HOURS_POINTS * Math.min(1, hours() / HOURS_THAT_SUFFICE)
-                    + CONTRAST_POINTS * Math.min(1, mean / CONTRAST_THAT_SUFFICES)
-                    + ALTITUDE_POINTS * Math.min(1, altitude / ALTITUDE_THAT_SUFFICES);
-            Galaxy.Stance stance =
-                    Galaxy.arch(Moment.at(year.instant(top)), observer).stance();
-            double moon = year.moonFraction((first + last) / 2);
+        private Instant instant(double sample) {
+            return year.instant(0).plusMillis(Math.round(sample * YearOfNights.STEP.toMillis()));
+        }
+
+        Hit hit(LocalDate date, Wanted wanted, Observer observer) {
+            Optional<CoreTop> core = wanted instanceof Wanted.Core ? Optional.of(coreTop(observer)) : Optional.empty();
+            int middle = (first + last) / 2;
+            double sky = wanted instanceof Wanted.PartOfSky part
+                    ? towards(part, middle, observer)
+                    : year.zenithMagnitude(middle);
+            double score = core.map(this::score).orElseGet(() -> darkScore(sky));
+            double moon = year.moonFraction(middle);
             return new Hit(
                     date,
                     Math.round(score * 10) / 10.0,
-                    new Interval(year.instant(first), year.instant(last).plus(YearOfNights.STEP)),
+                    new Interval(
+                            instant(from).plusMillis(999).truncatedTo(ChronoUnit.SECONDS),
+                            instant(to).truncatedTo(ChronoUnit.SECONDS)),
                     hours(),
-                    altitude,
-                    year.coreAzimuthDeg(top),
-                    mean,
+                    core,
+                    sky,
                     moon,
-                    stance,
-                    reasons(year, mean, stance, moon));
+                    reasons(core, wanted, sky, moon));
         }
 
-        private List<String> reasons(YearOfNights year, double mean, Galaxy.Stance stance, double moon) {
-            List<String> reasons = new ArrayList<>();
-            reasons.add(Numbers.text("%.1f h of core in the dark", hours()));
-            reasons.add(Numbers.text(
-                    "core up to %.0f\u00b0, %.0f %% brighter than its sky, %s",
-                    year.coreAltitudeDeg(top), mean, stance.words()));
-            if (lostToMoon > 0) {
-                reasons.add(Numbers.text(
-                        "the moon, %.0f %% lit, takes %s more",
-                        moon * 100, hoursOf(YearOfNights.STEP.multipliedBy(lostToMoon))));
-            } else {
-                reasons.add(Numbers.text("no moon in the way, %.0f %% lit", moon * 100));
+        private double score(CoreTop core) {
+            return HOURS_POINTS * Math.min(1, hours() / HOURS_THAT_SUFFICE)
+                    + CONTRAST_POINTS * Math.min(1, core.contrastPercent / CONTRAST_THAT_SUFFICES)
+                    + ALTITUDE_POINTS * Math.min(1, core.altitudeDeg / ALTITUDE_THAT_SUFFICES);
+        }
+
+        private double darkScore(double magnitude) {
+            double dark = (magnitude - BRIGHT_SKY) / (DARK_SKY - BRIGHT_SKY);
+            return 50 * Math.min(1, hours() / DARK_HOURS_THAT_SUFFICE) + 50 * Math.max(0, Math.min(1, dark));
+        }
+
+        /** The altitude between samples is a parabola; its top may lie beyond the window. */
+        private CoreTop coreTop(Observer observer) {
+            double at = top;
+            if (top > 0 && top + 1 < year.samples()) {
+                double before = year.coreAltitudeDeg(top - 1);
+                double here = year.coreAltitudeDeg(top);
+                double after = year.coreAltitudeDeg(top + 1);
+                double bend = before - 2 * here + after;
+                at += bend < 0 ? 0.5 * (before - after) / bend : Math.signum(after - before);
             }
+            Instant when = instant(Math.max(from, Math.min(to, at)));
+            Moment moment = Moment.at(when);
+            Horizontal core = moment.observed(FixedPoint.CORE, observer);
+            return new CoreTop(
+                    when,
+                    core.altitudeDeg(),
+                    core.azimuthDeg(),
+                    contrast / samples,
+                    Galaxy.arch(moment, observer).stance());
+        }
+
+        private double towards(Wanted.PartOfSky part, int sample, Observer observer) {
+            Moment moment = Moment.at(year.instant(sample));
+            SunAndMoon lamps = year.lamps(sample);
+            return year.glow()
+                    .towards(part.direction().vector(), moment, observer, lamps)
+                    .magnitude();
+        }
+
+        private List<String> reasons(Optional<CoreTop> core, Wanted wanted, double sky, double moon) {
+            List<String> reasons = new ArrayList<>();
+            reasons.add(Numbers.text("%.1f h of ", hours())
+                    + (core.isPresent() ? "core in the dark" : "dark sky without moon"));
+            core.ifPresentOrElse(
+                    c -> reasons.add(Numbers.text(
+                            "core up to %.0f\u00b0, %.0f %% brighter than its sky, %s",
+                            c.altitudeDeg, c.contrastPercent, c.stance.words())),
+                    () -> reasons.add(Numbers.text(
+                            wanted instanceof Wanted.PartOfSky
+                                    ? "sky there %.1f mag/arcsec\u00b2"
+                                    : "zenith %.1f mag/arcsec\u00b2",
+                            sky)));
+            reasons.add(
+                    lostToMoon > 0
+                            ? Numbers.text(
+                                    "the moon, %.0f %% lit, takes %s more",
+                                    moon * 100, hoursOf(YearOfNights.STEP.multipliedBy(lostToMoon)))
+                            : Numbers.text("no moon in the way, %.0f %% lit", moon * 100));
             return List.copyOf(reasons);
         }
 

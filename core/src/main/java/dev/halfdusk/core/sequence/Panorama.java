@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Dial;
@@ -12,10 +13,13 @@ import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Sidereal;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * Rows and columns of frames that cover a part of the sky with a promised overlap. Level camera; azimuths on the clicks of
@@ -35,6 +39,7 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     public static final Range SETTLE = new Range("time to turn and settle", 0, 120, " s");
     public static final Range MARGIN = new Range("margin", 0, 60, "\u00b0");
 
+    private static final Duration MINUTES = Duration.ofMinutes(10);
     private static final int EDGE_POINTS = 24;
     private static final int MOST_ROWS = 12;
     private static final double TURN_DEG = 360;
@@ -124,10 +129,41 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
         return Angles.halfTurn(Direction.azimuthDeg(seen));
     }
 
-    /** Between columns: what the overlap leaves of a frame, down to a click. */
+    /** Between columns: what the overlap leaves of a frame, down to a click; where one click is too far, to a whole degree. */
     private static double step(Optics optics, double tilt, Wanted wanted) {
         double free = 2 * half(optics, tilt, wanted) * (1 - wanted.overlap);
-        return Math.max(wanted.clickDeg, Math.floor(free / wanted.clickDeg + 1e-9) * wanted.clickDeg);
+        double unit = free >= wanted.clickDeg ? wanted.clickDeg : Math.min(1, free);
+        return Math.floor(free / unit + 1e-9) * unit;
+    }
+
+    /** Whether the head must be stopped between its clicks, since one click would eat the promised overlap. */
+    public boolean betweenClicks() {
+        return stepDeg < wanted.clickDeg;
+    }
+
+    /**
+     * When to take the arch: the minute that needs the fewest rows, and of those the nearest to another minute, in steps of
+     * ten minutes. The higher the arch, the more rows it needs.
+     *
+     * @param preferred within the window
+     * @param archAt what is wanted at an instant
+     */
+    public static Instant fewestRows(
+            Interval window, Instant preferred, Function<Instant, Wanted> archAt, Optics optics) {
+        Instant lowest = preferred;
+        for (Instant t = window.from(); t.isBefore(window.to()); t = t.plus(MINUTES)) {
+            if (archAt.apply(t).topAltitudeDeg < archAt.apply(lowest).topAltitudeDeg) {
+                lowest = t;
+            }
+        }
+        int fewest = of(archAt.apply(lowest), optics).rows();
+        Duration stride = lowest.isBefore(preferred) ? MINUTES.negated() : MINUTES;
+        Instant best = preferred;
+        while (Duration.between(best, lowest).abs().compareTo(MINUTES) > 0
+                && of(archAt.apply(best), optics).rows() > fewest) {
+            best = best.plus(stride);
+        }
+        return of(archAt.apply(best), optics).rows() > fewest ? lowest : best;
     }
 
     /** The highest tilt, in whole degrees, whose frames side by side still see down to an altitude. */

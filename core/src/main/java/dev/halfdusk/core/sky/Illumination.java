@@ -4,7 +4,7 @@ import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Vector;
 
 /**
- * How the sun lights a body, seen from the earth's centre.
+ * How the sun lights a body, seen from the earth's centre, or from a site.
  *
  * @param fraction of the disc that is lit, 0 to 1
  * @param phaseAngleDeg sun–body–earth, 0 when full, to 180 when new
@@ -28,6 +28,24 @@ public record Illumination(double fraction, double phaseAngleDeg, double elongat
                 Math.sin(sunDec) * Math.cos(dec) - Math.cos(sunDec) * Math.sin(dec) * Math.cos(ahead));
         double fraction = (1 + Math.cos(Math.toRadians(phase))) / 2;
         return new Illumination(fraction, phase, elongation, Angles.turn(Math.toDegrees(limb)));
+    }
+
+    /**
+     * The same from a site: the moon is near enough for phase and bright limb to differ, by up to a degree and, close to new
+     * moon, by many. The elongation stays that from the earth's centre.
+     */
+    public static Illumination of(Body body, Moment moment, Observer observer) {
+        Vector sun = moment.local(Body.SUN, observer);
+        Vector seen = moment.local(body, observer);
+        double phase = seen.times(-1).angleTo(sun.minus(seen));
+        Vector east = Sidereal.northPole(observer.site()).cross(seen).unit();
+        Vector north = seen.cross(east).unit();
+        double limb = Math.atan2(sun.dot(east), sun.dot(north));
+        return new Illumination(
+                (1 + Math.cos(Math.toRadians(phase))) / 2,
+                phase,
+                of(body, moment).elongationDeg,
+                Angles.turn(Math.toDegrees(limb)));
     }
 
     public boolean waxing() {

@@ -89,8 +89,8 @@ public final class Track {
             }
         }
 
-        /** East, north and up of the target at a sample; topocentric, length the distance in km for bodies. */
-        public Vector local(Track track, int sample) {
+        /** East, north and up of the target at a sample or between two; topocentric, length the distance in km for bodies. */
+        public Vector local(Track track, double sample) {
             double sinceFirst = sample * step;
             int day = (int) sinceFirst;
             double angle = sidereal[day] + (sidereal[day + 1] - sidereal[day]) * (sinceFirst - day);

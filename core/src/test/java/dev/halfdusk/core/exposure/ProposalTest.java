@@ -94,7 +94,7 @@ class ProposalTest {
             var from = new Framing.Point(
                     (random.nextDouble() - 0.5) * sensor.widthMm(), (random.nextDouble() - 0.5) * sensor.heightMm());
             Vector star = framing.see(from);
-            if (star.z() >= 0) {
+            if (framing.draws(from) && star.z() >= 0) {
                 // along the circle around the pole by small steps, as a star goes
                 Vector at = star;
                 for (int k = 0; k < 8; k++) {

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.glow.Dome;
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -91,5 +93,25 @@ class GazetteerTest {
         assertThat(towns.search("  ", 5)).isEmpty();
         assertThat(towns.size()).isEqualTo(3);
         assertThat(scattered().search("T", 4)).hasSize(4);
+    }
+
+    /** Where clocks meet, both are named, the nearer first; names that mean the same clock are one. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "37.6|-8.8|Europe/Lisbon", // a coast far from any border
+                "37.25|-7.42|Europe/Lisbon,Europe/Madrid", // west of the mouth of a border river
+                "37.25|-7.36|Europe/Madrid,Europe/Lisbon", // east of it
+                "48.58|7.76|Europe/Paris", // another name across the river, the same clocks
+                "-33.0|141.0|Australia/Broken_Hill,Australia/Sydney",
+                "0|-30|" // open sea
+            })
+    void zones_meet_where_towns_disagree(double latitude, double longitude, String zones) {
+        List<String> found =
+                Gazetteer.shipped().zones(latitude, longitude, Instant.parse("2027-01-15T00:00:00Z")).stream()
+                        .map(ZoneId::getId)
+                        .toList();
+        assertThat(String.join(",", found)).isEqualTo(zones == null ? "" : zones);
     }
 }

@@ -22,7 +22,7 @@ class MeasureTest {
 
     @Test
     void fractions_of_a_second_are_named_as_photographers_do() {
-        assertThat(Range.SHUTTER.allowed()).isEqualTo("1/8000 to 14400 s");
+        assertThat(Range.SHUTTER.allowed()).isEqualTo("1/10000 to 14400 s");
     }
 
     @ParameterizedTest

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -68,8 +69,17 @@ class KitTest {
     @CsvSource({"50, 24, 2.8, 2.8, 22, long end", "24, 50, 2.8, 4, 3.5, narrowest", "24, 50, 0.2, 4, 22, aperture"})
     void contradictory_lenses_are_refused(
             double shortest, double longest, double wide, double wideLong, double narrowest, String why) {
-        assertThatThrownBy(() ->
-                        new Lens(shortest, longest, wide, wideLong, narrowest, Projection.RECTILINEAR, 0.9, true, 100))
+        assertThatThrownBy(() -> new Lens(
+                        shortest,
+                        longest,
+                        wide,
+                        wideLong,
+                        narrowest,
+                        Projection.RECTILINEAR,
+                        0.9,
+                        true,
+                        100,
+                        OptionalDouble.empty()))
                 .hasMessageContaining(why);
     }
 }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Vector;
+import java.util.OptionalDouble;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,7 +33,7 @@ class OpticsTest {
     void a_fisheye_spreads_angles_evenly() {
         Optics fisheye = new Optics(FULL, 12, Projection.FISHEYE);
         assertThat(fisheye.widthDeg()).isCloseTo(Math.toDegrees(36 / 12.0), within(1e-9));
-        assertThat(fisheye.diagonalDeg()).isGreaterThan(180);
+        assertThat(fisheye.diagonalDeg()).as("no farther than its circle").isEqualTo(180);
     }
 
     @ParameterizedTest
@@ -155,5 +156,41 @@ class OpticsTest {
         for (Dial dial : Dial.values()) {
             assertThat(dial.atMost(seconds).orElseThrow().realSeconds()).isEqualTo(seconds);
         }
+    }
+
+    /** A fisheye draws 180° unless its maker says otherwise: 8 mm on full frame leaves black corners, not 258°. */
+    @ParameterizedTest
+    @CsvSource({
+        "8, 36, 24, , 180, 171.887", // 2 × 12 mm / 8 mm is 171.9° high; the width ends at the circle
+        "8, 36, 24, 20, 143.24, 143.24", // a circle of 20 mm: 20 / 8 of a radian
+        "15, 36, 24, , 137.51, 91.67", // 36 / 15 of a radian: the sensor is smaller than the circle
+        "4, 23.5, 15.7, , 180, 180"
+    })
+    void a_fisheye_ends_at_its_image_circle(
+            double focal, double width, double height, Double circle, double wide, double high) {
+        OptionalDouble given = circle == null ? OptionalDouble.empty() : OptionalDouble.of(circle);
+        Lens lens = new Lens(focal, focal, 2.8, 2.8, 22, Projection.FISHEYE, 0.9, true, 300, given);
+        Optics optics = lens.optics(new Sensor(width, height, 5), focal, 1);
+        assertThat(optics.widthDeg()).isCloseTo(wide, within(0.01));
+        assertThat(optics.heightDeg()).isCloseTo(high, within(0.01));
+        assertThat(optics.portrait().widthDeg()).isCloseTo(high, within(0.01));
+    }
+
+    @Test
+    void beyond_the_circle_nothing_is_drawn() {
+        Lens lens = new Lens(8, 8, 2.8, 2.8, 22, Projection.FISHEYE, 0.9, true, 300, OptionalDouble.of(20));
+        Framing framing = Framing.of(lens.optics(new Sensor(36, 24, 5), 8, 1), new Direction(180, 30), 0);
+        assertThat(framing.draws(new Framing.Point(9.9, 0))).isTrue();
+        assertThat(framing.draws(new Framing.Point(10.1, 0))).isFalse();
+        assertThat(framing.holds(new Framing.Point(7.2, 7.2))).isFalse();
+        assertThat(framing.see(new Framing.Point(15, 0)).angleTo(framing.see(new Framing.Point(10, 0))))
+                .as("the edge stands for all beyond it")
+                .isCloseTo(0, within(1e-9));
+        // a converter enlarges the picture with its circle
+        assertThat(lens.optics(new Sensor(36, 24, 5), 8, 1.5).circleMm()).isCloseTo(30, within(1e-12));
+        assertThat(new Optics(new Sensor(36, 24, 5), 20, Projection.RECTILINEAR).draws(1000, 0))
+                .isTrue();
+        assertThatThrownBy(() -> new Lens(8, 8, 2.8, 2.8, 22, Projection.FISHEYE, 0.9, true, 300, OptionalDouble.of(2)))
+                .isInstanceOf(OutOfRange.class);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -12,7 +13,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class RigTest {
 
     private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
-    private static final Lens LONG = new Lens(200, 400, 4, 5.6, 32, Projection.RECTILINEAR, 0.8, true, 1400);
+    private static final Lens LONG =
+            new Lens(200, 400, 4, 5.6, 32, Projection.RECTILINEAR, 0.8, true, 1400, OptionalDouble.empty());
 
     @ParameterizedTest(name = "{0} mm × {1}, filter {2} stops")
     @CsvSource({

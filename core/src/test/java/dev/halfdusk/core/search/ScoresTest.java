@@ -44,8 +44,8 @@ class ScoresTest {
         List<NightSearch.Hit> hits = NightSearch.find(nights("2027-03-01", 200), NightWish.USUAL);
         for (NightSearch.Hit h : hits) {
             double score = 50 * Math.min(1, h.hours() / 4)
-                    + 30 * Math.min(1, h.contrastPercent() / 110)
-                    + 20 * Math.min(1, h.coreTopAltitudeDeg() / 50);
+                    + 30 * Math.min(1, h.core().orElseThrow().contrastPercent() / 110)
+                    + 20 * Math.min(1, h.core().orElseThrow().altitudeDeg() / 50);
             assertThat(h.score()).isCloseTo(score, within(0.051));
         }
         assertThat(hits.get(0).score()).isGreaterThan(70);
@@ -63,7 +63,9 @@ class ScoresTest {
                     - Interval.total(exact.coreDark()).toMinutes() / 60.0;
             assertThat(h.reasons().get(0))
                     .isEqualTo(String.format(Locale.ROOT, "%.1f h of core in the dark", h.hours()));
-            assertThat(h.reasons().get(1)).contains(h.stance().words()).startsWith("core up to 2");
+            assertThat(h.reasons().get(1))
+                    .contains(h.core().orElseThrow().stance().words())
+                    .startsWith("core up to 2");
             String moon = h.reasons().get(2);
             if (lost > 0.3) {
                 moonlit++;

@@ -6,12 +6,22 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Site;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -151,5 +161,49 @@ class PanoramaTest {
         }
         assertThat(most).isGreaterThan(least);
         assertThat(shutters.common().orElseThrow().realSeconds()).isEqualTo(least);
+    }
+
+    /** Whatever the clicks of the head, neighbours share what was promised. */
+    @ParameterizedTest
+    @CsvSource({"20, 5, false", "50, 15, false", "50, 60, true", "135, 15, true", "400, 5, true"})
+    void clicks_never_eat_the_overlap(double focal, double click, boolean between) {
+        Optics optics = new Optics(SENSOR, focal, Projection.RECTILINEAR);
+        Panorama p = Panorama.of(new Panorama.Wanted(100, 200, 0, 10, 0.3, click), optics);
+        assertThat(p.betweenClicks()).isEqualTo(between);
+        assertThat(p.stepDeg())
+                .isLessThanOrEqualTo(optics.widthDeg() * 0.7 * 1.35); // higher up a frame sees more azimuth
+        if (!between) {
+            assertThat(p.stepDeg() / click).isCloseTo(Math.rint(p.stepDeg() / click), within(1e-9));
+        }
+        Framing left = Framing.of(optics, new Direction(0, p.tilts().get(0)), 0);
+        // the right edge of the left frame, seen from its neighbour: at least 30 % into it at the height of its axis
+        Vector edge = left.see(new Framing.Point(SENSOR.widthMm() / 2 * 0.4, 0));
+        Framing right = Framing.of(optics, new Direction(p.stepDeg(), p.tilts().get(0)), 0);
+        assertThat(right.project(edge).orElseThrow().x()).isGreaterThan(-SENSOR.widthMm() / 2 - 0.35);
+    }
+
+    @Test
+    void the_default_minute_needs_the_fewest_rows() {
+        Night night = Night.of(
+                new Site(37.6, -8.8, 0), LocalDate.of(2027, 6, 8), ZoneId.of("Europe/Lisbon"), NightRules.USUAL);
+        Optics optics = new Optics(SENSOR, 20, Projection.RECTILINEAR).portrait();
+        Interval window = night.window().orElseThrow();
+        Function<Instant, Panorama.Wanted> arch = t -> Panorama.arch(night.arch(t), 15, 0.3, 5);
+        Instant chosen = Panorama.fewestRows(window, night.best(), arch, optics);
+        int rows = Panorama.of(arch.apply(chosen), optics).rows();
+        int most = 0;
+        for (Instant t = window.from(); t.isBefore(window.to()); t = t.plusSeconds(300)) {
+            int other = Panorama.of(arch.apply(t), optics).rows();
+            most = Math.max(most, other);
+            assertThat(rows).isLessThanOrEqualTo(other);
+            // none of the minutes that need as few is nearer to the best
+            if (other == rows) {
+                assertThat(Duration.between(night.best(), t).abs())
+                        .isGreaterThanOrEqualTo(
+                                Duration.between(night.best(), chosen).abs().minusMinutes(10));
+            }
+        }
+        assertThat(most).as("it makes a difference on this night").isGreaterThan(rows);
+        assertThat(window.contains(chosen)).isTrue();
     }
 }

@@ -3,6 +3,7 @@ package dev.halfdusk.core.sky;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Angles;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -165,5 +166,36 @@ class BodiesTest {
                 NEW_YEAR.plus(Duration.ofDays(60)),
                 Events.MONTHLY_STEP);
         assertThat(meetings).hasSizeBetween(2, 3).allMatch(Crossing::rising);
+    }
+
+    /** By altitudes and azimuths: the sun's direction from the moon against the zenith, turned by the parallactic angle. */
+    @ParameterizedTest
+    @CsvSource({
+        "2027-05-06T19:00:00Z, 37.6, -8.8", // a day before new moon
+        "2027-06-08T21:00:00Z, 37.6, -8.8",
+        "2027-06-08T09:00:00Z, -45, 170",
+        "2027-06-20T03:00:00Z, 65, 20"
+    })
+    void the_bright_limb_from_a_site(Instant when, double latitude, double longitude) {
+        Observer observer = Observer.at(new Site(latitude, longitude, 0));
+        Moment moment = Moment.at(when);
+        Horizontal moon = moment.observed(Body.MOON, observer);
+        Horizontal sun = moment.observed(Body.SUN, observer);
+        double hm = Math.toRadians(moon.altitudeDeg());
+        double hs = Math.toRadians(sun.altitudeDeg());
+        double right = Math.toRadians(sun.azimuthDeg() - moon.azimuthDeg());
+        double clockwise = Math.toDegrees(Math.atan2(
+                Math.cos(hs) * Math.sin(right),
+                Math.sin(hs) * Math.cos(hm) - Math.cos(hs) * Math.sin(hm) * Math.cos(right)));
+        double expected = moment.parallacticAngleDeg(Body.MOON, observer) - clockwise;
+        Illumination lit = Illumination.of(Body.MOON, moment, observer);
+        assertThat(Angles.halfTurn(lit.brightLimbDeg() - expected)).isCloseTo(0, within(0.05));
+        Illumination centre = Illumination.of(Body.MOON, moment);
+        assertThat(Math.abs(Angles.halfTurn(lit.brightLimbDeg() - centre.brightLimbDeg())))
+                .as("the site makes a difference")
+                .isGreaterThan(0.02);
+        assertThat(lit.phaseAngleDeg()).isCloseTo(centre.phaseAngleDeg(), within(1.1));
+        assertThat(lit.phaseAngleDeg()).isNotEqualTo(centre.phaseAngleDeg());
+        assertThat(lit.elongationDeg()).isEqualTo(centre.elongationDeg());
     }
 }

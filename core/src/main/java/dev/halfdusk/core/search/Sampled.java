@@ -1,0 +1,92 @@
+package dev.halfdusk.core.search;
+
+import dev.halfdusk.core.glow.Moonlight;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.night.YearOfNights;
+import java.util.function.IntToDoubleFunction;
+
+/**
+ * Whether a wish holds, at the samples of a year and, by straight lines, between them. Altitudes bend by under 0.014° in ten
+ * minutes: where a line crosses a limit at a usual rate, the instant is right to a quarter of a minute.
+ */
+final class Sampled {
+
+    /** The moon's upper limb at the horizon, for its middling size. */
+    private static final double MOON_DOWN_DEG = -34 / 60.0 - 0.26;
+
+    private final YearOfNights year;
+    private final NightWish wish;
+
+    Sampled(YearOfNights year, NightWish wish) {
+        this.year = year;
+        this.wish = wish;
+    }
+
+    /** Sun and subject as wanted, whatever the moon. */
+    boolean withoutMoon(double sample) {
+        if (at(year::sunAltitudeDeg, sample) >= -wish.sunDepressionDeg()) {
+            return false;
+        }
+        if (wish.wanted() instanceof Wanted.Core core) {
+            double altitude = at(year::coreAltitudeDeg, sample);
+            double azimuth = azimuth(year::coreAzimuthDeg, sample);
+            return core.holds(altitude, azimuth) && year.skyline().shows(new Direction(azimuth, altitude));
+        }
+        return !(wish.wanted() instanceof Wanted.PartOfSky part)
+                || year.skyline().shows(part.direction());
+    }
+
+    boolean moonAllowed(double sample) {
+        return wish.moonAllowanceMag() == 0
+                ? at(year::moonAltitudeDeg, sample) < MOON_DOWN_DEG
+                : Moonlight.zenithBrightening(lamps(sample)) <= wish.moonAllowanceMag();
+    }
+
+    boolean fits(double sample) {
+        return withoutMoon(sample) && moonAllowed(sample);
+    }
+
+    /** Where between two neighbouring samples the wish begins or ceases to hold: the last place that still fits. */
+    double edge(int outside, int inside) {
+        double out = outside;
+        double in = inside;
+        while (Math.abs(in - out) > 1 / 64.0) {
+            double middle = (in + out) / 2;
+            if (fits(middle)) {
+                in = middle;
+            } else {
+                out = middle;
+            }
+        }
+        return in;
+    }
+
+    private SunAndMoon lamps(double sample) {
+        int i = (int) sample;
+        if (i == sample) {
+            return year.lamps(i);
+        }
+        return new SunAndMoon(
+                at(year::sunAltitudeDeg, sample),
+                year.lamps(i).sunAzimuthDeg(),
+                at(year::moonAltitudeDeg, sample),
+                year.lamps(i).moonAzimuthDeg(),
+                at(k -> year.lamps(k).moonPhaseAngleDeg(), sample));
+    }
+
+    private static double at(IntToDoubleFunction values, double sample) {
+        int i = (int) sample;
+        double part = sample - i;
+        double here = values.applyAsDouble(i);
+        return part == 0 ? here : here + part * (values.applyAsDouble(i + 1) - here);
+    }
+
+    private static double azimuth(IntToDoubleFunction values, double sample) {
+        int i = (int) sample;
+        double part = sample - i;
+        double here = values.applyAsDouble(i);
+        return part == 0 ? here : Angles.turn(here + part * Angles.halfTurn(values.applyAsDouble(i + 1) - here));
+    }
+}
