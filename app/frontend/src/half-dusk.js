@@ -36,6 +36,18 @@
     "/": () => { const search = document.querySelector("[data-search]"); search?.focus(); return Boolean(search); },
   };
 
+  // the lamp changes in place, so that nothing typed is lost
+  document.addEventListener("submit", (e) => {
+    const chosen = e.submitter;
+    if (chosen?.name !== "lamp") return;
+    e.preventDefault();
+    const light = () => {
+      document.documentElement.dataset.lamp = chosen.value;
+      for (const lamp of document.querySelectorAll("button[name=lamp]")) lamp.setAttribute("aria-pressed", lamp === chosen);
+    };
+    fetch(e.target.action, { method: "POST", redirect: "manual", body: new URLSearchParams({ lamp: chosen.value }) }).then(light, light);
+  });
+
   document.addEventListener("keydown", (e) => {
     if (e.ctrlKey || e.altKey || e.metaKey || typing(e.target)) return;
     if (waitingForView) {

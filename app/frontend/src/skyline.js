@@ -13,16 +13,32 @@
   const clamp = (value, low, high) => Math.max(low, Math.min(high, value));
   let points = [];
 
+  // as the server reads them: by comma with points, or by semicolon, tab or space, then with commas too
+  const byComma = /^\s*([+\-−]?\d+(?:\.\d+)?)\s*,\s*([+\-−]?\d+(?:\.\d+)?)\s*$/;
+  const byOther = /^\s*([+\-−]?\d+(?:[.,]\d+)?)\s*[;\t ]\s*([+\-−]?\d+(?:[.,]\d+)?)\s*$/;
+  const number = (text) => Number(text.replace(",", ".").replace("−", "-"));
+
+  // what is no corner yet stays as it was typed; only what the pointer moves is written anew
+  let lines = [];
   const read = () => {
-    points = [...field.value.matchAll(/^\s*(\d+(?:\.\d+)?)\s*[,;\t ]\s*(-?\d+(?:\.\d+)?)\s*$/gm)]
-      .map((m) => ({ azimuth: Number(m[1]), altitude: Number(m[2]) }))
-      .filter((p) => p.azimuth <= 360);
+    lines = field.value.split(/\r?\n/).map((text) => {
+      const m = text.match(byComma) ?? text.match(byOther);
+      const point = m && { azimuth: number(m[1]), altitude: number(m[2]) };
+      return { text, point: point && point.azimuth >= 0 && point.azimuth <= 360 ? point : null };
+    });
+    points = lines.filter((line) => line.point).map((line) => line.point);
     draw();
   };
 
-  const write = () => {
-    points.sort((a, b) => a.azimuth - b.azimuth);
-    field.value = "azimuth_deg,altitude_deg\n" + points.map((p) => `${p.azimuth.toFixed(1)},${p.altitude.toFixed(1)}`).join("\n");
+  const write = (moved) => {
+    let line = lines.find((l) => l.point === moved);
+    if (!line) {
+      while (lines.length > 0 && lines[lines.length - 1].text.trim() === "") lines.pop();
+      line = { point: moved };
+      lines.push(line);
+    }
+    line.text = `${moved.azimuth.toFixed(1)},${moved.altitude.toFixed(1)}`;
+    field.value = lines.map((l) => l.text).join("\n");
   };
 
   const draw = () => {
@@ -77,8 +93,8 @@
   });
   svg.addEventListener("pointerup", () => {
     if (held) {
+      write(held);
       held = null;
-      write();
     }
   });
   field.addEventListener("input", read);

@@ -2,6 +2,7 @@ package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
 import jakarta.servlet.http.HttpServletResponse;
@@ -75,7 +76,7 @@ class KitController {
     @GetMapping(ID)
     String edit(@PathVariable String part, @PathVariable long id, Model model) {
         Form form = part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
-        return page(part(part), form, id, model);
+        return page(part(part), Seen.mark(form, part(part).watched()), id, model);
     }
 
     private static String page(Part part, Form form, Long id, Model model) {
@@ -112,6 +113,10 @@ class KitController {
         part.check(checked);
         if (checked.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(part, checked, id, model);
+        }
+        if (id != null
+                && Seen.refuses(checked, part.fields(id).orElseThrow(), part.watched(), part::shown, model, response)) {
             return page(part, checked, id, model);
         }
         part.save(checked, id);

@@ -39,8 +39,16 @@ interface Part {
     /** Puts what the fields lead to, and the lists they choose from, beside them. */
     void fill(Form form, Model model);
 
-    /** A number without a needless ".0". */
-
     /** Names of fields that a file holds, in order. */
     List<String> names();
+
+    /** Names of the fields that tell whether somebody else changed it meanwhile. */
+    default List<String> watched() {
+        return names();
+    }
+
+    /** A value of a field in words. */
+    default String shown(String field, String value) {
+        return value;
+    }
 }

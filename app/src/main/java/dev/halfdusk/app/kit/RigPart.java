@@ -1,6 +1,7 @@
 package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -37,6 +38,34 @@ class RigPart implements Part {
     @Override
     public List<String> names() {
         return List.of("name", "body", "lens", "gear");
+    }
+
+    @Override
+    public List<String> watched() {
+        List<String> watched = new ArrayList<>(List.of("name", "body", "lens"));
+        kit.gear().forEach(g -> watched.add(GEAR + g.id()));
+        return watched;
+    }
+
+    @Override
+    public String shown(String field, String value) {
+        OptionalLong id = new Form()
+                .put("id", field.startsWith(GEAR) ? field.substring(GEAR.length()) : value)
+                .id("id");
+        Optional<Long> known = id.isPresent() ? Optional.of(id.getAsLong()) : Optional.empty();
+        if (field.startsWith(GEAR)) {
+            String name = kit.gear().stream()
+                    .filter(g -> known.filter(g.id()::equals).isPresent())
+                    .findFirst()
+                    .map(NamedGear::name)
+                    .orElse(field);
+            return (value.isEmpty() ? "without " : "with ") + name;
+        }
+        return switch (field) {
+            case "body" -> known.flatMap(kit::body).map(NamedBody::name).orElse(value);
+            case "lens" -> known.flatMap(kit::lens).map(NamedLens::name).orElse(value);
+            default -> value;
+        };
     }
 
     @Override

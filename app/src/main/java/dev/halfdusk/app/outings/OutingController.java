@@ -6,6 +6,7 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -88,7 +89,7 @@ class OutingController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return page(forms.fields(find(id)), id, model);
+        return page(Seen.mark(forms.fields(find(id)), OutingForm.NAMES), id, model);
     }
 
     @PostMapping(ID)
@@ -103,6 +104,9 @@ class OutingController {
         if (read.isEmpty() || form.noted()) {
             model.addAttribute("refused", true);
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(form, id, model);
+        }
+        if (id != null && Seen.refuses(form, forms.fields(find(id)), OutingForm.NAMES, forms::words, model, response)) {
             return page(form, id, model);
         }
         return "redirect:/outings/" + outings.save(read.get()).id();

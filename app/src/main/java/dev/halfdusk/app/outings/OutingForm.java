@@ -14,6 +14,7 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -34,6 +35,24 @@ class OutingForm {
         this.places = places;
         this.skies = skies;
         this.kit = kit;
+    }
+
+    /** What the fields of an outing hold. */
+    static final List<String> NAMES =
+            List.of("title", "place", "night", "rig", "focal", "aperture", "tolerance", "sharp", "iso");
+
+    /** A value in words: places and rigs by their names. */
+    String words(String field, String value) {
+        return switch (field) {
+            case "place" -> named(value, id -> places.find(id).map(Place::name));
+            case "rig" -> named(value, id -> kit.rig(id).map(NamedRig::name));
+            default -> value;
+        };
+    }
+
+    private static String named(String value, Finder<String> name) {
+        OptionalLong id = new Form().put("id", value).id("id");
+        return id.isEmpty() ? value : name.find(id.getAsLong()).orElse(value);
     }
 
     /** The fields of an outing that exists. */

@@ -2,9 +2,11 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.search.Over;
@@ -58,7 +60,13 @@ class GroundController {
         Form form = Form.of(typed);
         try {
             Upload.text(file).ifPresent(text -> form.put("points", text));
-            places.saveSkyline(id, SkylineText.parse(form.value("points")));
+            Skyline skyline = SkylineText.parse(form.value("points"));
+            Form plain = form.copy().put("points", SkylineText.write(skyline));
+            if (Seen.refuses(plain, PlaceSheet.skyline(place), PlaceSheet.SKYLINE, (f, v) -> v, model, response)) {
+                form.put(Seen.FIELD, plain.value(Seen.FIELD));
+                return sheet.show(place, form, Optional.empty(), Optional.empty(), model);
+            }
+            places.saveSkyline(id, skyline);
         } catch (IllegalArgumentException e) {
             form.reject("points", e.getMessage());
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());

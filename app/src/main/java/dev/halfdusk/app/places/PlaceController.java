@@ -3,6 +3,7 @@ package dev.halfdusk.app.places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Town;
 import jakarta.servlet.http.HttpServletResponse;
@@ -102,7 +103,7 @@ class PlaceController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return form(PlaceForm.fields(find(id)), id, model);
+        return form(Seen.mark(PlaceForm.fields(find(id)), PlaceForm.NAMES), id, model);
     }
 
     @PostMapping(ID)
@@ -113,6 +114,9 @@ class PlaceController {
         Optional<Place> read = PlaceForm.read(form, Optional.of(find(id)));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return form(form, id, model);
+        }
+        if (Seen.refuses(form, PlaceForm.fields(find(id)), PlaceForm.NAMES, (f, v) -> v, model, response)) {
             return form(form, id, model);
         }
         places.change(read.get());

@@ -34,6 +34,10 @@ public final class PlaceForm {
 
     private PlaceForm() {}
 
+    /** What the fields of a place hold. */
+    static final List<String> NAMES = List.of(
+            "name", "coordinates", "elevation", "zone", "darkness", "seaHorizon", "access", "hazards", "turnBack");
+
     static Form fields(Place place) {
         return new Form()
                 .put("name", place.name())

@@ -1,8 +1,11 @@
 package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.core.ground.SkylineText;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -13,12 +16,21 @@ class PlaceSheet {
 
     private final Places places;
     private final Skies skies;
+
+    /** Fields of the skyline. */
+    static final List<String> SKYLINE = List.of("points");
+
     private final Clock clock;
 
     PlaceSheet(Places places, Skies skies, Clock clock) {
         this.places = places;
         this.skies = skies;
         this.clock = clock;
+    }
+
+    /** The stored skyline as its field holds it. */
+    static Form skyline(Place place) {
+        return new Form().put("points", SkylineText.write(place.skyline()));
     }
 
     /** The sheet; the fields of a mark or dome hold what is stored where one is to be changed. */
@@ -36,6 +48,9 @@ class PlaceSheet {
         PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
         if (!form.has("points")) {
             form.put("points", view.skyline());
+        }
+        if (!form.has(Seen.FIELD)) {
+            form.put(Seen.FIELD, Seen.of(skyline(place), SKYLINE));
         }
         model.addAttribute("view", view);
         model.addAttribute("form", form);

@@ -6,7 +6,10 @@ import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.Site;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -24,10 +27,18 @@ public class Skies {
 
     private static final int YEARS_KEPT = 24;
 
+    /** A moon's neighbourhood before the end of the ephemeris. */
+    private static final Instant LAST = Instant.parse("2059-12-20T00:00:00Z");
+
     private final Cache<NightKey, Night> nights =
             Caffeine.newBuilder().maximumSize(NIGHTS_KEPT).build();
     private final Cache<YearKey, YearOfNights> years =
             Caffeine.newBuilder().maximumSize(YEARS_KEPT).build();
+
+    private final Cache<MoonsKey, List<FullMoonEvenings.Evening>> moons =
+            Caffeine.newBuilder().maximumSize(YEARS_KEPT).build();
+
+    private record MoonsKey(Site site, LocalDate from, ZoneId zone) {}
 
     private record NightKey(Site site, LocalDate date, ZoneId zone, NightRules rules) {}
 
@@ -38,6 +49,15 @@ public class Skies {
         return nights.get(
                 new NightKey(place.site(), date, place.zone(), place.rules()),
                 key -> Night.of(key.site, key.date, key.zone, key.rules));
+    }
+
+    /** Full moons that rise near sunset in the year from a date on, as far as the ephemeris goes. */
+    public List<FullMoonEvenings.Evening> fullMoonEvenings(Place place, LocalDate from) {
+        return moons.get(new MoonsKey(place.site(), from, place.zone()), key -> {
+            Instant first = key.from.atStartOfDay(key.zone).toInstant();
+            Instant end = first.plus(Duration.ofDays(NIGHTS_IN_A_YEAR));
+            return FullMoonEvenings.between(key.site, first, end.isAfter(LAST) ? LAST : end);
+        });
     }
 
     /** The 366 nights from a date on. */

@@ -4,10 +4,18 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.search.FullMoonEvenings;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -33,6 +41,23 @@ class StandController {
         this.clock = clock;
     }
 
+    /** An evening to choose: the minute to look at, and the moonrise in words. */
+    public record Evening(String when, String day, String words, boolean chosen) {
+
+        static Evening of(FullMoonEvenings.Evening e, ZoneId zone, Form form) {
+            LocalDateTime free =
+                    LocalDateTime.ofInstant(StandForm.free(e), zone).truncatedTo(ChronoUnit.MINUTES);
+            long minutes = Math.round(e.afterSunset().toSeconds() / 60.0);
+            String sunset = Math.abs(minutes) + " min " + (minutes < 0 ? "before" : "after") + " sunset";
+            return new Evening(
+                    free.toString(),
+                    Words.shortDay(free.toLocalDate()) + " " + free.getYear(),
+                    sunset + ", " + Words.number(e.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(e.azimuthDeg()) + ", "
+                            + NightWords.moonSize(e.size()),
+                    form.value("date").equals(free.toLocalDate().toString()));
+        }
+    }
+
     @GetMapping("/stand")
     String stand(
             @PathVariable long id,
@@ -53,6 +78,14 @@ class StandController {
         model.addAttribute("mark", found);
         model.addAttribute("form", form);
         model.addAttribute("farthest", StandForm.FARTHEST_STEP);
+        if ("moon".equals(form.value("body"))) {
+            LocalDate today = LocalDate.ofInstant(clock.instant(), place.zone());
+            model.addAttribute(
+                    "evenings",
+                    skies.fullMoonEvenings(place, today).stream()
+                            .map(e -> Evening.of(e, place.zone(), form))
+                            .toList());
+        }
         asked.ifPresent(a -> model.addAttribute("view", StandView.of(place, mark, found, form.value("body"), a)));
         return "stand/stand";
     }

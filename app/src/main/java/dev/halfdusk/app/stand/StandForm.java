@@ -37,6 +37,7 @@ public record StandForm(Target target, Instant when, double footM, double part, 
     /** Fills in what was not asked: the next evening on which it is worth it. */
     public static void fill(Form form, Place place, Mark mark, Instant now, Skies skies) {
         form.putIfMissing("body", "moon");
+        evening(form);
         if (!form.has("date") || !form.has("time")) {
             LocalDateTime local = LocalDateTime.ofInstant(
                             suggested(form.value("body"), place, now, skies), place.zone())
@@ -46,13 +47,32 @@ public record StandForm(Target target, Instant when, double footM, double part, 
         form.putIfMissing("shift", "0").putIfMissing("foot", mark.footM()).putIfMissing("part", "2");
     }
 
+    /** One of the listed evenings in place of date and time. */
+    private static void evening(Form form) {
+        try {
+            LocalDateTime evening = LocalDateTime.parse(form.value("evening"));
+            form.put("date", evening.toLocalDate())
+                    .put("time", evening.toLocalTime())
+                    .put("shift", "0")
+                    .put("body", "moon");
+        } catch (DateTimeException e) {
+            // none of the list
+        }
+    }
+
+    /** When to look at a moon that rises: a little later, when it stands free. */
+    static Instant free(FullMoonEvenings.Evening evening) {
+        return evening.moonrise().plus(AFTER_RISE);
+    }
+
     private static Instant suggested(String body, Place place, Instant now, Skies skies) {
         Night tonight = skies.night(place, LocalDate.ofInstant(now, place.zone()));
         return switch (body) {
             case "moon" ->
-                FullMoonEvenings.between(place.site(), now, now.plus(Duration.ofDays(100))).stream()
+                skies.fullMoonEvenings(place, LocalDate.ofInstant(now, place.zone())).stream()
+                        .filter(e -> e.moonrise().isAfter(now))
                         .findFirst()
-                        .map(e -> e.moonrise().plus(AFTER_RISE))
+                        .map(StandForm::free)
                         .orElse(now);
             case "sun" ->
                 tonight.set(HorizonEvent.Kind.SUN).map(t -> t.minus(AFTER_RISE)).orElse(now);

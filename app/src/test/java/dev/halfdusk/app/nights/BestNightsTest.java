@@ -150,7 +150,7 @@ class BestNightsTest {
         String page = found("/nights/best?over=" + coast + "-" + mark + "&aside=5&hours=0.5&from=2027-01-01");
         assertThat(page)
                 .contains("Stack, from Coast")
-                .doesNotContain("South</td>")
+                .doesNotContain(">South</span><details")
                 .contains("with <span>the core in any direction");
         String csv =
                 found("/nights/best.csv?over=" + coast + "-" + mark + "&aside=5&overTo=20&hours=0.3&from=2027-01-01");

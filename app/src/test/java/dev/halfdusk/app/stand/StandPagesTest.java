@@ -61,6 +61,24 @@ class StandPagesTest {
         assertThat(body("/stand?body=sun")).contains("Never look at the sun");
     }
 
+    /** One of the listed evenings wins over the date that is still typed, and the page then holds it. */
+    @Test
+    void a_full_moon_of_the_list_can_be_chosen() throws Exception {
+        String first = body("/stand");
+        assertThat(first.split("name=\"evening\"", -1)).hasSizeBetween(13, 30);
+        assertThat(first).contains("sunset, ").contains("on average");
+        String last = first.substring(first.lastIndexOf("name=\"evening\" value=\"") + 22)
+                .substring(0, 16);
+        String chosen = body("/stand?evening=" + last + "&date=2027-06-18&time=10:00&shift=40&body=moon");
+        assertThat(chosen)
+                .contains("name=\"date\" type=\"date\" value=\"" + last.substring(0, 10) + "\"")
+                .contains("name=\"time\" type=\"time\" value=\"" + last.substring(11) + "\"")
+                .contains("aria-current=\"true\"");
+        assertThat(body("/stand?body=core")).doesNotContain("name=\"evening\"");
+        // every change asks the same path: an address that htmx takes from the page itself would grow
+        assertThat(first).contains("hx-get=\"" + path + "/stand\"");
+    }
+
     @Test
     void a_body_that_is_down_is_said_to_be() throws Exception {
         assertThat(body("/stand?body=sun&date=2027-06-08&time=02:00")).contains("is down at that minute");

@@ -37,10 +37,6 @@ public record CoreSeason(boolean inSeason, Optional<LocalDate> begins, Optional<
     }
 
     private static boolean night(YearOfNights year, Sampled sampled, int night) {
-        int samples = 0;
-        for (int i = year.start(night); i < year.start(night + 1); i++) {
-            samples += sampled.withoutMoon(i) ? 1 : 0;
-        }
-        return samples * YearOfNights.STEP.toMinutes() >= 60;
+        return sampled.hoursWithoutMoon(night) >= NightWish.USUAL.hours();
     }
 }

@@ -5,6 +5,7 @@ import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.night.YearOfNights;
+import java.util.function.DoublePredicate;
 import java.util.function.IntToDoubleFunction;
 
 /**
@@ -50,11 +51,33 @@ final class Sampled {
 
     /** Where between two neighbouring samples the wish begins or ceases to hold: the last place that still fits. */
     double edge(int outside, int inside) {
+        return edge(outside, inside, this::fits);
+    }
+
+    /** Hours of a night in which sun and subject are as wanted, whatever the moon. */
+    double hoursWithoutMoon(int night) {
+        double samples = 0;
+        int end = year.start(night + 1);
+        for (int i = year.start(night); i + 1 < end; i++) {
+            boolean here = withoutMoon(i);
+            boolean next = withoutMoon(i + 1);
+            if (here && next) {
+                samples++;
+            } else if (here) {
+                samples += edge(i + 1, i, this::withoutMoon) - i;
+            } else if (next) {
+                samples += i + 1 - edge(i, i + 1, this::withoutMoon);
+            }
+        }
+        return samples * YearOfNights.STEP.toMinutes() / 60.0;
+    }
+
+    private static double edge(int outside, int inside, DoublePredicate holds) {
         double out = outside;
         double in = inside;
         while (Math.abs(in - out) > 1 / 64.0) {
             double middle = (in + out) / 2;
-            if (fits(middle)) {
+            if (holds.test(middle)) {
                 in = middle;
             } else {
                 out = middle;

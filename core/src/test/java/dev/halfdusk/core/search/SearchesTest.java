@@ -361,8 +361,8 @@ class SearchesTest {
             double hours = coreHours(site, edge);
             boolean begins = edge.equals(season.begins().orElseThrow());
             double outside = coreHours(site, edge.plusDays(begins ? -1 : 1));
-            assertThat(hours).isGreaterThan(0.83);
-            assertThat(outside).isLessThan(1.17);
+            assertThat(hours).isGreaterThan(0.99);
+            assertThat(outside).isLessThan(1.01);
         }
         if (!inSeason) {
             assertThat(season.ends().orElseThrow()).isAfter(season.begins().orElseThrow());
