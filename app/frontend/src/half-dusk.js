@@ -69,6 +69,12 @@
   document.addEventListener("change", showDependents);
   showDependents();
 
+  // a picker needs no button where a choice can send it
+  for (const picker of document.querySelectorAll("form[data-picker]")) {
+    picker.querySelector("button").hidden = true;
+    picker.addEventListener("change", () => picker.requestSubmit());
+  }
+
   // the page's own notch follows at once; the server's picture replaces it
   document.addEventListener("input", (e) => {
     if (!e.target.matches("input[data-ribbon]")) return;

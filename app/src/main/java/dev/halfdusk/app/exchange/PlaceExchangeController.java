@@ -5,12 +5,14 @@ import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.measure.Range;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -38,8 +40,13 @@ class PlaceExchangeController {
         this.files = files;
     }
 
-    /** A spot of a file, and the place it seems to be already. */
-    public record Row(int number, String name, String at, String known) {}
+    /**
+     * A spot of a file.
+     *
+     * @param known the place or the earlier row it seems to be already; null where it is new
+     * @param wrong why it cannot be taken; null where it can
+     */
+    public record Row(int number, String name, String at, String known, String wrong, boolean ticked) {}
 
     @GetMapping("/import")
     String choose() {
@@ -58,18 +65,39 @@ class PlaceExchangeController {
         } catch (BadFile e) {
             return refused(e.getMessage());
         }
+        return new ModelAndView("places/import", Map.of("rows", rows(spots)));
+    }
+
+    private List<Row> rows(List<Spot> spots) {
         List<Place> known = places.all();
         List<Row> rows = new ArrayList<>();
         for (Spot spot : spots) {
             String at = spot.latitudeDeg() + ", " + spot.longitudeDeg()
                     + (spot.elevationM().isPresent() ? ", " + spot.elevationM().getAsDouble() : "");
-            rows.add(new Row(
-                    rows.size(),
-                    spot.name(),
-                    at,
-                    same(spot, known).map(Place::name).orElse(null)));
+            String wrong = spot.elevationM().isEmpty()
+                            || Range.ELEVATION.holds(spot.elevationM().getAsDouble())
+                    ? null
+                    : "its elevation " + spot.elevationM().getAsDouble() + " is outside " + Range.ELEVATION.allowed();
+            String same = same(spot, known)
+                    .map(p -> "already here as " + p.name())
+                    .or(() -> twin(spot, spots.subList(0, rows.size())).map(i -> "the same as row " + (i + 1)))
+                    .orElse(null);
+            rows.add(new Row(rows.size(), spot.name(), at, same, wrong, same == null && wrong == null));
         }
-        return new ModelAndView("places/import", Map.of("rows", rows));
+        return rows;
+    }
+
+    /** The row of the same file that stands at the same spot. */
+    private static Optional<Integer> twin(Spot spot, List<Spot> before) {
+        return IntStream.range(0, before.size())
+                .filter(i -> Geodesy.distanceKm(
+                                spot.latitudeDeg(),
+                                spot.longitudeDeg(),
+                                before.get(i).latitudeDeg(),
+                                before.get(i).longitudeDeg())
+                        < SAME_KM)
+                .boxed()
+                .findFirst();
     }
 
     private static Optional<Place> same(Spot spot, List<Place> known) {
@@ -91,16 +119,35 @@ class PlaceExchangeController {
             if (typed.containsKey("take" + i)) {
                 Optional<Place> place = place(typed.getOrDefault("name" + i, ""), typed.getOrDefault("at" + i, ""));
                 if (place.isEmpty()) {
-                    return refused("Row " + (i + 1) + " was changed on the way and cannot be read. Nothing was saved.");
+                    return again(typed, "Row " + (i + 1) + " cannot be read as a place. Nothing was saved.");
                 }
                 fresh.add(place.get());
             }
         }
         if (fresh.isEmpty()) {
-            return refused("No place was ticked, so none was saved.");
+            return again(typed, "No place was ticked, so none was saved.");
         }
         places.addAll(fresh);
-        return new ModelAndView("redirect:/places");
+        return new ModelAndView("redirect:/places?imported=" + fresh.size());
+    }
+
+    /** The same table with its ticks, and what was wrong. */
+    private static ModelAndView again(Map<String, String> typed, String why) {
+        List<Row> rows = new ArrayList<>();
+        for (int i = 0; i < SpotFiles.MOST_SPOTS && typed.containsKey("at" + i); i++) {
+            rows.add(new Row(
+                    i,
+                    typed.getOrDefault("name" + i, ""),
+                    typed.get("at" + i),
+                    null,
+                    typed.containsKey("wrong" + i) ? typed.get("wrong" + i) : null,
+                    typed.containsKey("take" + i)));
+        }
+        ModelAndView page = refused(why);
+        if (!rows.isEmpty()) {
+            page.addObject("rows", rows);
+        }
+        return page;
     }
 
     private static Optional<Place> place(String name, String at) {

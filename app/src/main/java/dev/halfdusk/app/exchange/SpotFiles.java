@@ -1,15 +1,14 @@
 package dev.halfdusk.app.exchange;
 
-import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.measure.OutOfRange;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -40,7 +39,7 @@ public class SpotFiles {
      * @throws BadFile naming line and reason; then nothing of it is taken
      */
     public List<Spot> read(byte[] file) {
-        String head = new String(file, 0, Math.min(file.length, 400), StandardCharsets.UTF_8)
+        String head = new String(file, 0, Math.min(file.length, 400), Upload.charset(file))
                 .replace("\uFEFF", "")
                 .stripLeading();
         List<Spot> spots;
@@ -66,8 +65,7 @@ public class SpotFiles {
         try {
             root = json.readTree(file);
         } catch (JsonProcessingException e) {
-            JsonLocation at = e.getLocation();
-            throw BadFile.at(at == null ? 1 : at.getLineNr(), "this is not valid JSON.");
+            throw new BadFile(Upload.notJson(e));
         } catch (IOException e) {
             throw new BadFile("The file cannot be read.");
         }
@@ -79,13 +77,24 @@ public class SpotFiles {
     private static void collect(JsonNode node, String name, List<Spot> spots) {
         switch (node.path("type").asText()) {
             case "FeatureCollection" -> node.path("features").forEach(f -> collect(f, "", spots));
-            case "GeometryCollection" -> node.path("geometries").forEach(g -> collect(g, name, spots));
+            case "GeometryCollection" -> {
+                int before = spots.size();
+                for (JsonNode g : node.path("geometries")) {
+                    collect(g, numbered(name, spots.size() - before + 1), spots);
+                }
+            }
             case "Feature" ->
                 collect(
                         node.path("geometry"),
                         node.path("properties").path("name").asText(""),
                         spots);
             case "Point" -> spots.add(point(node.path("coordinates"), name, spots.size() + 1));
+            case "MultiPoint" -> {
+                int number = 1;
+                for (JsonNode at : node.path("coordinates")) {
+                    spots.add(point(at, numbered(name, number++), spots.size() + 1));
+                }
+            }
             default -> {
                 // lines and areas are no places to stand on
             }
@@ -104,6 +113,11 @@ public class SpotFiles {
         } catch (OutOfRange e) {
             throw new BadFile("Point " + number + ": " + e.getMessage() + ".");
         }
+    }
+
+    /** The second point of a feature and those after it carry their number. */
+    static String numbered(String name, int number) {
+        return name.isBlank() || number == 1 ? name : name + " " + number;
     }
 
     static String named(String name, int number) {

@@ -46,10 +46,12 @@ final class SpotXml {
         private final XMLStreamReader in;
         private final List<Spot> spots = new ArrayList<>();
         private String name = "";
-        private String latitude;
-        private String longitude;
         private String elevation = "";
-        private boolean inside;
+        private final List<String[]> points = new ArrayList<>();
+        private int depth;
+
+        /** Depth of the waypoint or placemark that is being read; 0 outside. */
+        private int inside;
 
         Reading(XMLStreamReader in) {
             this.in = in;
@@ -61,8 +63,14 @@ final class SpotXml {
                     case XMLStreamConstants.DTD ->
                         throw BadFile.at(line(), "a file of places needs no document type; this one was refused.");
                     case XMLStreamConstants.ENTITY_REFERENCE -> throw BadFile.at(line(), "entities are refused.");
-                    case XMLStreamConstants.START_ELEMENT -> start(in.getLocalName());
-                    case XMLStreamConstants.END_ELEMENT -> end(in.getLocalName());
+                    case XMLStreamConstants.START_ELEMENT -> {
+                        depth++;
+                        start(in.getLocalName());
+                    }
+                    case XMLStreamConstants.END_ELEMENT -> {
+                        end(in.getLocalName());
+                        depth--;
+                    }
                     default -> {
                         // text between elements
                     }
@@ -74,19 +82,18 @@ final class SpotXml {
         private void start(String element) throws XMLStreamException {
             switch (element) {
                 case "wpt", "Placemark" -> {
-                    inside = true;
+                    inside = depth;
                     name = "";
                     elevation = "";
-                    latitude = in.getAttributeValue(null, "lat");
-                    longitude = in.getAttributeValue(null, "lon");
-                    if (element.equals("wpt") && (latitude == null || longitude == null)) {
-                        throw BadFile.at(line(), "a waypoint without lat and lon.");
+                    points.clear();
+                    if (element.equals("wpt")) {
+                        waypoint();
                     }
                 }
-                case "name" -> name = inside && name.isEmpty() ? text() : name;
-                case "ele" -> elevation = inside ? text() : elevation;
+                case "name" -> name = own() && name.isEmpty() ? textOf() : name;
+                case "ele" -> elevation = own() ? textOf() : elevation; // extensions have heights of their own
                 case "Point" -> {
-                    if (inside) {
+                    if (inside > 0) {
                         point();
                     }
                 }
@@ -96,7 +103,21 @@ final class SpotXml {
             }
         }
 
-        /** KML: longitude,latitude[,altitude] in an element of its own. */
+        /** Whether an element belongs to the waypoint or placemark itself. */
+        private boolean own() {
+            return inside > 0 && depth == inside + 1;
+        }
+
+        private void waypoint() {
+            String latitude = in.getAttributeValue(null, "lat");
+            String longitude = in.getAttributeValue(null, "lon");
+            if (latitude == null || longitude == null) {
+                throw BadFile.at(line(), "a waypoint without lat and lon.");
+            }
+            points.add(new String[] {longitude, latitude});
+        }
+
+        /** KML: longitude,latitude[,altitude] in an element of its own; a placemark may have several. */
         private void point() throws XMLStreamException {
             while (in.hasNext()
                     && !(in.next() == XMLStreamConstants.END_ELEMENT
@@ -106,27 +127,26 @@ final class SpotXml {
                     if (parts.length < 2) {
                         throw BadFile.at(line(), "coordinates that are not longitude,latitude.");
                     }
-                    longitude = parts[0];
-                    latitude = parts[1];
-                    elevation = parts.length > 2 ? parts[2] : "";
+                    points.add(parts);
                 }
             }
+            depth--; // its end was read here
         }
 
         private void end(String element) {
-            if (element.equals("wpt") || element.equals("Placemark")) {
-                inside = false;
-                if (latitude != null && longitude != null) {
-                    spots.add(spot());
+            if (inside > 0 && depth == inside && (element.equals("wpt") || element.equals("Placemark"))) {
+                inside = 0;
+                for (int i = 0; i < points.size(); i++) {
+                    spots.add(spot(points.get(i), SpotFiles.numbered(name, i + 1)));
                 }
             }
         }
 
-        private Spot spot() {
+        private Spot spot(String[] at, String called) {
+            String height = at.length > 2 ? at[2] : elevation;
             try {
-                OptionalDouble height =
-                        elevation.isBlank() ? OptionalDouble.empty() : OptionalDouble.of(number(elevation));
-                return new Spot(SpotFiles.named(name, spots.size() + 1), number(latitude), number(longitude), height);
+                OptionalDouble metres = height.isBlank() ? OptionalDouble.empty() : OptionalDouble.of(number(height));
+                return new Spot(SpotFiles.named(called, spots.size() + 1), number(at[1]), number(at[0]), metres);
             } catch (OutOfRange e) {
                 throw BadFile.at(line(), e.getMessage() + ".");
             }
@@ -138,6 +158,13 @@ final class SpotXml {
             } catch (NumberFormatException e) {
                 throw BadFile.at(line(), "a coordinate that is not a number.");
             }
+        }
+
+        /** Of an element that was entered by the loop: its end is read here. */
+        private String textOf() throws XMLStreamException {
+            String text = text();
+            depth--;
+            return text;
         }
 
         private String text() throws XMLStreamException {

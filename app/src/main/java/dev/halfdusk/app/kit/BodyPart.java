@@ -97,6 +97,29 @@ class BodyPart implements Part {
                 .put("weight", "600");
     }
 
+    /** A sensor format to start from: typical pixels, and electronics for them. */
+    public record Format(String key, String words, double widthMm, double heightMm, int pixelsAcross) {}
+
+    private static final List<Format> FORMATS = List.of(
+            new Format("medium", "medium format 44 \u00d7 33", 43.8, 32.9, 8256),
+            new Format("full-frame", "full frame 36 \u00d7 24", 36, 24, 6000),
+            new Format("aps-c", "APS-C 23.5 \u00d7 15.7", 23.5, 15.7, 6000),
+            new Format("aps-c-small", "APS-C 22.3 \u00d7 14.9", 22.3, 14.9, 6000),
+            new Format("four-thirds", "four-thirds 17.3 \u00d7 13", 17.3, 13, 5184),
+            new Format("one-inch", "one inch 13.2 \u00d7 8.8", 13.2, 8.8, 5472));
+
+    @Override
+    public Form blank(String from) {
+        return FORMATS.stream()
+                .filter(f -> f.key.equals(from))
+                .findFirst()
+                .map(f -> blank().put("name", f.words + " body")
+                        .put("sensorWidth", f.widthMm)
+                        .put("sensorHeight", f.heightMm)
+                        .put("pixelsAcross", f.pixelsAcross))
+                .orElseGet(this::blank);
+    }
+
     @Override
     public Map<Long, Form> all() {
         Map<Long, Form> all = new LinkedHashMap<>();
@@ -237,6 +260,7 @@ class BodyPart implements Part {
 
     @Override
     public void fill(Form form, Model model) {
+        model.addAttribute("formats", FORMATS);
         Form copy = form.copy().putIfEmpty("name", "body");
         read(copy, null).ifPresent(b -> model.addAttribute("view", view(b.camera())));
         model.addAttribute("missing", copy.errors());

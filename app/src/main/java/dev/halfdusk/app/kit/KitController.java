@@ -62,8 +62,8 @@ class KitController {
     }
 
     @GetMapping(PART + "/new")
-    String blank(@PathVariable String part, Model model) {
-        return page(part(part), part(part).blank(), null, model);
+    String blank(@PathVariable String part, @RequestParam(defaultValue = "") String from, Model model) {
+        return page(part(part), part(part).blank(from), null, model);
     }
 
     @GetMapping(PART + "/preview")

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Upload;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -76,7 +77,7 @@ class KitFiles {
         try {
             root = json.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("Line " + e.getLocation().getLineNr() + ": this is not JSON.", e);
+            throw new IllegalArgumentException(Upload.notJson(e), e);
         }
         if (root == null || !FORMAT.equals(root.path("format").asText())) {
             throw new IllegalArgumentException("Wanted: a file with \"format\": \"" + FORMAT + "\".");

@@ -20,6 +20,11 @@ interface Part {
     /** A sensible start. */
     Form blank();
 
+    /** A start from something typical, by its name; the usual start where it is unknown. */
+    default Form blank(String from) {
+        return blank();
+    }
+
     /** The fields of everything stored, by id. */
     Map<Long, Form> all();
 

@@ -5,6 +5,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
@@ -12,6 +13,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -51,11 +53,22 @@ class OutingController {
     public record Row(long id, String title, String place, String night, String away, String kit, boolean past) {}
 
     @GetMapping
-    String list(@RequestParam Optional<String> deleted, Model model) {
+    String list(
+            @RequestParam Optional<String> deleted,
+            @RequestParam Optional<String> search,
+            @RequestParam Optional<String> page,
+            Model model) {
         LocalDate today = LocalDate.now(clock);
-        List<Row> rows = outings.all().stream().map(o -> row(o, today)).toList();
-        model.addAttribute("coming", rows.stream().filter(r -> !r.past()).toList());
-        model.addAttribute("past", rows.stream().filter(Row::past).toList());
+        List<Row> rows = outings.all().stream()
+                .map(o -> row(o, today))
+                .sorted(Comparator.comparing(Row::past)) // what comes first, then the past; each by night
+                .toList();
+        Listed<Row> listed =
+                Listed.of(rows, search, page, r -> String.join(" ", r.title(), r.place(), r.night(), r.kit()));
+        model.addAttribute("outings", listed);
+        model.addAttribute(
+                "coming", listed.rows().stream().filter(r -> !r.past()).toList());
+        model.addAttribute("past", listed.rows().stream().filter(Row::past).toList());
         deleted.map(id -> Form.of(Map.of("id", id)).id("id"))
                 .filter(id -> id.isPresent())
                 .flatMap(id -> outings.findDeleted(id.getAsLong()))

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
@@ -43,8 +44,15 @@ class PlaceController {
     }
 
     @GetMapping
-    String list(@RequestParam Optional<String> kept, Model model) {
-        model.addAttribute("places", places.all());
+    String list(
+            @RequestParam Optional<String> kept,
+            @RequestParam Optional<String> imported,
+            @RequestParam Optional<String> search,
+            @RequestParam Optional<String> page,
+            Model model) {
+        model.addAttribute("places", Listed.of(places.all(), search, page, p -> p.name() + " " + p.zone()));
+        imported.filter(n -> n.matches("\\d{1,4}"))
+                .ifPresent(n -> model.addAttribute("imported", n.equals("1") ? "One place" : n + " places"));
         kept.ifPresent(name -> model.addAttribute("kept", name));
         return "places/list";
     }

@@ -118,13 +118,15 @@ class WeatherController {
         Form form = new Form().put("forecast", forecast);
         try {
             String text = Upload.text(file).orElse(forecast);
-            forecasts.keep(place, WeatherFile.read(text, p.zone(), clock.instant(), json));
+            Forecast read = WeatherFile.read(text, p.zone(), clock.instant(), json);
+            forecasts.keep(place, read);
+            form.put("taken", WeatherView.taken(read, p, night));
+            return page(p, night, form, model);
         } catch (IllegalArgumentException e) {
             form.reject("forecast", e.getMessage() + " Nothing was taken.");
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(p, night, form, model);
         }
-        return back(date, place);
     }
 
     @PostMapping("/forget")

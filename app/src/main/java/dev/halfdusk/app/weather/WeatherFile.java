@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import dev.halfdusk.core.weather.Forecast;
@@ -99,7 +100,7 @@ final class WeatherFile {
         try {
             root = json.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("Line " + e.getLocation().getLineNr() + ": this is not JSON.", e);
+            throw new IllegalArgumentException(Upload.notJson(e), e);
         }
         JsonNode list = root.isArray() ? root : root.path("hours");
         if (!list.isArray()) {

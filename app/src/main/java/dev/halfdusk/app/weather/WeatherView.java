@@ -3,6 +3,7 @@ package dev.halfdusk.app.weather;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.weather.Dew;
 import dev.halfdusk.core.weather.Forecast;
@@ -183,5 +184,20 @@ public record WeatherView(
             });
         }
         return List.copyOf(cells);
+    }
+
+    /** What was kept of an imported forecast, and whether it says anything of this night. */
+    static String taken(Forecast forecast, Place place, Night night) {
+        List<WeatherHour> hours = forecast.hours();
+        Interval span = Weather.span(night);
+        boolean here = hours.stream().anyMatch(h -> span.contains(h.when()));
+        return hours.size() + (hours.size() == 1 ? " hour" : " hours") + " taken, from "
+                + moment(hours.get(0).when(), place) + " to "
+                + moment(hours.get(hours.size() - 1).when(), place) + "."
+                + (here ? "" : " None of them belongs to this night: the forecast is for another.");
+    }
+
+    private static String moment(Instant when, Place place) {
+        return Words.shortDay(LocalDate.ofInstant(when, place.zone())) + ", " + Words.clock(when, place.zone());
     }
 }

@@ -79,6 +79,7 @@ class PlaceExchangeTest {
                 "<gpx><wpt lat='1' lon='0'>|not valid XML",
                 "<kml><Placemark><Point><coordinates>5</coordinates></Point></Placemark></kml>|longitude,latitude",
                 "{\"type\":|Line 1",
+                "<gpx><wpt lat='NaN' lon='0'/></gpx>|latitude",
                 "{\"type\":\"Point\",\"coordinates\":[0,95]}|Point 1: latitude 95",
                 "{\"type\":\"Point\",\"coordinates\":[\"a\",5]}|not two numbers",
                 "<!DOCTYPE gpx [<!ENTITY a 'b'>]><gpx><wpt lat='1' lon='2'><name>&a;</name></wpt></gpx>|refused",
@@ -127,7 +128,7 @@ class PlaceExchangeTest {
                         .param("take0", "on")
                         .param("name0", "Low Reef")
                         .param("at0", "37.61, -8.81, 4.0"))
-                .andExpect(redirectedUrl("/places"));
+                .andExpect(redirectedUrl("/places?imported=1"));
         assertThat(places.all()).hasSize(before + 1);
         web.perform(multipart("/places/import").file(file))
                 .andExpect(content().string(containsString("already here as")));
@@ -161,5 +162,74 @@ class PlaceExchangeTest {
         web.perform(multipart("/places/import").file(new MockMultipartFile("file", "x", "text/plain", bytes(text))))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("GPX, KML")));
+    }
+
+    /** Heights in extensions, several points in one feature, and other encodings. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "<gpx><wpt lat='1' lon='2'><ele>5</ele><name>A</name><extensions><x><ele>99</ele><name>B</name></x></extensions></wpt></gpx>|A 1.0 2.0 5.0",
+                "<gpx><wpt lat='1' lon='2'><extensions><ele>99</ele></extensions><name>A</name></wpt></gpx>|A 1.0 2.0",
+                "<kml><Placemark><name>A</name><MultiGeometry><Point><coordinates>2,1,7</coordinates></Point><Point><coordinates>4,3</coordinates></Point></MultiGeometry></Placemark></kml>|A 1.0 2.0 7.0;A 2 3.0 4.0",
+                "<kml><Placemark><Style><name>S</name></Style><name>A</name><Point><extrude>1</extrude><coordinates>2,1</coordinates></Point></Placemark><Placemark><name>C</name><Point><coordinates>4,3</coordinates></Point></Placemark></kml>|A 1.0 2.0;C 3.0 4.0",
+                "{\"type\":\"Feature\",\"properties\":{\"name\":\"A\"},\"geometry\":{\"type\":\"MultiPoint\",\"coordinates\":[[2,1],[4,3,5]]}}|A 1.0 2.0;A 2 3.0 4.0 5.0",
+                "{\"type\":\"Feature\",\"properties\":{\"name\":\"A\"},\"geometry\":{\"type\":\"GeometryCollection\",\"geometries\":[{\"type\":\"Point\",\"coordinates\":[2,1]},{\"type\":\"Point\",\"coordinates\":[4,3]}]}}|A 1.0 2.0;A 2 3.0 4.0"
+            })
+    void every_point_of_a_feature_is_kept_with_its_own_height(String file, String expected) {
+        for (java.nio.charset.Charset charset : List.of(
+                StandardCharsets.UTF_8,
+                StandardCharsets.UTF_16,
+                StandardCharsets.UTF_16LE,
+                StandardCharsets.UTF_16BE)) {
+            if (file.startsWith("<") && (charset != StandardCharsets.UTF_8 && charset != StandardCharsets.UTF_16)) {
+                continue; // XML without a mark names its encoding
+            }
+            String found = String.join(
+                    ";",
+                    files.read(file.getBytes(charset)).stream()
+                            .map(s -> s.name() + " " + s.latitudeDeg() + " " + s.longitudeDeg()
+                                    + (s.elevationM().isPresent()
+                                            ? " " + s.elevationM().getAsDouble()
+                                            : ""))
+                            .toList());
+            assertThat(found).as("in %s", charset).isEqualTo(expected);
+        }
+    }
+
+    @Test
+    void rows_that_cannot_be_taken_or_stand_twice_are_said_so() throws Exception {
+        String gpx = "<gpx><wpt lat='11' lon='2'><name>A</name></wpt><wpt lat='11' lon='2.0001'><name>Twin</name></wpt>"
+                + "<wpt lat='13' lon='4'><ele>99999</ele><name>High</name></wpt>"
+                + "<wpt lat='15' lon='4'><ele>NaN</ele><name>Nan</name></wpt></gpx>";
+        String page = web.perform(multipart("/places/import").file(new MockMultipartFile("file", bytes(gpx))))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page)
+                .contains("the same as row 1")
+                .contains("its elevation 99999.0 is outside \u2212430 to 9000 m")
+                .contains("its elevation NaN is outside");
+        assertThat(page.split("checked=\"checked\"", -1))
+                .as("only the first is ticked")
+                .hasSize(2);
+        assertThat(page.split("disabled=\"disabled\"", -1)).hasSize(3);
+    }
+
+    @Test
+    void nothing_ticked_keeps_the_table() throws Exception {
+        web.perform(post("/places/import/save")
+                        .param("name0", "Reef <1>")
+                        .param("at0", "37.61, -8.81, 4.0")
+                        .param("name1", "Bay")
+                        .param("at1", "37.7, -8.9"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("No place was ticked")))
+                .andExpect(content().string(containsString("Reef &lt;1&gt;")))
+                .andExpect(content().string(containsString("value=\"37.7, -8.9\"")));
+        // and a later look at the address of the refused form finds the page above it
+        web.perform(get("/places/import/save")).andExpect(redirectedUrl("/places/import"));
     }
 }

@@ -257,4 +257,30 @@ class KitPagesTest {
     private static MockHttpServletRequestBuilder upload(String text) {
         return multipart("/kit/import").file(new MockMultipartFile("file", text.getBytes(StandardCharsets.UTF_8)));
     }
+
+    @Test
+    void json_that_is_nested_too_deeply_is_refused() throws Exception {
+        web.perform(upload("{\"a\":".repeat(3000)))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("nested too deeply")));
+        web.perform(multipart("/kit/import")
+                        .file(new MockMultipartFile(
+                                "file", "{\"format\":\"other\"}".getBytes(StandardCharsets.UTF_16))))
+                .andExpect(content().string(containsString("Wanted: a file")));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"full-frame, 36, 24, 6000", "four-thirds, 17.3, 13, 5184", "nonsense, 36, 24, 6000"})
+    void a_body_starts_from_a_sensor_format(String format, String width, String height, String pixels)
+            throws Exception {
+        web.perform(get("/kit/body/new?from=" + format))
+                .andExpect(status().isOk())
+                .andExpect(
+                        content().string(containsString("name=\"sensorWidth\" type=\"text\" value=\"" + width + "\"")))
+                .andExpect(content()
+                        .string(containsString("name=\"sensorHeight\" type=\"text\" value=\"" + height + "\"")))
+                .andExpect(content()
+                        .string(containsString("name=\"pixelsAcross\" type=\"text\" value=\"" + pixels + "\"")))
+                .andExpect(content().string(containsString("Start from a sensor")));
+    }
 }

@@ -176,12 +176,20 @@ class WeatherPagesTest {
         web.perform(multipart(path + "/import")
                         .file(new MockMultipartFile("file", semicolons.getBytes(StandardCharsets.UTF_8)))
                         .param("place", "" + id))
-                .andExpect(status().is3xxRedirection());
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("1 hour taken, from Tue 1 Jun, 23:00")))
+                .andExpect(content().string(not(containsString("None of them belongs"))));
         assertThat(page()).contains("of 10 hours there is no forecast").contains("11.5");
         String json = "[{\"time\":\"2027-06-01T22:00:00Z\",\"low_cloud_percent\":70,\"middle_cloud_percent\":0,"
                 + "\"high_cloud_percent\":0,\"wind_m_s\":2,\"temperature_c\":13,\"humidity_percent\":70}]";
         web.perform(post(path + "/import").param("place", "" + id).param("forecast", json))
-                .andExpect(status().is3xxRedirection());
+                .andExpect(status().isOk());
+        web.perform(post(path + "/import").param("place", "" + id).param("forecast", json.replace("06-01", "07-01")))
+                .andExpect(content().string(containsString("None of them belongs to this night")));
+        web.perform(multipart(path + "/import")
+                        .file(new MockMultipartFile("file", json.getBytes(StandardCharsets.UTF_16)))
+                        .param("place", "" + id))
+                .andExpect(status().isOk());
         assertThat(page()).contains("70 / 0 / 0").doesNotContain("10 / 0 / 0");
     }
 
@@ -210,11 +218,14 @@ class WeatherPagesTest {
                 "'time,wind'|the column low_cloud_percent is missing",
                 "'[{]'|this is not JSON",
                 "'{\"a\":1}'|a list of hours",
+                "DEEP|nested too deeply",
                 "''|Paste a forecast",
             })
     void other_files_are_refused(String text, String answer) throws Exception {
         doReturn(Optional.empty()).when(service).forecast(any(), any());
-        web.perform(post(path + "/import").param("place", "" + id).param("forecast", text))
+        web.perform(post(path + "/import")
+                        .param("place", "" + id)
+                        .param("forecast", text.replace("DEEP", "[".repeat(3000))))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString(answer)))
                 .andExpect(content().string(not(containsString("Exception"))));
