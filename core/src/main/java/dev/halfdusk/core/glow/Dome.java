@@ -32,8 +32,13 @@ public record Dome(String name, double bearingDeg, double distanceKm, double peo
 
     /** Share of the natural zenith sky that it adds in a direction. */
     public double share(double azimuthDeg, double altitudeDeg) {
+        return shareAt45() * fallOff(azimuthDeg, altitudeDeg);
+    }
+
+    /** Its light in a direction against that at 45° towards it. */
+    double fallOff(double azimuthDeg, double altitudeDeg) {
         double cos = Math.cos(Math.toRadians(altitudeDeg)) * Math.cos(Math.toRadians(azimuthDeg - bearingDeg));
         double angle = Math.toDegrees(Math.acos(cos));
-        return shareAt45() * Math.exp((45 - angle) / SCALE_DEG);
+        return Math.exp((45 - angle) / SCALE_DEG);
     }
 }

@@ -32,6 +32,7 @@ public final class SkyGlow {
 
     private final double extinction;
     private final List<Dome> domes;
+    private final double[] strengths;
     private final double natural;
     private final double artificial;
     private final double domeScale;
@@ -39,6 +40,7 @@ public final class SkyGlow {
     private SkyGlow(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
         this.extinction = EXTINCTION.check(extinction);
         this.domes = List.copyOf(domes);
+        strengths = domes.stream().mapToDouble(Dome::shareAt45).toArray();
         double fromDomes = domes.stream().mapToDouble(d -> d.share(0, 90)).sum() * NATURAL;
         if (zenithMagnitude.isEmpty()) {
             natural = NATURAL;
@@ -154,8 +156,8 @@ public final class SkyGlow {
 
     private double domeLight(double azimuth, double altitude) {
         double sum = 0;
-        for (Dome dome : domes) {
-            sum += dome.share(azimuth, altitude);
+        for (int i = 0; i < strengths.length; i++) {
+            sum += strengths[i] * domes.get(i).fallOff(azimuth, altitude);
         }
         return sum * NATURAL * domeScale;
     }

@@ -14,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.stream.IntStream;
 
 /**
  * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and core, brightness of the zenith and
@@ -24,6 +25,7 @@ public final class YearOfNights {
     public static final Duration STEP = Duration.ofMinutes(10);
 
     private static final int LONGEST = 3700;
+    private static final double TWILIGHT_DEG = -6;
 
     private final Site site;
     private final ZoneId zone;
@@ -89,7 +91,7 @@ public final class YearOfNights {
         Track moon = Track.of(Body.MOON, start, end);
         Track core = Track.of(FixedPoint.CORE, start, end);
         Track.Window window = new Track.Window(observer, start, samples(), STEP.toMinutes() / 1440.0);
-        for (int i = 0; i < samples(); i++) {
+        IntStream.range(0, samples()).parallel().forEach(i -> {
             SunAndMoon lamps = SunAndMoon.of(window.local(sun, i), window.local(moon, i));
             Direction at = Direction.of(window.local(core, i));
             sunAltitude[i] = (float) lamps.sunAltitudeDeg();
@@ -100,8 +102,9 @@ public final class YearOfNights {
             coreAltitude[i] = (float) at.altitudeDeg();
             coreAzimuth[i] = (float) at.azimuthDeg();
             zenithMagnitude[i] = (float) glow.zenith(lamps).magnitude();
-            coreContrast[i] = skyline.shows(at) ? (float) glow.coreContrastPercent(at, lamps) : 0;
-        }
+            boolean seen = lamps.sunAltitudeDeg() < TWILIGHT_DEG && skyline.shows(at);
+            coreContrast[i] = seen ? (float) glow.coreContrastPercent(at, lamps) : 0;
+        });
     }
 
     public Site site() {
@@ -181,7 +184,7 @@ public final class YearOfNights {
         return zenithMagnitude[sample];
     }
 
-    /** Percent by which the core outshines its sky; 0 while it is down or hidden. */
+    /** Percent by which the core outshines its sky; 0 while it is down or hidden, and by day and in civil twilight, where it is under 0.2. */
     public double coreContrastPercent(int sample) {
         return coreContrast[sample];
     }
