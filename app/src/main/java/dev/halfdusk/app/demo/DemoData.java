@@ -28,7 +28,7 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -36,17 +36,18 @@ import org.springframework.stereotype.Component;
  * up in the sky from today on, so the demo never grows old.
  */
 @Component
-@ConditionalOnProperty("halfdusk.demo")
 class DemoData implements SmartInitializingSingleton {
 
     private static final ZoneId COAST = ZoneId.of("Europe/Lisbon");
 
+    private final boolean wanted;
     private final Places places;
     private final Kit kit;
     private final Outings outings;
     private final Clock clock;
 
-    DemoData(Places places, Kit kit, Outings outings, Clock clock) {
+    DemoData(@Value("${halfdusk.demo:false}") boolean wanted, Places places, Kit kit, Outings outings, Clock clock) {
+        this.wanted = wanted;
         this.places = places;
         this.kit = kit;
         this.outings = outings;
@@ -55,7 +56,7 @@ class DemoData implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() { // before the first request is let in
-        if (!places.all().isEmpty()) {
+        if (!wanted || !places.all().isEmpty()) {
             return;
         }
         Place ledge = place("Salt Ledge", 37.6012, -8.7921, 31, COAST);

@@ -92,7 +92,7 @@ class OutingController {
         ZoneId zone = places.all().stream().findFirst().map(p -> p.zone()).orElse(ZoneId.systemDefault());
         Form form = forms.blank(LocalDate.now(clock.withZone(zone)), zone);
         given.forEach(form::put); // a link may fill in fields, such as the place and the night
-        return page(form, null, model);
+        return page(forms.fit(form), null, model);
     }
 
     @PostMapping
@@ -102,7 +102,7 @@ class OutingController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return page(Seen.mark(forms.fields(find(id)), OutingForm.NAMES), id, model);
+        return page(forms.fit(Seen.mark(forms.fields(find(id)), OutingForm.NAMES)), id, model);
     }
 
     @PostMapping(ID)

@@ -90,6 +90,12 @@ class OutingForm {
                     .put("focal", shortest)
                     .put("aperture", r.rig().apertures(shortest).min());
         });
+        return fit(form);
+    }
+
+    /** Brings the lens into the range of the chosen rig, and remembers which that was. */
+    Form fit(Form form) {
+        chosen(form.copy(), "rig", kit::rig, "a rig").ifPresent(r -> SetupReader.fit(form, r.id(), r.rig()));
         return form;
     }
 

@@ -38,6 +38,7 @@ class BenchBrowserTest extends BrowserTest {
         page.getByRole(AriaRole.LINK, named("Old and wide on the bench")).click();
         Locator iso = page.locator("#answers .figure").nth(2);
         String before = iso.textContent();
+        openSetup();
         page.getByLabel("Darkness instead").fill("8");
         assertThat(iso).not().hasText(before);
         page.getByLabel("Aperture f/").fill("1.4");

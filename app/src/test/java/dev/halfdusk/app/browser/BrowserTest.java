@@ -74,6 +74,11 @@ abstract class BrowserTest {
         refusalExpected = true;
     }
 
+    /** The line of the setup, opened into its fields. */
+    void openSetup() {
+        page.locator("details.setup > summary").click();
+    }
+
     /** Where something stands; asked again while an answer of the server is just taking its place. */
     BoundingBox boxOf(Locator locator) {
         BoundingBox box = locator.boundingBox();

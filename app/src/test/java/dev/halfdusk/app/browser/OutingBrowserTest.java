@@ -83,6 +83,35 @@ class OutingBrowserTest extends BrowserTest {
         assertThat(page.locator("h1")).hasText(title);
     }
 
+    /** Typed halfway, the form keeps what it holds while the lamp changes. */
+    @Test
+    void the_lamp_changes_in_place() {
+        page.navigate(url("/outings/new"));
+        page.getByLabel("Title").fill("Half typed");
+        page.getByRole(AriaRole.BUTTON, exactly("red")).click();
+        assertThat(page.locator("html")).hasAttribute("data-lamp", "red");
+        assertThat(page.getByLabel("Title")).hasValue("Half typed");
+        assertThat(page.getByRole(AriaRole.BUTTON, exactly("red"))).hasAttribute("aria-pressed", "true");
+        page.navigate(url("/outings"));
+        assertThat(page.locator("html")).hasAttribute("data-lamp", "red");
+    }
+
+    private static Page.GetByRoleOptions exactly(String name) {
+        return named(name).setExact(true);
+    }
+
+    @Test
+    void an_address_that_is_far_too_long_gets_a_page_of_our_own() {
+        var answer = page.request().get(url("/places?search=" + "y".repeat(60_000)));
+        org.assertj.core.api.Assertions.assertThat(answer.status()).isEqualTo(400);
+        org.assertj.core.api.Assertions.assertThat(answer.text())
+                .contains("That cannot be done")
+                .doesNotContain("Tomcat")
+                .doesNotContain("Exception");
+        page.navigate(url("/nights/best?from=2027-05-20" + "&place=1".repeat(1500)));
+        assertThat(page.getByRole(AriaRole.HEADING, named("Best nights"))).isVisible();
+    }
+
     @Test
     void pages_work_without_their_script() {
         try (BrowserContext plain = Browsers.shared()

@@ -49,15 +49,15 @@ class PlaceBrowserTest extends BrowserTest {
         page.getByLabel("Width, m").fill("8");
         page.getByRole(AriaRole.BUTTON, named("Add mark")).click();
         page.getByText("when over it?").click();
-        page.getByLabel("Within, degrees").fill("20");
+        page.getByLabel("Beside the mark, degrees").fill("99");
         page.getByRole(AriaRole.BUTTON, named("Look")).click();
-        assertThat(page.getByText("20 is outside what is allowed: 0.01 to 10\u00b0."))
+        assertThat(page.getByText("99 is outside what is allowed: 0.05 to 90\u00b0."))
                 .isVisible();
-        page.getByLabel("Within, degrees").fill("9");
+        page.getByLabel("Beside the mark, degrees").fill("9");
         page.getByRole(AriaRole.BUTTON, named("Look")).click();
         page.locator("tbody tr").first().getByText("plan").click();
         page.getByRole(AriaRole.BUTTON, named("Save outing")).click();
-        assertThat(page.locator("h1")).hasText("Core over Mill shore");
+        assertThat(page.locator("h1")).containsText("Mill shore");
     }
 
     @Test
@@ -111,8 +111,7 @@ class PlaceBrowserTest extends BrowserTest {
         page.getByLabel("Years").fill("2");
         page.getByLabel("Core over a mark").selectOption("Stack, from Black Cove");
         page.getByLabel("Hours at least").fill("0.5");
-        assertThat(page.locator("#finds [aria-label='Ranked nights'] tbody tr").first())
-                .containsText("Black Cove");
+        assertThat(page.locator("#finds [aria-label='Ranked nights'] tbody")).containsText("Black Cove");
         assertThat(page.locator("#finds")).containsText("with the core in any direction");
         page.locator("#finds [aria-label='Ranked nights'] a").first().click();
         assertThat(page.locator("#weather")).containsText("enter or import a forecast");
