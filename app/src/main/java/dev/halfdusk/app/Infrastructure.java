@@ -10,7 +10,9 @@ import java.sql.Statement;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import javax.sql.DataSource;
+import org.springframework.beans.factory.support.BeanDefinitionRegistryPostProcessor;
 import org.springframework.boot.autoconfigure.flyway.FlywayMigrationStrategy;
+import org.springframework.context.annotation.AnnotationConfigUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -35,6 +37,19 @@ class Infrastructure {
     @Bean
     Clock clock(HalfDuskProperties properties) {
         return properties.clock() == null ? Clock.systemUTC() : Clock.fixed(properties.clock(), ZoneOffset.UTC);
+    }
+
+    /**
+     * Without listeners by annotation: looking for them in every method of every bean, the thousands of jOOQ's among them,
+     * takes a tenth of the start.
+     */
+    @Bean
+    static BeanDefinitionRegistryPostProcessor noListenersByAnnotation() {
+        return registry -> {
+            if (registry.containsBeanDefinition(AnnotationConfigUtils.EVENT_LISTENER_PROCESSOR_BEAN_NAME)) {
+                registry.removeBeanDefinition(AnnotationConfigUtils.EVENT_LISTENER_PROCESSOR_BEAN_NAME);
+            }
+        };
     }
 
     /**

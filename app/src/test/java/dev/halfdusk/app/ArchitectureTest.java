@@ -3,6 +3,7 @@ package dev.halfdusk.app;
 import static com.tngtech.archunit.base.DescribedPredicate.describe;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods;
 
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -14,6 +15,7 @@ import com.tngtech.archunit.lang.ArchRule;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.springframework.context.event.EventListener;
 
 @AnalyzeClasses(
         packages = "dev.halfdusk.app",
@@ -113,6 +115,10 @@ class ArchitectureTest {
             .callMethod(java.time.Instant.class, "now")
             .orShould()
             .callMethod(java.time.LocalDate.class, "now");
+
+    @ArchTest
+    static final ArchRule listeners_are_interfaces_since_annotations_are_not_looked_for =
+            noMethods().should().beAnnotatedWith(EventListener.class);
 
     /** What the build generates for a quick start names everything and belongs nowhere. */
     static final class Written implements ImportOption {

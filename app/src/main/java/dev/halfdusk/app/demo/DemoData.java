@@ -10,7 +10,6 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
-import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
@@ -18,14 +17,20 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Site;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
@@ -38,7 +43,15 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoData implements SmartInitializingSingleton {
 
+    static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    static final Site ARCH = new Site(37.5738, -8.7664, 12);
+    static final Site MILL = new Site(37.6434, -8.6902, 6);
+    static final Site STRAIT = new Site(36.0104, -5.6120, 140);
+
     private static final ZoneId COAST = ZoneId.of("Europe/Lisbon");
+
+    /** Short enough to hold at most one new moon. */
+    private static final Duration LOOK = Duration.ofDays(29);
 
     private final boolean wanted;
     private final Places places;
@@ -59,10 +72,10 @@ class DemoData implements SmartInitializingSingleton {
         if (!wanted || !places.all().isEmpty()) {
             return;
         }
-        Place ledge = place("Salt Ledge", 37.6012, -8.7921, 31, COAST);
-        Place arch = place("Needle Arch", 37.5738, -8.7664, 12, COAST);
-        Place mill = place("Old Tide Mill", 37.6434, -8.6902, 6, COAST);
-        place("Strait lookout", 36.0104, -5.6120, 140, ZoneId.of("Europe/Madrid"));
+        Place ledge = place("Salt Ledge", LEDGE, COAST);
+        Place arch = place("Needle Arch", ARCH, COAST);
+        Place mill = place("Old Tide Mill", MILL, COAST);
+        place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1));
@@ -91,45 +104,60 @@ class DemoData implements SmartInitializingSingleton {
             new Skyline.Point(300, 0.5),
             new Skyline.Point(335, 4)));
 
-    private Place place(String name, double latitude, double longitude, double elevation, ZoneId zone) {
-        Place fresh = Place.at(name, new Site(latitude, longitude, elevation), zone);
-        List<Dome> domes = Gazetteer.shipped().domes(latitude, longitude, 10).stream()
-                .map(d -> new Dome(compassTown(d), d.bearingDeg(), d.distanceKm(), d.people()))
-                .toList();
+    private Place place(String name, Site site, ZoneId zone) {
         return places.add(new Place(
                 null,
                 name,
-                fresh.site(),
+                site,
                 zone,
-                fresh.zenithMagnitude(),
-                fresh.skyline(),
+                OptionalDouble.empty(),
+                Skyline.FLAT,
                 false,
-                domes,
+                domes(name),
                 new Place.Notes(
                         "Track from the road, then 15 minutes on foot",
                         "Cliff edge without fence, swell on the lower rocks, loose stone after rain",
                         "One hour before high water")));
     }
 
-    /** The first wanted night around a new moon, looking forwards or backwards for up to a year; else the start. */
+    /**
+     * The first wanted night around a new moon, looking forwards or backwards for up to a year; else the start. It looks
+     * no farther than it must, since the first page waits for it.
+     */
     private static LocalDate nearNewMoon(Place place, LocalDate from, int direction, Predicate<Night> wanted) {
         Instant start = from.atStartOfDay(place.zone()).toInstant();
-        Instant end = start.plus(Duration.ofDays(366L * direction));
-        List<MoonPhase> phases = direction > 0 ? MoonPhase.between(start, end) : MoonPhase.between(end, start);
-        Comparator<LocalDate> order = Comparator.naturalOrder();
-        return phases.stream()
+        return IntStream.range(0, 13)
+                .mapToObj(month -> start.plus(LOOK.multipliedBy((long) month * direction)))
+                .map(t -> direction > 0 ? MoonPhase.between(t, t.plus(LOOK)) : MoonPhase.between(t.minus(LOOK), t))
+                .flatMap(List::stream)
                 .filter(p -> p.quarter() == MoonPhase.Quarter.NEW)
                 .map(p -> p.when().atZone(place.zone()).toLocalDate())
-                .sorted(direction > 0 ? order : order.reversed())
                 .flatMap(d -> Stream.of(d, d.plusDays(direction)))
                 .filter(d -> wanted.test(Night.of(place.site(), d, place.zone(), place.rules())))
                 .findFirst()
                 .orElse(from);
     }
 
-    /** The demo's coast is made up, and so are its towns: real light, by direction instead of by name. */
-    private static String compassTown(Dome dome) {
-        return "Town " + Math.round(dome.distanceKm()) + " km " + Angles.compass(dome.bearingDeg());
+    /**
+     * What the gazetteer says of the four places, read from a small file, so that the first page need not wait for the
+     * large one. The demo's coast is made up, and so are its towns: real light, by direction instead of by name.
+     */
+    static List<Dome> domes(String place) {
+        try (BufferedReader in = new BufferedReader(
+                new InputStreamReader(DemoData.class.getResourceAsStream("domes.csv"), StandardCharsets.UTF_8))) {
+            return in.lines()
+                    .map(line -> line.split(","))
+                    .filter(f -> f[0].equals(place))
+                    .map(f -> compassTown(Double.parseDouble(f[1]), Double.parseDouble(f[2]), Double.parseDouble(f[3])))
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Dome compassTown(double bearingDeg, double distanceKm, double people) {
+        String name = "Town " + Math.round(distanceKm) + " km " + Angles.compass(bearingDeg);
+        return new Dome(name, bearingDeg, distanceKm, people);
     }
 
     private static double hours(List<Interval> intervals) {

@@ -40,14 +40,14 @@ abstract class BrowserTest {
     @BeforeEach
     void open() {
         context = Browsers.shared().newContext();
-        page = context.newPage();
-        page.onPageError(complaints::add);
-        page.onConsoleMessage(m -> {
+        context.onWebError(e -> complaints.add(e.error()));
+        context.onConsoleMessage(m -> {
             if (!"error".equals(m.type()) || m.text().matches("htmx:(sendAbort|afterRequest).*")) {
                 return;
             }
             (m.text().contains("422") ? refusals : complaints).add(m.text());
         });
+        page = context.newPage();
     }
 
     @AfterEach
