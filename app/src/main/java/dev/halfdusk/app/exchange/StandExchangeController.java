@@ -46,7 +46,7 @@ class StandExchangeController {
         Mark found = places.mark(id, mark).orElseThrow(() -> new NotFound("mark " + mark));
         Form form = Form.of(typed);
         StandForm.fill(form, place, found, clock.instant(), skies);
-        Optional<StandForm> asked = StandForm.read(form, place.zone(), found);
+        Optional<StandForm> asked = StandForm.read(form, place, found);
         if (asked.isEmpty()) {
             return ResponseEntity.unprocessableEntity()
                     .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))

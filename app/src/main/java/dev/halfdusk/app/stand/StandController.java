@@ -69,7 +69,7 @@ class StandController {
         Mark found = mark(id, mark);
         Form form = Form.of(typed);
         StandForm.fill(form, place, found, clock.instant(), skies);
-        Optional<StandForm> asked = StandForm.read(form, place.zone(), found);
+        Optional<StandForm> asked = StandForm.read(form, place, found);
         if (asked.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
         }

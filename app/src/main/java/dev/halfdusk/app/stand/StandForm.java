@@ -17,7 +17,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -28,6 +27,7 @@ public record StandForm(Target target, Instant when, double footM, double part, 
 
     static final int FARTHEST_STEP = 120;
 
+    private static final double FREE = 1.3;
     private static final Range STEP = new Range("distance", 0, FARTHEST_STEP, "");
     private static final Range SHIFT = new Range("minutes", -90, 90, "");
     private static final double NEAREST_M = 20;
@@ -84,7 +84,7 @@ public record StandForm(Target target, Instant when, double footM, double part, 
     }
 
     /** Reads it; empty where the form now holds complaints. */
-    public static Optional<StandForm> read(Form form, ZoneId zone, Mark mark) {
+    public static Optional<StandForm> read(Form form, Place place, Mark mark) {
         Target target = PlaceForm.WATCHED.get(form.value("body"));
         if (target == null) {
             form.reject("body", "Choose the core, the moon or the sun.");
@@ -94,11 +94,16 @@ public record StandForm(Target target, Instant when, double footM, double part, 
         OptionalLong shift = form.whole("shift", SHIFT);
         OptionalDouble foot = form.number("foot", Mark.FOOT);
         OptionalDouble part = form.number("part", StandingLine.PART);
-        OptionalDouble distance = distance(form, mark);
+        OptionalDouble typed = typedDistance(form);
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        Instant when = date.atTime(time).atZone(zone).toInstant().plus(Duration.ofMinutes(shift.getAsLong()));
+        Instant when = date.atTime(time).atZone(place.zone()).toInstant().plus(Duration.ofMinutes(shift.getAsLong()));
+        OptionalDouble distance = typed.isPresent()
+                ? typed
+                : OptionalDouble.of(
+                        suggestedDistance(StandingLine.of(target, when, place.site(), mark, foot.getAsDouble()), mark));
+        form.put("far", step(distance.getAsDouble()));
         return Optional.of(new StandForm(target, when, foot.getAsDouble(), part.getAsDouble(), distance.getAsDouble()));
     }
 
@@ -111,16 +116,19 @@ public record StandForm(Target target, Instant when, double footM, double part, 
         }
     }
 
-    /** Named exactly by a link, else by the slider's step, else that of the mark from its place. */
-    private static OptionalDouble distance(Form form, Mark mark) {
+    /** Somewhat farther than where it stands on the top, so that it stands free; else that of the mark from its place. */
+    private static double suggestedDistance(StandingLine line, Mark mark) {
+        OptionalDouble top = line.touching();
+        return top.isPresent() ? metres(step(FREE * top.getAsDouble())) : mark.distanceM();
+    }
+
+    /** Named exactly by a link, else by the slider's step. */
+    private static OptionalDouble typedDistance(Form form) {
         if (form.has("distance")) {
-            OptionalDouble exact = form.number("distance", Mark.DISTANCE);
-            exact.ifPresent(d -> form.put("far", step(d)));
-            return exact;
+            return form.number("distance", Mark.DISTANCE);
         }
         if (!form.has("far")) {
-            form.put("far", step(mark.distanceM()));
-            return OptionalDouble.of(mark.distanceM());
+            return OptionalDouble.empty();
         }
         OptionalLong step = form.whole("far", STEP);
         return step.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(metres(step.getAsLong()));
