@@ -164,8 +164,12 @@ public final class DriftField {
 
     /** Where in the picture the worst drift is: "top left", "centre". */
     public String worstWhere(Framing framing) {
-        double x = worst.from.x() / framing.optics().sensor().widthMm();
-        double y = worst.from.y() / framing.optics().sensor().heightMm();
+        return where(worst.from, framing);
+    }
+
+    static String where(Point point, Framing framing) {
+        double x = point.x() / framing.optics().sensor().widthMm();
+        double y = point.y() / framing.optics().sensor().heightMm();
         String vertical = y < -0.17 ? "top" : y > 0.17 ? "bottom" : "";
         String horizontal = x < -0.17 ? "left" : x > 0.17 ? "right" : "";
         String both = (vertical + " " + horizontal).trim();

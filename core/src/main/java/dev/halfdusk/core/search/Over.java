@@ -114,14 +114,11 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
         }
 
         List<Passage> run() {
-            double begun = Double.NaN;
             Vector here = local(0);
-            if (margin(here) >= 0) {
-                begun = 0;
-            }
+            double begun = margin(here) >= 0 ? 0 : Double.NaN;
             for (int i = 0; i < samples; i++) {
                 Vector next = local(i + 1);
-                if (mayChange(here, next)) {
+                if (mayTouch(here, next)) {
                     for (int part = 0; part < PARTS; part++) {
                         double a = i + (double) part / PARTS;
                         double b = i + (double) (part + 1) / PARTS;
@@ -136,17 +133,10 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
             return List.copyOf(found);
         }
 
-        /** Whether an edge of the band, or the mark itself, can lie between two samples: nothing goes faster than 2.6° in ten minutes of altitude. */
-        private boolean mayChange(Vector here, Vector next) {
-            double fastest = 2.6;
-            double a = margin(here);
-            double b = margin(next);
-            boolean crosses = off(here) * off(next) <= 0 && Math.abs(off(here) - off(next)) < 180;
-            boolean altitudeNear = Math.max(here.latitudeDeg(), next.latitudeDeg()) >= fromAltitudeDeg - fastest
-                    && Math.min(here.latitudeDeg(), next.latitudeDeg()) <= toAltitudeDeg + fastest;
-            double stride = Math.abs(Angles.halfTurn(off(next) - off(here))) + fastest;
-            boolean azimuthNear = crosses || Math.min(Math.abs(off(here)), Math.abs(off(next))) <= asideDeg + stride;
-            return altitudeNear && azimuthNear && Math.min(a, b) < stride;
+        /** Whether the band can be touched between two samples: nothing climbs or sinks faster than 2.6° in ten minutes. */
+        private boolean mayTouch(Vector here, Vector next) {
+            double stride = Math.abs(Angles.halfTurn(off(next) - off(here))) + 2.6;
+            return Math.max(margin(here), margin(next)) >= -stride;
         }
 
         /** One minute: an edge may lie within it, and all of a narrow band. */
@@ -154,10 +144,7 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
             double before = margin(local(a));
             double after = margin(local(b));
             if (before < 0 && after < 0) {
-                double offA = off(local(a));
-                double offB = off(local(b));
-                boolean crosses = offA * offB <= 0 && Math.abs(offA - offB) < 180;
-                double middle = crosses ? a + (b - a) * offA / (offA - offB) : (a + b) / 2;
+                double middle = bearing(a, b);
                 if (margin(local(middle)) >= 0) {
                     add(edge(a, middle), edge(b, middle));
                 }
@@ -167,10 +154,18 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
                 return edge(a, b);
             }
             if (after < 0) {
-                add(Double.isNaN(begun) ? a : begun, edge(b, a));
+                add(begun, edge(b, a));
                 return Double.NaN;
             }
-            return Double.isNaN(begun) ? a : begun;
+            return begun;
+        }
+
+        /** Where within a minute the bearing is crossed, by a straight line; its middle where it is not. */
+        private double bearing(double a, double b) {
+            double offA = off(local(a));
+            double offB = off(local(b));
+            boolean crosses = offA * offB < 0 && Math.abs(offA - offB) < 180;
+            return crosses ? a + (b - a) * offA / (offA - offB) : (a + b) / 2;
         }
 
         /** By halves: where one limit hands over to another the margin has a corner. The last place inside, to a second. */
@@ -196,19 +191,17 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
             double best = begin;
             for (double s = begin; s < end; s += 1.0 / PARTS) {
                 double next = Math.min(end, s + 1.0 / PARTS);
-                double off = off(local(s));
-                double after = off(local(next));
-                if (off * after <= 0 && Math.abs(off - after) < 180) {
-                    best = off == after ? s : s + (next - s) * off / (off - after);
-                    break;
-                }
-                best = Math.abs(after) < Math.abs(off(local(best))) ? next : best;
+                best = nearer(nearer(best, bearing(s, next)), next);
             }
             Instant when = instant(best);
             double separation = local(best).angleTo(new Direction(bearingDeg, fromAltitudeDeg).vector());
             found.add(new Passage(
                     new Interval(instant(begin), instant(end)),
                     Alignments.alignment(target, observer, Moment.at(when), separation)));
+        }
+
+        private double nearer(double one, double other) {
+            return Math.abs(off(local(other))) < Math.abs(off(local(one))) ? other : one;
         }
 
         private Instant instant(double sample) {

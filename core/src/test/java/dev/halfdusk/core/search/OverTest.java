@@ -16,6 +16,7 @@ import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -36,7 +37,8 @@ class OverTest {
         "moon, 110, 5, 12, 30, 37.6",
         "sun, 280, 10, 2, 8, 37.6",
         "core, 90, 20, 60, 85, -30", // high in the south
-        "moon, 359, 4, 20, 60, -45" // across north
+        "moon, 359, 4, 20, 60, -45", // across north
+        "sun, 180, 0.1, 20, 89, 37.6" // seconds between two minutes
     })
     void passages_are_those_of_every_minute(
             String body, double bearing, double aside, double low, double high, double latitude) {
@@ -97,6 +99,21 @@ class OverTest {
         assertThatThrownBy(() -> over.find(Body.MOON, LEDGE, FROM, 21)).isInstanceOf(OutOfRange.class);
     }
 
+    @Test
+    void a_passage_that_the_span_cuts_off_counts() {
+        Over over = new Over(180, 60, 5, 40);
+        Duration year = Duration.ofMinutes(365 * 1440 + 360);
+        Over.Passage later = over.find(FixedPoint.CORE, LEDGE, FROM, 2).stream()
+                .filter(p -> p.during().from().isAfter(FROM.plus(year)))
+                .findFirst()
+                .orElseThrow();
+        Instant middle = later.during().middle();
+        List<Over.Passage> found = over.find(FixedPoint.CORE, LEDGE, middle.minus(year), 1);
+        assertThat(found.get(found.size() - 1).during().to()).isCloseTo(middle, within(10, ChronoUnit.MINUTES));
+        assertThat(found.get(found.size() - 1).during().from())
+                .isCloseTo(later.during().from(), within(2, ChronoUnit.SECONDS));
+    }
+
     /** At the very first and the very last moment of the span it may already stand there. */
     @Test
     void a_passage_that_has_begun_counts() {
@@ -106,7 +123,6 @@ class OverTest {
         List<Over.Passage> late =
                 over.find(FixedPoint.CORE, LEDGE, third.during().middle(), 1);
         assertThat(late.get(0).during().from()).isEqualTo(third.during().middle());
-        assertThat(late.get(0).during().to())
-                .isCloseTo(third.during().to(), within(2, java.time.temporal.ChronoUnit.SECONDS));
+        assertThat(late.get(0).during().to()).isCloseTo(third.during().to(), within(2, ChronoUnit.SECONDS));
     }
 }
