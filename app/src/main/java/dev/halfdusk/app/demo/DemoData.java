@@ -11,6 +11,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
@@ -78,9 +79,9 @@ class DemoData implements SmartInitializingSingleton {
         place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
-        places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1));
-        places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4));
-        places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0));
+        places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
+        places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4, Silhouette.HOUSE));
+        places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0, Silhouette.TOWER));
 
         fisheyeRig();
         LocalDate today = LocalDate.now(clock.withZone(COAST));

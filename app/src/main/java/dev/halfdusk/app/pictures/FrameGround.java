@@ -79,16 +79,12 @@ record FrameGround(FrameSheet sheet) {
     }
 
     private Optional<FramePicture.MarkShape> mark(Mark m, double sharpFromM) {
-        double left = m.bearingDeg() - m.widthDeg() / 2;
-        double right = m.bearingDeg() + m.widthDeg() / 2;
-        double foot = m.footAltitudeDeg() - BELOW_MARK_DEG;
         PathText path = new PathText();
-        for (Direction corner : List.of(
-                new Direction(left, foot),
-                new Direction(left, m.topAltitudeDeg()),
-                new Direction(right, m.topAltitudeDeg()),
-                new Direction(right, foot))) {
-            Optional<Point> p = sheet.at(corner.vector());
+        for (Direction corner : m.outline()) {
+            boolean foot = corner.altitudeDeg() <= m.footAltitudeDeg();
+            Optional<Point> p =
+                    sheet.at((foot ? new Direction(corner.azimuthDeg(), corner.altitudeDeg() - BELOW_MARK_DEG) : corner)
+                            .vector());
             if (p.isEmpty()) {
                 return Optional.empty();
             }

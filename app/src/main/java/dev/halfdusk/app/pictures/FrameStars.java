@@ -1,6 +1,5 @@
 package dev.halfdusk.app.pictures;
 
-import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
@@ -73,8 +72,7 @@ record FrameStars(FrameSheet sheet) {
                     ((i / COLUMNS + 0.5) / ROWS - 0.5) * sheet.sensor.heightMm()));
             if (direction.z() > 0) {
                 SkyGlow.Parts parts = glow.towards(direction, sheet.scene.moment(), observer, lamps);
-                Vector equatorial = sheet.scene.moment().equatorOfDate(direction, observer);
-                light[i] = parts.milkyWay() * Clouds.factor(equatorial) / parts.background();
+                light[i] = parts.milkyWay() / parts.background();
             }
         }
         return light;

@@ -4,6 +4,7 @@ import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Body;
@@ -28,6 +29,7 @@ public record HorizonPicture(
         double horizon) {
 
     public static final int WIDTH = 1080;
+    private static final double LEAST_MARK = 6;
     public static final int HEIGHT = 270;
 
     private static final double TOP_DEG = 75;
@@ -44,7 +46,7 @@ public record HorizonPicture(
     public record Glow(double x, double strength, String name) {}
 
     /** A mark as an upright shape. */
-    public record MarkShape(double x, double y, double width, double height, String name) {}
+    public record MarkShape(String outline, double x, double y, String name) {}
 
     /** A compass point. */
     public record Label(double x, String text) {}
@@ -77,14 +79,17 @@ public record HorizonPicture(
     }
 
     private static MarkShape shape(Mark mark) {
-        double width = Math.max(2, mark.widthDeg() / 360 * WIDTH);
-        double top = PLATE.y(mark.topAltitudeDeg());
-        double height = Math.max(2, PLATE.y(mark.footAltitudeDeg()) - top);
+        double middle = PLATE.x(mark.bearingDeg());
+        double wider = Math.max(1, LEAST_MARK / (mark.widthDeg() / 360 * WIDTH));
+        PathText path = new PathText();
+        for (Direction corner : mark.outline()) {
+            double off = Angles.halfTurn(corner.azimuthDeg() - mark.bearingDeg()) / 360 * WIDTH * wider;
+            path.to(path.isEmpty() ? 'M' : 'L', middle + off, PLATE.y(corner.altitudeDeg()));
+        }
         return new MarkShape(
-                PathText.tenth(PLATE.x(mark.bearingDeg()) - width / 2),
-                PathText.tenth(top),
-                PathText.tenth(width),
-                PathText.tenth(height),
+                path.close().toString(),
+                PathText.tenth(middle),
+                PathText.tenth(PLATE.y(mark.topAltitudeDeg())),
                 mark.name());
     }
 

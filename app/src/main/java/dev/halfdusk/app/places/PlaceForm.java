@@ -9,6 +9,7 @@ import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.search.Alignments;
@@ -26,6 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 
 /** Between a place and the fields of its page. What is left empty is filled from the gazetteer. */
 public final class PlaceForm {
@@ -169,7 +171,8 @@ public final class PlaceForm {
                 .put("distance", mark.distanceM())
                 .put("height", mark.heightM())
                 .put("width", mark.widthM())
-                .put("foot", mark.footM());
+                .put("foot", mark.footM())
+                .put("silhouette", mark.silhouette().key());
     }
 
     static Form fields(Dome dome) {
@@ -228,6 +231,7 @@ public final class PlaceForm {
         OptionalDouble height = form.number("height", Mark.HEIGHT);
         OptionalDouble width = form.number("width", Mark.WIDTH);
         OptionalDouble foot = form.has("foot") ? form.number("foot", Mark.FOOT) : OptionalDouble.of(0);
+        Optional<Silhouette> silhouette = silhouette(form);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -237,7 +241,21 @@ public final class PlaceForm {
                 distance.getAsDouble(),
                 height.getAsDouble(),
                 width.getAsDouble(),
-                foot.getAsDouble()));
+                foot.getAsDouble(),
+                silhouette.orElseThrow()));
+    }
+
+    private static Optional<Silhouette> silhouette(Form form) {
+        if (!form.has("silhouette")) {
+            return Optional.of(Silhouette.BLOCK);
+        }
+        Optional<Silhouette> chosen = Stream.of(Silhouette.values())
+                .filter(s -> s.key().equals(form.value("silhouette")))
+                .findFirst();
+        if (chosen.isEmpty()) {
+            form.reject("silhouette", "Choose one of the shapes.");
+        }
+        return chosen;
     }
 
     /** What to watch for over a mark. */

@@ -2,17 +2,26 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.SkylineText;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
 /** The sheet of a place, with its forms as they stand. */
 @Component
 class PlaceSheet {
+
+    /** A shape to choose. */
+    public record Shape(String id, String name) {}
+
+    private static final List<Shape> SILHOUETTES = Stream.of(Silhouette.values())
+            .map(s -> new Shape(s.key(), s.words()))
+            .toList();
 
     private final Places places;
     private final Skies skies;
@@ -54,6 +63,7 @@ class PlaceSheet {
         }
         model.addAttribute("view", view);
         model.addAttribute("form", form);
+        model.addAttribute("silhouettes", SILHOUETTES);
         model.addAttribute("markId", markId.orElse(null));
         model.addAttribute("domeId", domeId.orElse(null));
         return "places/show";

@@ -12,11 +12,13 @@ import dev.halfdusk.app.db.tables.records.PlaceRecord;
 import dev.halfdusk.app.web.ByName;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -166,7 +168,13 @@ public class Places {
         return new ListedMark(
                 r.getId(),
                 new Mark(
-                        r.getName(), r.getBearingDeg(), r.getDistanceM(), r.getHeightM(), r.getWidthM(), r.getFootM()));
+                        r.getName(),
+                        r.getBearingDeg(),
+                        r.getDistanceM(),
+                        r.getHeightM(),
+                        r.getWidthM(),
+                        r.getFootM(),
+                        Silhouette.valueOf(r.getSilhouette().toUpperCase(Locale.ROOT))));
     }
 
     public Optional<Mark> mark(long place, long mark) {
@@ -192,8 +200,17 @@ public class Places {
                         MARK.DISTANCE_M,
                         MARK.HEIGHT_M,
                         MARK.WIDTH_M,
-                        MARK.FOOT_M)
-                .values(place, m.name(), m.bearingDeg(), m.distanceM(), m.heightM(), m.widthM(), m.footM())
+                        MARK.FOOT_M,
+                        MARK.SILHOUETTE)
+                .values(
+                        place,
+                        m.name(),
+                        m.bearingDeg(),
+                        m.distanceM(),
+                        m.heightM(),
+                        m.widthM(),
+                        m.footM(),
+                        m.silhouette().key())
                 .execute();
     }
 
@@ -205,6 +222,7 @@ public class Places {
                 .set(MARK.HEIGHT_M, m.heightM())
                 .set(MARK.WIDTH_M, m.widthM())
                 .set(MARK.FOOT_M, m.footM())
+                .set(MARK.SILHOUETTE, m.silhouette().key())
                 .where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place)))
                 .execute();
     }

@@ -6,6 +6,7 @@ import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
@@ -42,8 +43,8 @@ class PlacesRoundTripTest {
             List.of(new Dome("Town", 99.5, 2.5, 4315)),
             new Place.Notes("", "surf", "when the tide turns"));
 
-    private static final Mark MARK = new Mark("Arch & <i>", 211.25, 1234.5, 41.75, 9.25, -17.5);
-    private static final Mark OTHER_MARK = new Mark("Tower", 3.5, 57.25, 12.5, 2.75, 101.5);
+    private static final Mark MARK = new Mark("Arch & <i>", 211.25, 1234.5, 41.75, 9.25, -17.5, Silhouette.ARCH);
+    private static final Mark OTHER_MARK = new Mark("Tower", 3.5, 57.25, 12.5, 2.75, 101.5, Silhouette.TREE);
 
     @Autowired
     private Places places;

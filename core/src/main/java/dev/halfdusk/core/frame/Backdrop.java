@@ -1,6 +1,8 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.GalacticLight;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -12,11 +14,13 @@ import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Galaxy;
 import java.util.stream.IntStream;
 
 /**
- * Everything smooth in a picture: electrons a second of the sky by colour, and how high each point stands above the
- * skyline, at nodes every few pixels.
+ * Everything without an edge in a picture: electrons a second of the sky by colour, where each point lies in the Milky Way
+ * and against the horizon, at nodes every few pixels; between them straight lines. The Milky Way itself and the skyline
+ * are finer than the nodes and looked up for every pixel.
  */
 final class Backdrop {
 
@@ -25,26 +29,43 @@ final class Backdrop {
     /** Veil of a lens around a bright lamp: 10 E / θ² cd/m² in the eye, of which a clean lens makes a fiftieth. */
     private static final double VEIL = 10 * 0.02;
 
+    /** Sky of a colour; light through for the Milky Way's of a colour; its column and row. */
+    private static final int SKY = 0;
+
+    private static final int THROUGH = 3;
+    private static final int COLUMN = 6;
+    private static final int ROW = 7;
+    private static final int FIELDS = 8;
+
+    /** Nebulae in an unchanged camera, whose filter passes a quarter of the red hydrogen line. */
+    private static final double UNCHANGED = 0.25;
+
     private final int columns;
-    private final float[] red;
-    private final float[] green;
-    private final float[] blue;
-    private final float[][] above;
+    private final float[][] fields = new float[FIELDS][];
+    /** Altitude and azimuth by moment. */
+    private final float[][] altitude;
+
+    private final float[][] azimuth;
+
     private final double perLuminance;
-    private final double ground;
+    private final Soil soil;
+    private final double nebulae;
+    private final Ridge ridge;
 
     Backdrop(Scene scene, Shot shot, Window window) {
         columns = window.width() / STEP + 2;
         int rows = window.height() / STEP + 2;
-        red = new float[columns * rows];
-        green = new float[columns * rows];
-        blue = new float[columns * rows];
+        for (int f = 0; f < FIELDS; f++) {
+            fields[f] = new float[columns * rows];
+        }
         Smear smear = Smear.of(shot, scene.from().site(), window);
-        above = new float[smear.steps()][columns * rows];
+        altitude = new float[smear.steps()][columns * rows];
+        azimuth = new float[smear.steps()][columns * rows];
         perLuminance = electronsPerLuminance(shot);
+        nebulae = shot.details().modified() ? 1 : UNCHANGED;
+        ridge = Ridge.of(scene.from());
         SunAndMoon lamps = scene.lamps();
-        ground =
-                perLuminance * (GroundLight.luminance(scene.from().glow(), lamps) + GroundLight.ofLux(scene.lampLux()));
+        soil = Soil.of(scene, lamps, perLuminance);
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
         double lit = GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90);
         IntStream.range(0, rows).parallel().forEach(row -> {
@@ -65,30 +86,38 @@ final class Backdrop {
             int i, Point at, Scene scene, Shot shot, SunAndMoon lamps, Vector moon, double moonLux, Smear smear) {
         Framing framing = shot.framing();
         Vector direction = framing.see(at);
-        for (int step = 0; step < above.length; step++) {
+        for (int step = 0; step < altitude.length; step++) {
             Vector then = smear.after(direction, step);
-            double skyline = scene.from().skyline().altitudeAt(Direction.azimuthDeg(then));
-            above[step][i] = (float) (then.latitudeDeg() - skyline);
+            altitude[step][i] = (float) then.latitudeDeg();
+            azimuth[step][i] = (float) Direction.azimuthDeg(then);
         }
-        SkyGlow.Parts parts = scene.from().glow().towards(direction, scene.moment(), scene.observer(), lamps);
+        Direction seen = new Direction(Direction.azimuthDeg(direction), Math.max(0, direction.latitudeDeg()));
+        SkyGlow.Parts parts = scene.from().glow().towards(seen, 0, 90, lamps);
         double veil = 0;
         if (lamps.moonAltitudeDeg() > 0) {
             double off = Math.max(0.3, moon.angleTo(direction));
             veil = VEIL * moonLux / (off * off);
         }
         double fall = perLuminance * fallOff(shot, at);
-        double band = parts.milkyWay() * Clouds.factor(scene.moment().equatorOfDate(direction, scene.observer()));
-        red[i] = (float) (fall * sum(parts, band, veil, 0));
-        green[i] = (float) (fall * sum(parts, band, veil, 1));
-        blue[i] = (float) (fall * sum(parts, band, veil, 2));
-    }
-
-    private static double sum(SkyGlow.Parts parts, double band, double veil, int channel) {
-        return parts.natural() * Tint.NATURAL[channel]
-                + parts.towns() * Tint.TOWNS[channel]
-                + parts.twilight() * Tint.TWILIGHT[channel]
-                + (parts.moon() + veil) * Tint.MOON[channel]
-                + band * Tint.BAND[channel];
+        Vector icrs = scene.moment().icrs(direction, scene.observer());
+        double longitude = Galaxy.longitudeDeg(icrs);
+        double latitude = Galaxy.latitudeDeg(icrs);
+        fields[COLUMN][i] = (float) GalacticLight.column(longitude);
+        fields[ROW][i] = (float) GalacticLight.row(latitude);
+        double mass = Air.mass(seen.altitudeDeg());
+        double[] stars = Tint.of(Tint.galaxyKelvin(longitude, latitude));
+        double[] dusk = Tint.twilight(seen, lamps);
+        double glow = Airglow.factor(seen);
+        for (int c = 0; c < 3; c++) {
+            double air = Air.transmission(scene.from().glow().extinction() * Tint.EXTINCTION[c], mass);
+            fields[THROUGH + c][i] = (float) (fall * stars[c] * air);
+            fields[SKY + c][i] = (float) (fall
+                    * (parts.natural() * glow * Tint.NATURAL[c]
+                            + parts.towns() * Tint.TOWNS[c]
+                            + parts.twilight() * dusk[c]
+                            + parts.moon() * Tint.MOONLIT_AIR[c]
+                            + veil * Tint.MOON[c]));
+        }
     }
 
     /**
@@ -96,7 +125,7 @@ final class Backdrop {
      * half as many stops two stops down.
      */
     static double fallOff(Shot shot, Point at) {
-        double radius = Math.hypot(at.x(), at.y());
+        double radius = Math.sqrt(at.x() * at.x() + at.y() * at.y());
         Projection projection = shot.framing().optics().projection();
         double theta = projection.angle(radius, shot.framing().optics().focalMm());
         double power = projection == Projection.FISHEYE ? 1 : 3;
@@ -105,9 +134,8 @@ final class Backdrop {
         return Math.pow(Math.max(0.05, Math.cos(Math.min(1.5, theta))), power * relief);
     }
 
-    /** Electrons a second of open ground on the axis, green. */
-    double ground() {
-        return ground;
+    Soil soil() {
+        return soil;
     }
 
     double perLuminance() {
@@ -116,32 +144,117 @@ final class Backdrop {
 
     /** Moments at which the ground is looked at: one, or many while a tracker turns. */
     int steps() {
-        return above.length;
+        return altitude.length;
     }
 
-    /** How much of a pixel lies above the skyline while the shutter is open, 0 to 1. */
-    double open(double x, double y, double degreesPerPixel) {
-        double sum = 0;
-        for (float[] step : above) {
-            sum += Math.max(0, Math.min(1, 0.5 + between(step, x, y) / degreesPerPixel));
+    /** A line of pixels, a picture's row. */
+    Line line(double y) {
+        return new Line(y);
+    }
+
+    /** The nodes brought to the height of a row of pixels. */
+    final class Line {
+
+        private final float[][] at = new float[FIELDS][columns];
+        private final float[][] high = new float[altitude.length][columns];
+        private final float[][] round = new float[altitude.length][columns];
+
+        private Line(double y) {
+            int r = (int) (y / STEP);
+            float dy = (float) (y / STEP - r);
+            for (int f = 0; f < FIELDS; f++) {
+                down(fields[f], at[f], r, dy, f == COLUMN ? (float) GalacticLight.turn() : 0);
+            }
+            for (int step = 0; step < altitude.length; step++) {
+                down(altitude[step], high[step], r, dy, 0);
+                down(azimuth[step], round[step], r, dy, 360);
+            }
         }
-        return sum / above.length;
-    }
 
-    double sky(int channel, double x, double y) {
-        return between(channel == 0 ? red : channel == 1 ? green : blue, x, y);
-    }
+        private void down(float[] field, float[] line, int row, float share, float turn) {
+            int upper = row * columns;
+            int lower = upper + columns;
+            if (turn == 0) {
+                for (int c = 0; c < columns; c++) {
+                    line[c] = field[upper + c] + share * (field[lower + c] - field[upper + c]);
+                }
+                return;
+            }
+            for (int c = 0; c < columns; c++) {
+                line[c] = between(field[upper + c], field[lower + c], share, turn);
+            }
+        }
 
-    private double between(float[] field, double x, double y) {
-        double cx = x / STEP;
-        double cy = y / STEP;
-        int c = (int) cx;
-        int r = (int) cy;
-        double dx = cx - c;
-        double dy = cy - r;
-        int i = r * columns + c;
-        double upper = field[i] * (1 - dx) + field[i + 1] * dx;
-        double lower = field[i + columns] * (1 - dx) + field[i + columns + 1] * dx;
-        return upper * (1 - dy) + lower * dy;
+        private static float between(float a, float b, float share, float turn) {
+            float by = b - a;
+            if (turn > 0 && Math.abs(by) > turn / 2) {
+                by -= Math.copySign(turn, by);
+            }
+            return a + by * share;
+        }
+
+        private static float along(float[] line, double x, float turn) {
+            int c = (int) (x / STEP);
+            return between(line[c], line[c + 1], (float) (x / STEP - c), turn);
+        }
+
+        /** Electrons a second of the sky without stars, red, green and blue of all its pixels; from node to node by even steps. */
+        void sky(float[][] into) {
+            int width = into[0].length;
+            float turn = (float) GalacticLight.turn();
+            float[] now = new float[FIELDS];
+            float[] step = new float[FIELDS];
+            for (int c = 0; c * STEP < width; c++) {
+                for (int f = 0; f < FIELDS; f++) {
+                    float next = between(this.at[f][c], this.at[f][c + 1], 1, f == COLUMN ? turn : 0);
+                    step[f] = (next - this.at[f][c]) / STEP;
+                    now[f] = this.at[f][c] + 0.5f * step[f];
+                }
+                int end = Math.min(width, (c + 1) * STEP);
+                for (int x = c * STEP; x < end; x++) {
+                    float light = (float) GalacticLight.starsAt(now[COLUMN], now[ROW]);
+                    float red = (float) (nebulae * GalacticLight.nebulaeAt(now[COLUMN], now[ROW]));
+                    for (int k = 0; k < 3; k++) {
+                        into[k][x] = now[SKY + k] + now[THROUGH + k] * (light + red * (float) Tint.NEBULA[k]);
+                    }
+                    for (int f = 0; f < FIELDS; f++) {
+                        now[f] += step[f];
+                    }
+                }
+            }
+        }
+
+        /** How much of each pixel lies above the skyline while the shutter is open, 0 to 1. */
+        void open(double degreesPerPixel, float[] into) {
+            double clear = ridge.highestDeg() + degreesPerPixel;
+            for (int c = 0; c * STEP < into.length; c++) {
+                int end = Math.min(into.length, (c + 1) * STEP);
+                boolean free = true;
+                for (float[] step : high) {
+                    free &= Math.min(step[c], step[c + 1]) > clear;
+                }
+                for (int x = c * STEP; x < end; x++) {
+                    into[x] = free ? 1 : (float) open(x + 0.5, degreesPerPixel);
+                }
+            }
+        }
+
+        private double open(double x, double degreesPerPixel) {
+            double sum = 0;
+            for (int step = 0; step < high.length; step++) {
+                double off = along(high[step], x, 0) - ridge.altitudeDeg(along(round[step], x, 360));
+                sum += Math.max(0, Math.min(1, 0.5 + off / degreesPerPixel));
+            }
+            return sum / high.length;
+        }
+
+        /** Degrees below the horizon and azimuth at the middle of the exposure, for the ground's texture. */
+        double altitudeDeg(double x) {
+            return along(high[high.length / 2], x, 0);
+        }
+
+        double azimuthDeg(double x) {
+            return along(round[round.length / 2], x, 360);
+        }
     }
 }

@@ -11,12 +11,39 @@ final class Canvas {
     /** How much a mark hides, 0 to 1. */
     final float[] marked;
 
+    private static final int BELL_STEPS = 512;
+    private static final int BELL_END = 12;
+    private static final float[] BELL = bell();
+
+    private static float[] bell() {
+        float[] table = new float[BELL_STEPS * BELL_END + 2];
+        for (int i = 0; i < table.length; i++) {
+            table[i] = (float) Math.exp(-(double) i / BELL_STEPS);
+        }
+        return table;
+    }
+
+    /** e^−t from a table, to 0.1 %; 0 from 12 on. */
+    private static double bell(double t) {
+        return t >= BELL_END ? 0 : BELL[(int) (t * BELL_STEPS + 0.5)];
+    }
+
     Canvas(int width, int height) {
         this.width = width;
         this.height = height;
         electrons = new float[3][width * height];
         open = new float[width * height];
         marked = new float[width * height];
+    }
+
+    /** Light in one pixel, if it lies in the picture; only where the sky is open. */
+    void add(int x, int y, double light, double[] tint) {
+        if (x >= 0 && y >= 0 && x < width && y < height) {
+            int at = y * width + x;
+            for (int c = 0; c < 3; c++) {
+                electrons[c][at] += (float) (light * open[at] * tint[c]);
+            }
+        }
     }
 
     /** A round spot of light whose electrons add up; only where the sky is open. */
@@ -32,11 +59,12 @@ final class Canvas {
         double[] down = new double[size];
         double sumAcross = 0;
         double sumDown = 0;
+        double narrow = 1 / (2 * sigma * sigma);
         for (int i = 0; i < size; i++) {
             double dx = left + i + 0.5 - x;
             double dy = top + i + 0.5 - y;
-            across[i] = Math.exp(-dx * dx / (2 * sigma * sigma));
-            down[i] = Math.exp(-dy * dy / (2 * sigma * sigma));
+            across[i] = bell(dx * dx * narrow);
+            down[i] = bell(dy * dy * narrow);
             sumAcross += across[i];
             sumDown += down[i];
         }

@@ -53,6 +53,48 @@ final class Noise {
         return z ^ (z >>> 31);
     }
 
+    /** Even, 0 to 1, by a number. */
+    private static double even(long seed, long number) {
+        return (bits(seed, number) >>> 11) * 0x1.0p-53;
+    }
+
+    /** Smooth noise of the plane, 0 to 1, a hump for each unit. */
+    static double smooth(long seed, double x, double y) {
+        long i = (long) Math.floor(x);
+        long j = (long) Math.floor(y);
+        double u = ease(x - i);
+        double v = ease(y - j);
+        double upper = even(seed, i * 73_856_093L + j * 19_349_663L) * (1 - u)
+                + even(seed, (i + 1) * 73_856_093L + j * 19_349_663L) * u;
+        double lower = even(seed, i * 73_856_093L + (j + 1) * 19_349_663L) * (1 - u)
+                + even(seed, (i + 1) * 73_856_093L + (j + 1) * 19_349_663L) * u;
+        return upper * (1 - v) + lower * v;
+    }
+
+    /** Smooth noise with finer noise upon it, 0 to 1 with a mean of a half. */
+    static double fractal(long seed, double x, double y, int octaves) {
+        double sum = 0;
+        double size = 0.5;
+        double sizes = 0;
+        for (int octave = 0; octave < octaves; octave++) {
+            sum += size * smooth(seed + octave, x * (1 << octave), y * (1 << octave));
+            sizes += size;
+            size /= 2;
+        }
+        return sum / sizes;
+    }
+
+    /** Smooth noise along a circle of so many units, 0 to 1. */
+    static double around(long seed, double x, int turn) {
+        long i = (long) Math.floor(x);
+        double u = ease(x - i);
+        return even(seed, Math.floorMod(i, turn)) * (1 - u) + even(seed, Math.floorMod(i + 1, turn)) * u;
+    }
+
+    private static double ease(double t) {
+        return t * t * (3 - 2 * t);
+    }
+
     static double normal(long bits) {
         return NORMAL[(int) (bits & (SIZE - 1))];
     }
@@ -63,12 +105,15 @@ final class Noise {
      * @param expected in one sensor pixel
      * @param read noise of one sensor pixel
      * @param pixels how many are averaged
+     * @param bits of the pixel
+     * @param colour 0 to 2, which draws other ones of them
      */
-    static double counted(double expected, double read, double pixels, long bits) {
+    static double counted(double expected, double read, double pixels, long bits, int colour) {
         if (pixels == 1 && expected < COUNTED) {
-            return poisson(expected, (bits >>> 11) * 0x1.0p-53) + read * normal(bits(bits, 1));
+            long own = bits(bits, colour + 1);
+            return poisson(expected, (own >>> 11) * 0x1.0p-53) + read * normal(bits(own, 1));
         }
-        return expected + Math.sqrt((expected + read * read) / pixels) * normal(bits >>> 16);
+        return expected + Math.sqrt((expected + read * read) / pixels) * normal(bits >>> (20 * colour));
     }
 
     private static int poisson(double expected, double uniform) {

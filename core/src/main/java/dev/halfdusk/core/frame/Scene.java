@@ -6,19 +6,40 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What stands before the camera when the shutter opens.
  *
  * @param marks seen from there, as upright boxes
  * @param lampLux light of lamps on the ground, lux while the shutter is open
+ * @param passing seed of an aircraft and a satellite that cross the frame; empty for none
  */
-public record Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
+public record Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux, Optional<Long> passing) {
 
     public Scene {
         GroundLight.LUX.check(lampLux);
         marks = List.copyOf(marks);
+    }
+
+    /** With nothing that passes. */
+    public Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
+        this(from, moment, marks, lampLux, Optional.empty());
+    }
+
+    /** All that sends light; the faint ones only in a picture that wants them. */
+    List<Source> sources(boolean faint) {
+        List<Source> sources = new ArrayList<>(List.of(new MoonDisc(), new CatalogueStars(), new Planets()));
+        if (faint) {
+            sources.add(new FinerStars());
+        }
+        passing.ifPresent(seed -> {
+            sources.add(new Passing(Passing.Kind.AIRCRAFT, seed));
+            sources.add(new Passing(Passing.Kind.SATELLITE, seed + 1));
+        });
+        return sources;
     }
 
     /** Sky and skyline alone: no marks, no lamps. */

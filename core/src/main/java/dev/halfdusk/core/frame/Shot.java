@@ -23,12 +23,49 @@ public record Shot(
         double widest,
         double defocusUm,
         double kelvin,
-        Support support) {
+        Support support,
+        Details details) {
 
     public static final Range KELVIN = new Range("white balance", 2000, 12_000, " K");
     public static final Range DEFOCUS = new Range("spot of missed focus", 0, 500, " \u00b5m");
     /** White balance where nobody says otherwise. */
     public static final double USUAL_KELVIN = 4000;
+
+    /** What else marks a picture.
+     *
+     * @param tint of the white balance: magenta above 0, green below, in hundredths of the green
+     * @param diffusion a filter that spreads bright stars
+     * @param modified a sensor that passes the red hydrogen line, four times as well as others
+     * @param sensorC its temperature
+     */
+    public record Details(double tint, boolean diffusion, boolean modified, double sensorC) {
+
+        public static final Range TINT = new Range("tint", -50, 50, "");
+        public static final Range SENSOR = new Range("temperature of the sensor", -40, 60, " \u00b0C");
+        public static final Details USUAL = new Details(0, false, false, 20);
+
+        public Details {
+            TINT.check(tint);
+            SENSOR.check(sensorC);
+        }
+    }
+
+    /** With nothing special about it. */
+    public Shot(
+            Framing framing,
+            Response response,
+            double efficiency,
+            Settings settings,
+            double widest,
+            double defocusUm,
+            double kelvin,
+            Support support) {
+        this(framing, response, efficiency, settings, widest, defocusUm, kelvin, support, Details.USUAL);
+    }
+
+    public Shot withDetails(Details other) {
+        return new Shot(framing, response, efficiency, settings, widest, defocusUm, kelvin, support, other);
+    }
 
     public Shot {
         Range.SHUTTER.check(settings.seconds());

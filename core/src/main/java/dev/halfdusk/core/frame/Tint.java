@@ -1,5 +1,9 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+
 /**
  * How light of a colour divides among a sensor's red, green and blue pixels, against daylight at 5500 K, green always 1.
  * Black bodies by a fit to Planck's law at 620, 540 and 460 nm.
@@ -11,11 +15,26 @@ final class Tint {
     private static final double DAYLIGHT_K = 5500;
     private static final double[] DAYLIGHT = planck(DAYLIGHT_K);
 
+    /** Extinction against that of green: air takes blue before red. */
+    static final double[] EXTINCTION = {0.65, 1, 1.5};
+
+    /** Airglow: a little green in it. */
     static final double[] NATURAL = {0.9, 1, 1.02};
+
+    /** Grass and rock. */
+    static final double[] SOIL = {1.12, 1, 0.84};
+
+    /** Nebulae shine in the red line of hydrogen, somewhat in blue and green. */
+    static final double[] NEBULA = {1, 0.08, 0.16};
+
     static final double[] TOWNS = of(2700);
     static final double[] MOON = of(5200);
+    /** Air scatters moonlight as it does sunlight. */
+    static final double[] MOONLIT_AIR = of(9500);
+
     static final double[] TWILIGHT = of(14_000);
-    static final double[] BAND = of(4700);
+    private static final double[] SUNSET = of(2500);
+    private static final double[] BELT = {1.35, 1, 1.2};
 
     private Tint() {}
 
@@ -34,6 +53,30 @@ final class Tint {
             power[c] = 1 / (Math.pow(NANOMETRES[c] / 540, 4) * (Math.exp(x) - 1));
         }
         return power;
+    }
+
+    /** The bulge is older and redder than the arms. */
+    static double galaxyKelvin(double longitudeDeg, double latitudeDeg) {
+        double along = Angles.halfTurn(longitudeDeg) / 28;
+        double across = latitudeDeg / 14;
+        return 5300 - 1150 * Math.exp(-along * along - across * across);
+    }
+
+    /**
+     * The twilit sky: blue high up, orange low towards the sun; opposite it the belt of Venus, rosy, above the earth's shadow,
+     * as high as the sun is low.
+     */
+    static double[] twilight(Direction seen, SunAndMoon lamps) {
+        double towards = Math.cos(Math.toRadians(seen.azimuthDeg() - lamps.sunAzimuthDeg()));
+        double low = Math.exp(-seen.altitudeDeg() / 9) * Math.pow((1 + towards) / 2, 1.5);
+        double depression = -lamps.sunAltitudeDeg();
+        double above = (seen.altitudeDeg() - depression - 4) / 5;
+        double belt = depression > -1 && depression < 8 ? 0.9 * Math.max(0, -towards) * Math.exp(-above * above) : 0;
+        double[] tint = new double[3];
+        for (int c = 0; c < 3; c++) {
+            tint[c] = TWILIGHT[c] * (1 - low) * (1 - belt) + SUNSET[c] * low + BELT[c] * belt * (1 - low);
+        }
+        return tint;
     }
 
     /** Gains that make light of a colour temperature grey. */

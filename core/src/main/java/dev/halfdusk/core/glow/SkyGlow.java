@@ -71,6 +71,11 @@ public final class SkyGlow {
         return new SkyGlow(zenithMagnitude, extinction, domes);
     }
 
+    /** Magnitudes per airmass. */
+    public double extinction() {
+        return extinction;
+    }
+
     /** The parts of one direction's brightness, cd/m² as seen from the ground. */
     public record Parts(double natural, double towns, double twilight, double moon, double milkyWay) {
 
@@ -97,7 +102,7 @@ public final class SkyGlow {
      */
     public Parts towards(
             Direction direction, double galacticLongitudeDeg, double galacticLatitudeDeg, SunAndMoon lamps) {
-        double band = Band.luminance(galacticLongitudeDeg, galacticLatitudeDeg);
+        double band = GalacticLight.stars(galacticLongitudeDeg, galacticLatitudeDeg);
         return parts(direction.azimuthDeg(), direction.altitudeDeg(), Air.mass(direction.altitudeDeg()), band, lamps);
     }
 
@@ -107,10 +112,9 @@ public final class SkyGlow {
      * @param local east, north, up; what points below the horizon is taken as the horizon
      */
     public Parts towards(Vector local, Moment moment, Observer observer, SunAndMoon lamps) {
-        // of date: 0.4° off ICRS, which the band does not show
-        Vector equatorial = moment.equatorOfDate(local, observer);
+        Vector icrs = moment.icrs(local, observer);
         Direction seen = new Direction(Direction.azimuthDeg(local), Math.max(0, local.latitudeDeg()));
-        return towards(seen, Galaxy.longitudeDeg(equatorial), Galaxy.latitudeDeg(equatorial), lamps);
+        return towards(seen, Galaxy.longitudeDeg(icrs), Galaxy.latitudeDeg(icrs), lamps);
     }
 
     /** Brightness of the zenith, leaving out the Milky Way. */
@@ -120,7 +124,7 @@ public final class SkyGlow {
 
     /** The core's clouds at an airless place in the sky. */
     public Parts core(Direction core, SunAndMoon lamps) {
-        return parts(core.azimuthDeg(), core.altitudeDeg(), Air.mass(core.altitudeDeg()), Band.CORE, lamps);
+        return parts(core.azimuthDeg(), core.altitudeDeg(), Air.mass(core.altitudeDeg()), GalacticLight.CORE, lamps);
     }
 
     /** How far the core stands out from the sky around it, in percent of that sky; 0 below the horizon. */

@@ -28,7 +28,8 @@ public record Optics(Sensor sensor, double focalMm, Projection projection, doubl
 
     /** Whether the lens draws that far from the middle of the sensor. */
     public boolean draws(double xMm, double yMm) {
-        return 2 * Math.hypot(xMm, yMm) <= circleMm * (1 + 1e-9);
+        double radius = circleMm / 2 * (1 + 1e-9);
+        return xMm * xMm + yMm * yMm <= radius * radius;
     }
 
     /** Arcseconds that one pixel sees on the axis. */

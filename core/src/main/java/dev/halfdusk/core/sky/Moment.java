@@ -110,6 +110,16 @@ public final class Moment {
         return new Vector(siderealCos * e.x() - siderealSin * e.y(), siderealSin * e.x() + siderealCos * e.y(), e.z());
     }
 
+    /** The local direction of an ICRS one, for grids and outlines; no parallax, no aberration. */
+    public Vector localOfIcrs(Vector icrs, Observer observer) {
+        return localOfDate(orientation.trueOfDate().times(icrs), observer);
+    }
+
+    /** The ICRS direction of a local one; no aberration. */
+    public Vector icrs(Vector local, Observer observer) {
+        return orientation.trueOfDate().transposedTimes(equatorOfDate(local, observer));
+    }
+
     /** Angle at the target between the directions to the zenith and to the celestial pole, degrees, west positive. */
     public double parallacticAngleDeg(Target target, Observer observer) {
         Vector v = topocentric(target, observer);

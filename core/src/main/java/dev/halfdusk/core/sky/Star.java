@@ -39,6 +39,10 @@ public record Star(int hip, FixedPoint place, double magnitude, double colourInd
      * Colour temperature in kelvin by Ballesteros' formula (2012); good to a few hundred kelvin for ordinary stars.
      */
     public double temperatureK() {
+        return temperatureK(colourIndex);
+    }
+
+    static double temperatureK(double colourIndex) {
         double bv = Math.max(-0.4, Math.min(2, colourIndex));
         return 4600 * (1 / (0.92 * bv + 1.7) + 1 / (0.92 * bv + 0.62));
     }

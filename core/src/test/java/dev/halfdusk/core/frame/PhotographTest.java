@@ -280,7 +280,7 @@ class PhotographTest {
         Photograph gaps = Photograph.take(plain(), shot, window, 1, new Trails(3, 10), Photograph.Stars.CATALOGUED);
         double full = RESPONSE.saturationE(800);
         assertThat(maximum(gapless.electrons(1))).isLessThanOrEqualTo((float) full + 1);
-        assertThat(bright(gaps.electrons(1), 1000)).isCloseTo(bright(gapless.electrons(1), 1000), within(60));
+        assertThat(bright(gaps.electrons(1), 5000)).isCloseTo(bright(gapless.electrons(1), 5000), within(60));
         assertThat(new Trails(3, 10).seconds(20)).isEqualTo(80);
     }
 

@@ -24,6 +24,10 @@ class FramesTest {
             Observer observer = Observer.at(new Site(latitude, longitude, 0));
             Moment moment = Moment.at(WHEN.plusSeconds(random.nextInt(900_000_000)));
             Vector local = Vector.towards(random.nextDouble() * 360, random.nextDouble() * 180 - 90);
+            assertThat(moment.icrs(moment.localOfIcrs(local, observer), observer)
+                            .minus(local)
+                            .length())
+                    .isLessThan(1e-12);
             Vector back = moment.localOfDate(moment.equatorOfDate(local, observer), observer);
             assertThat(back.angleTo(local)).isLessThan(1e-9);
         }

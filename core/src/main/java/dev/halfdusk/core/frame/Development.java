@@ -1,0 +1,85 @@
+package dev.halfdusk.core.frame;
+
+import dev.halfdusk.core.exposure.Tone;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+/**
+ * From counted electrons to a picture, as a camera's own: white balance, a black point under the sky's level, sRGB with a
+ * gentle S, more colour. At full size every pixel has counted one colour only and the others are taken from its neighbours.
+ *
+ * @param kelvin light of this temperature becomes grey
+ * @param tint hundredths by which green is held back: magenta above 0
+ */
+record Development(double kelvin, double tint) {
+
+    private static final int CURVE = 1 << 14;
+    private static final byte[] TONE = tone();
+
+    /** What a camera's colour matrix adds, since its filters overlap. */
+    private static final double VIVID = 1.6;
+
+    /** The black point stands at so much of the darker parts of the picture's sky. */
+    private static final double BLACK = 0.32;
+
+    private static final double LIFT = 2.2;
+    private static final double MOST_BLACK = 0.02;
+    private static final int SAMPLES = 4000;
+
+    /** The curve of a camera's own pictures: shadows lifted by a stop, lights held back, sRGB, then a gentle S. */
+    private static byte[] tone() {
+        byte[] table = new byte[CURVE + 1];
+        for (int i = 0; i <= CURVE; i++) {
+            double linear = (double) i / CURVE;
+            double v = Tone.position(LIFT * linear / (1 + (LIFT - 1) * linear));
+            double s = v + 0.7 * v * (1 - v) * (v - 0.25);
+            table[i] = (byte) Math.round(255 * Math.max(0, Math.min(1, s)));
+        }
+        return table;
+    }
+
+    int[] rgb(float[][] electrons, Window window, double saturation) {
+        int width = window.width();
+        int[] out = new int[width * window.height()];
+        double[] gains = Tint.balance(kelvin);
+        gains[1] *= 1 - tint / 100;
+        double least = Math.min(gains[0], Math.min(gains[1], gains[2]));
+        for (int c = 0; c < 3; c++) {
+            gains[c] /= least; // what burns in the least raised colour becomes white
+        }
+        double black = black(electrons, gains, saturation);
+        double[] scale = new double[3];
+        for (int c = 0; c < 3; c++) {
+            scale[c] = CURVE * gains[c] / saturation / (1 - black);
+        }
+        double offset = CURVE * black / (1 - black);
+        float[][] seen = window.binned() == 1 ? Mosaic.interpolated(electrons, width, window.height()) : electrons;
+        IntStream.range(0, window.height()).parallel().forEach(y -> {
+            for (int at = y * width; at < (y + 1) * width; at++) {
+                double red = Math.min(CURVE, seen[0][at] * scale[0] - offset);
+                double green = Math.min(CURVE, seen[1][at] * scale[1] - offset);
+                double blue = Math.min(CURVE, seen[2][at] * scale[2] - offset);
+                double grey = 0.25 * red + 0.5 * green + 0.25 * blue;
+                out[at] = tone(grey + VIVID * (red - grey)) << 16
+                        | tone(grey + VIVID * (green - grey)) << 8
+                        | tone(grey + VIVID * (blue - grey));
+            }
+        });
+        return out;
+    }
+
+    /** Share of white that becomes black: from the sky if there is one, none for a picture of daylight. */
+    private static double black(float[][] electrons, double[] gains, double saturation) {
+        int step = Math.max(1, electrons[1].length / SAMPLES);
+        double[] light = new double[(electrons[1].length + step - 1) / step];
+        for (int i = 0; i < light.length; i++) {
+            light[i] = Math.max(0, electrons[1][i * step] * gains[1] / saturation);
+        }
+        Arrays.sort(light);
+        return Math.min(MOST_BLACK, BLACK * light[light.length * 2 / 5]);
+    }
+
+    private static int tone(double share) {
+        return TONE[(int) Math.max(0, Math.min(CURVE, share))] & 0xff;
+    }
+}

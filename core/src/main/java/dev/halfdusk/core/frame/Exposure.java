@@ -1,0 +1,287 @@
+package dev.halfdusk.core.frame;
+
+import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Sidereal;
+import java.util.Optional;
+
+/** The shutter is open: points of light are drawn into a picture's electrons with their spread and their way. */
+final class Exposure {
+
+    /** Seeing, guiding and the pixel itself, sensor pixels. */
+    private static final double LEAST_SIGMA_PX = 0.6;
+
+    /** A fast lens' corner wide open, micrometres. */
+    private static final double CORNER_SIGMA_UM = 9;
+
+    /** What reducing a picture makes of a point, pixels of the reduced one. */
+    private static final double REDUCED_SIGMA_PX = 0.58;
+
+    /** Less in a sensor pixel is lost in its noise, electrons. */
+    private static final double SEEN_E = 1.5;
+
+    private final Scene scene;
+    private final Shot shot;
+    private final Window window;
+    private final Trails trails;
+    private final Canvas canvas;
+    private final double perLuminance;
+    private final Vector pole;
+    private final Vector forward;
+    private final double withinDeg;
+    private final double reach;
+    private final double perPhoton;
+    private final double full;
+    private final Vector[] axes;
+    private final Vector aberration;
+    private final double pixelUm;
+    private final Halo[] halos;
+
+    Exposure(Scene scene, Shot shot, Window window, Trails trails, Canvas canvas, double perLuminance) {
+        this.scene = scene;
+        this.shot = shot;
+        this.window = window;
+        this.trails = trails;
+        this.canvas = canvas;
+        this.perLuminance = perLuminance;
+        pole = Sidereal.northPole(scene.from().site());
+        forward = shot.framing().see(window.onSensor(window.width() / 2.0, window.height() / 2.0));
+        withinDeg = Math.min(180, corner(shot, window) + trails.turnDeg(shot.seconds()));
+        reach = Math.cos(Math.toRadians(withinDeg));
+        double apertureCm = shot.framing().optics().focalMm() / shot.aperture() / 10;
+        perPhoton = Math.PI / 4 * apertureCm * apertureCm * shot.efficiency();
+        full = shot.response().saturationE(shot.settings().iso());
+        axes = new Vector[] {axis(1, 0, 0), axis(0, 1, 0), axis(0, 0, 1)};
+        aberration = aberration();
+        pixelUm = window.sensor().pitchUm() * window.binned();
+        halos = Halo.of(shot);
+    }
+
+    /** Stray light round a bright point: a share of its light in a wide spot. */
+    record Halo(double share, double sigmaUm) {
+
+        private static final Halo[] CLEAN = {new Halo(0.05, 16), new Halo(0.02, 45), new Halo(0.006, 130)};
+        private static final Halo[] DIFFUSED = {new Halo(0.10, 60), new Halo(0.10, 170), new Halo(0.06, 520)};
+
+        static Halo[] of(Shot shot) {
+            return shot.details().diffusion() ? DIFFUSED : CLEAN;
+        }
+    }
+
+    /** From the middle of the picture to the farthest of its edge, and somewhat beyond. */
+    private double corner(Shot shot, Window window) {
+        double farthest = 0;
+        for (int i = 0; i < 9; i++) {
+            Point at = window.onSensor(window.width() * (i % 3) / 2.0, window.height() * (i / 3) / 2.0);
+            farthest = Math.max(farthest, shot.framing().see(at).angleTo(forward));
+        }
+        return 1.03 * farthest + 0.1;
+    }
+
+    private Vector axis(double x, double y, double z) {
+        return scene.moment().localOfIcrs(new Vector(x, y, z), scene.observer());
+    }
+
+    /** The earth's motion against light's, east, north and up: by what it does to two axes. */
+    private Vector aberration() {
+        Vector first = scene.moment().local(new FixedPoint(0, 0), scene.observer());
+        Vector second = scene.moment().local(new FixedPoint(90, 0), scene.observer());
+        return axes[0].times(second.dot(axes[0]))
+                .plus(axes[1].times(first.dot(axes[1])))
+                .plus(axes[2].times(first.dot(axes[2])));
+    }
+
+    Scene scene() {
+        return scene;
+    }
+
+    Shot shot() {
+        return shot;
+    }
+
+    Window window() {
+        return window;
+    }
+
+    Canvas canvas() {
+        return canvas;
+    }
+
+    /** Electrons a second of a pixel on the axis for each cd/m². */
+    double perLuminance() {
+        return perLuminance;
+    }
+
+    /** What the middle of the picture sees. */
+    Vector forward() {
+        return forward;
+    }
+
+    /** Farthest from there that something may be drawn, degrees. */
+    double withinDeg() {
+        return withinDeg;
+    }
+
+    /** ICRS direction of the middle. */
+    Vector middle() {
+        return scene.moment().icrs(forward, scene.observer());
+    }
+
+    /** Size of the part of the sky in the picture. */
+    double squareDegrees() {
+        double perPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        return Math.min(41_253, window.width() * perPixel * window.height() * perPixel);
+    }
+
+    boolean near(Vector local) {
+        return local.dot(forward) > reach;
+    }
+
+    /** East, north and up of a star's ICRS direction, with aberration. */
+    Vector local(double x, double y, double z) {
+        double east = axes[0].x() * x + axes[1].x() * y + axes[2].x() * z;
+        double north = axes[0].y() * x + axes[1].y() * y + axes[2].y() * z;
+        double up = axes[0].z() * x + axes[1].z() * y + axes[2].z() * z;
+        double length = 1 + east * aberration.x() + north * aberration.y() + up * aberration.z();
+        return new Vector(
+                (east + aberration.x()) / length, (north + aberration.y()) / length, (up + aberration.z()) / length);
+    }
+
+    /** A star: where it stands at the opening, V outside the air, and its colour. */
+    void point(Vector local, double magnitude, double kelvin) {
+        if (local.z() < -0.02 && trails.frames() == 1) {
+            return;
+        }
+        double perSecond = SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
+        double[] tint = seen(local, kelvin);
+        for (int frame = 0; frame < trails.frames(); frame++) {
+            double start = frame * (shot.seconds() + trails.pauseSeconds());
+            Optional<Point> from = at(local, start, true);
+            if (from.isEmpty()) {
+                continue;
+            }
+            at(local, start + shot.seconds(), true)
+                    .ifPresent(to -> streak(from.get(), to, perSecond * shot.seconds(), tint));
+        }
+    }
+
+    /** Something that moves on its own from one local direction to another in some seconds. */
+    void line(Vector from, Vector to, double seconds, double magnitude, double kelvin) {
+        double perSecond = SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
+        Optional<Point> begin = shot.framing().project(from).map(window::inPicture);
+        Optional<Point> end = shot.framing().project(to).map(window::inPicture);
+        if (begin.isPresent() && end.isPresent()) {
+            streak(begin.get(), end.get(), perSecond * seconds, seen(from, kelvin));
+        }
+    }
+
+    /** Red, green and blue of a colour after the air, which takes blue before red. */
+    private double[] seen(Vector local, double kelvin) {
+        double mass = Air.mass(local.latitudeDeg());
+        double[] tint = Tint.of(kelvin);
+        for (int c = 0; c < 3; c++) {
+            tint[c] *= Air.transmission(scene.from().glow().extinction() * Tint.EXTINCTION[c], mass);
+        }
+        return tint;
+    }
+
+    /**
+     * Where something stands in the picture some seconds after the opening. Stars are turned by the sky; what is given for
+     * its own moment only by the camera's tracker.
+     */
+    Optional<Point> at(Vector local, double seconds, boolean turnsWithSky) {
+        double tracker = shot.support().kind().arcsecPerSecond() / Sidereal.ARCSEC_PER_SECOND;
+        double ahead = (turnsWithSky ? 1 : 0) - tracker;
+        return shot.framing()
+                .project(ahead == 0 ? local : Sidereal.later(local, pole, seconds * ahead))
+                .map(window::inPicture);
+    }
+
+    /** A direction at some seconds after the opening as the camera saw it at the opening: only a tracker makes them differ. */
+    Vector inFrame(Vector local, double seconds) {
+        double tracker = shot.support().kind().arcsecPerSecond() / Sidereal.ARCSEC_PER_SECOND;
+        return tracker == 0 ? local : Sidereal.later(local, pole, -seconds * tracker);
+    }
+
+    private void streak(Point from, Point to, double electrons, double[] tint) {
+        double margin = 40;
+        if (outside(from, margin) && outside(to, margin)) {
+            return;
+        }
+        Point sensor = window.onSensor(from.x(), from.y());
+        if (!shot.framing().draws(sensor)) {
+            return;
+        }
+        double px = sigma(sensor);
+        double light = electrons * Backdrop.fallOff(shot, sensor);
+        double dx = to.x() - from.x();
+        double dy = to.y() - from.y();
+        double length = Math.sqrt(dx * dx + dy * dy);
+        double binned = window.binned();
+        double[] kept = {light * tint[0], light * tint[1], light * tint[2]};
+        double spread = 0;
+        if (binned > 1) {
+            for (int c = 0; c < 3; c++) {
+                kept[c] = Burnt.kept(kept[c], px, length * binned, full);
+            }
+            spread = Burnt.radius(light, px, length * binned, full) / binned;
+        }
+        double reduced = REDUCED_SIGMA_PX * REDUCED_SIGMA_PX * (1 - 1 / (binned * binned));
+        double sigma = Math.sqrt(px * px / (binned * binned) + reduced + spread * spread / 3);
+        double point = 1;
+        for (Halo halo : halos) {
+            double wide = Math.sqrt(halo.sigmaUm * halo.sigmaUm / (pixelUm * pixelUm) + sigma * sigma);
+            double peak = light * halo.share / (2 * Math.PI * wide * wide * binned * binned);
+            if (peak * binned > SEEN_E) {
+                double[] stray = {light * tint[0], light * tint[1], light * tint[2]};
+                draw(from, to, length, wide, stray, halo.share / (binned * binned));
+                point -= halo.share;
+            }
+        }
+        draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned));
+    }
+
+    /** V of the faintest star that a pixel still tells from its noise. */
+    double faintest() {
+        double peakAtZero = SkyElectrons.PHOTONS_AT_ZERO
+                * perPhoton
+                * shot.seconds()
+                / (2 * Math.PI * LEAST_SIGMA_PX * LEAST_SIGMA_PX * window.binned());
+        return 2.5 * Math.log10(peakAtZero / (3 * SEEN_E));
+    }
+
+    private void draw(Point from, Point to, double length, double sigma, double[] electrons, double share) {
+        int steps = (int) Math.max(1, Math.ceil(length / Math.max(0.25, 0.5 * sigma)));
+        for (int i = 0; i < steps; i++) {
+            double along = (i + 0.5) / steps;
+            canvas.spot(
+                    from.x() + (to.x() - from.x()) * along,
+                    from.y() + (to.y() - from.y()) * along,
+                    sigma,
+                    share / steps,
+                    electrons);
+        }
+    }
+
+    private boolean outside(Point p, double margin) {
+        return p.x() < -margin
+                || p.y() < -margin
+                || p.x() > window.width() + margin
+                || p.y() > window.height() + margin;
+    }
+
+    /** Spread of a point in sensor pixels: diffraction, focus, corners and the pixel. */
+    private double sigma(Point sensor) {
+        double pitch = window.sensor().pitchUm();
+        double airy = 0.42 * 0.55 * shot.aperture() / pitch;
+        double focus = shot.defocusUm() / 2 / pitch;
+        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y())
+                / (window.sensor().diagonalMm() / 2);
+        double open = shot.widest() / shot.aperture();
+        double corner = CORNER_SIGMA_UM / pitch * Math.pow(radius, 3) * open * open * open;
+        return Math.sqrt(LEAST_SIGMA_PX * LEAST_SIGMA_PX + airy * airy + focus * focus + corner * corner);
+    }
+}

@@ -1,0 +1,73 @@
+package dev.halfdusk.core.frame;
+
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Angles;
+
+/**
+ * The skyline as it might look between the corners that someone drew: humps and teeth that are always the same for a place
+ * and vanish at its corners. A flat skyline stays flat.
+ */
+final class Ridge {
+
+    private static final int PER_DEGREE = 40;
+    private static final double ROUGH_SHARE = 0.16;
+    private static final double ROUGH_LEAST_DEG = 0.25;
+    private static final double LOW_DEG = 0.6;
+
+    private final float[] table = new float[360 * PER_DEGREE + 1];
+    private final double highest;
+
+    private Ridge(Skyline skyline, long seed) {
+        double top = 0;
+        for (int i = 0; i < table.length; i++) {
+            double azimuth = (double) i / PER_DEGREE;
+            double drawn = skyline.altitudeAt(azimuth);
+            if (!skyline.points().isEmpty()) {
+                double rough = (ROUGH_LEAST_DEG + ROUGH_SHARE * drawn) * Math.min(1, drawn / LOW_DEG);
+                drawn += rough * corner(skyline, azimuth) * shape(seed, azimuth);
+            }
+            table[i] = (float) drawn;
+            top = Math.max(top, drawn);
+        }
+        highest = top;
+    }
+
+    static Ridge of(Standpoint from) {
+        long seed = Math.round(from.site().latitudeDeg() * 10_000) * 4_000_037
+                + Math.round(from.site().longitudeDeg() * 10_000);
+        return new Ridge(from.skyline(), seed);
+    }
+
+    /** Ridges from −1 to 1: hills of ten degrees down to teeth of a tenth; the same at 0 and 360°. */
+    private static double shape(long seed, double azimuth) {
+        double sum = 0;
+        double size = 1;
+        for (int octave = 0, perTurn = 36; octave < 7; octave++, perTurn *= 2) {
+            double x = azimuth / 360 * perTurn;
+            double noise = Noise.around(seed + octave, x, perTurn);
+            sum += size * (octave < 2 ? 2 * noise - 1 : 1 - 2 * Math.abs(2 * noise - 1));
+            size *= 0.52;
+        }
+        return sum / 1.7;
+    }
+
+    /** 0 at a corner, one from a degree off it on. */
+    private static double corner(Skyline skyline, double azimuth) {
+        double nearest = 360;
+        for (Skyline.Point p : skyline.points()) {
+            nearest = Math.min(nearest, Math.abs(Angles.halfTurn(p.azimuthDeg() - azimuth)));
+        }
+        return Math.min(1, nearest);
+    }
+
+    double altitudeDeg(double azimuthDeg) {
+        double x = Angles.turn(azimuthDeg) * PER_DEGREE;
+        int i = Math.min(table.length - 2, (int) x);
+        return table[i] + (table[i + 1] - table[i]) * (x - i);
+    }
+
+    double highestDeg() {
+        return highest;
+    }
+}

@@ -1,0 +1,8 @@
+package dev.halfdusk.core.frame;
+
+/** Something that sends light into a picture from the opening of the shutter to its closing. */
+sealed interface Source permits CatalogueStars, FinerStars, Planets, MoonDisc, Passing {
+
+    /** Adds its light to the picture of an exposure. */
+    void paint(Exposure exposure);
+}

@@ -1,0 +1,115 @@
+package dev.halfdusk.core.glow;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.zip.GZIPInputStream;
+
+/**
+ * The own light of the Milky Way with its clouds and dust lanes, of the Magellanic Clouds and M31: a map by galactic
+ * coordinates in eighths of a degree, within 60° of the plane. The one source for drawing, photograph, contrast and ISO.
+ *
+ * <p>A model: its clouds are scaled to 20.7 V mag/arcsec² at the brightest, Carina 21.1, anticentre 22.8; lanes smaller than
+ * a degree are right in kind, not in detail.
+ */
+public final class GalacticLight {
+
+    /** The clouds around the core, cd/m² above the air. */
+    static final double CORE = Luminance.of(20.7);
+
+    private static final int COLUMNS = 2880;
+    private static final int ROWS = 960;
+    private static final int PER_DEGREE = 8;
+    private static final double NORTH_DEG = 60;
+
+    /** Luminance of a value of the maps: 0 is none, n is 26 − 0.0255 n mag/arcsec². */
+    private static final double[] LUMINANCE = new double[256];
+
+    static {
+        for (int n = 1; n < LUMINANCE.length; n++) {
+            LUMINANCE[n] = Luminance.of(26 - 0.0255 * n);
+        }
+    }
+
+    private GalacticLight() {}
+
+    /** Starlight of a direction, cd/m² above the air, linear between the points of the map; none beyond 60° of latitude. */
+    public static double stars(double longitudeDeg, double latitudeDeg) {
+        return starsAt(column(longitudeDeg), row(latitudeDeg));
+    }
+
+    /**
+     * Light of emission nebulae as a sensor sees it that passes all of Hα (656 nm), cd/m². Brightnesses are guessed: good to
+     * show what a modified sensor shows, not to measure.
+     */
+    public static double nebulae(double longitudeDeg, double latitudeDeg) {
+        return nebulaeAt(column(longitudeDeg), row(latitudeDeg));
+    }
+
+    /** Column of the map at a longitude, growing to the right; may be off by whole turns. */
+    public static double column(double longitudeDeg) {
+        return (180 - longitudeDeg) * PER_DEGREE - 0.5;
+    }
+
+    /** Row of the map at a latitude, growing southwards. */
+    public static double row(double latitudeDeg) {
+        return (NORTH_DEG - latitudeDeg) * PER_DEGREE - 0.5;
+    }
+
+    /** Columns of a whole turn. */
+    public static double turn() {
+        return COLUMNS;
+    }
+
+    /** {@link #stars} by column and row. */
+    public static double starsAt(double column, double row) {
+        return at(Maps.STARS, column, row);
+    }
+
+    /** {@link #nebulae} by column and row. */
+    public static double nebulaeAt(double column, double row) {
+        return at(Maps.NEBULAE, column, row);
+    }
+
+    private static double at(byte[] map, double column, double row) {
+        int r = (int) Math.floor(row);
+        if (r < 0 || r >= ROWS - 1) {
+            return 0;
+        }
+        int floor = (int) Math.floor(column);
+        double dx = column - floor;
+        double dy = row - r;
+        int left = floor;
+        while (left < 0) {
+            left += COLUMNS;
+        }
+        while (left >= COLUMNS) {
+            left -= COLUMNS;
+        }
+        int right = left + 1 == COLUMNS ? 0 : left + 1;
+        int upper = r * COLUMNS;
+        int lower = upper + COLUMNS;
+        double above = LUMINANCE[map[upper + left] & 0xff] * (1 - dx) + LUMINANCE[map[upper + right] & 0xff] * dx;
+        double below = LUMINANCE[map[lower + left] & 0xff] * (1 - dx) + LUMINANCE[map[lower + right] & 0xff] * dx;
+        return above * (1 - dy) + below * dy;
+    }
+
+    /** Read when first asked for. */
+    private static final class Maps {
+
+        static final byte[] STARS = read("galaxy-starlight.gz");
+        static final byte[] NEBULAE = read("galaxy-nebulae.gz");
+
+        private static byte[] read(String name) {
+            try (InputStream in = new GZIPInputStream(GalacticLight.class.getResourceAsStream(name), 1 << 16)) {
+                byte[] map = in.readNBytes(COLUMNS * ROWS);
+                if (map.length != COLUMNS * ROWS) {
+                    throw new IOException(name + " is cut short");
+                }
+                return map;
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+}

@@ -1,0 +1,388 @@
+package dev.halfdusk.core.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Star;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What sends light while the shutter is open, and what stands before it. */
+class SourcesTest {
+
+    private static final Observer LEDGE = Observer.at(new Site(37.6012, -8.7921, 31));
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+    private static final Response DEEP = new Response(500_000, 100, 1, 1, 0, 0.5);
+
+    private static Scene scene(String when, double zenith) {
+        return Scene.open(
+                new Standpoint(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(zenith)), Moment.at(Instant.parse(when)));
+    }
+
+    private static Shot shot(double focal, Direction at, double seconds, double aperture, Support.Kind kind) {
+        Framing framing = Framing.of(new Optics(SENSOR, focal, Projection.RECTILINEAR), at, 0);
+        return new Shot(framing, DEEP, 0.45, new Settings(seconds, aperture, 100), 2.8, 0, 5500, new Support(kind, 0));
+    }
+
+    private static Photograph take(Scene scene, Shot shot, Window window) {
+        return Photograph.take(scene, shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+    }
+
+    /** The streak is as long as the moon's own way by the ephemeris, and the disc wide. */
+    @ParameterizedTest
+    @CsvSource({"TRIPOD, 40", "SIDEREAL, 120", "LUNAR, 100"})
+    void a_moon_is_drawn_out_by_its_own_way(Support.Kind kind, double seconds) {
+        Scene scene = scene("2027-06-19T00:00:00Z", 21);
+        Vector begins = scene.moment().local(Body.MOON, LEDGE);
+        Vector ends =
+                Moment.at(scene.moment().instant().plusSeconds((long) seconds)).local(Body.MOON, LEDGE);
+        Direction at = Direction.of(begins.unit());
+        Shot shot = shot(200, at, seconds, 22, kind);
+        Window window = Window.crop(SENSOR, 0, 0, 1200, 1200);
+        Photograph p = take(scene, shot, window);
+        int left = 1200;
+        int right = 0;
+        int top = 1200;
+        int bottom = 0;
+        float most = 0;
+        for (float e : p.electrons(1)) {
+            most = Math.max(most, e);
+        }
+        for (int i = 0; i < p.electrons(1).length; i++) {
+            if (p.electrons(1)[i] > 0.2 * most) {
+                left = Math.min(left, i % 1200);
+                right = Math.max(right, i % 1200);
+                top = Math.min(top, i / 1200);
+                bottom = Math.max(bottom, i / 1200);
+            }
+        }
+        double perPixel = shot.framing().optics().plateScaleArcsec() / 3600;
+        double disc = 2 * Math.toDegrees(Math.asin(1737.4 / begins.length())) / perPixel;
+        double across = Math.hypot(right - left + 1 - disc, bottom - top + 1 - disc);
+        double turned = kind.arcsecPerSecond() / 15.0411 * 360.985647 / 86_400 * seconds;
+        Vector pole = new Direction(0, LEDGE.site().latitudeDeg()).vector();
+        // the end of its way turned back about the pole by what the tracker followed
+        double a = Math.toRadians(turned);
+        Vector e = ends.unit();
+        Vector back = e.times(Math.cos(a))
+                .plus(pole.cross(e).times(Math.sin(a)))
+                .plus(pole.times(pole.dot(e) * (1 - Math.cos(a))));
+        double expected = back.angleTo(begins.unit()) / perPixel;
+        assertThat(across).isCloseTo(expected, within(0.03 * expected + 2.5));
+        if (kind == Support.Kind.TRIPOD) {
+            assertThat(expected).isGreaterThan(80);
+        }
+    }
+
+    /** V by the almanacs: near opposition, near greatest brilliance. */
+    @ParameterizedTest
+    @CsvSource({
+        "VENUS, 2025-02-14T00:00:00Z, -4.7, 0.25",
+        "MARS, 2025-01-15T00:00:00Z, -1.4, 0.2",
+        "MARS, 2027-02-19T00:00:00Z, -1.2, 0.2",
+        "JUPITER, 2026-01-10T00:00:00Z, -2.7, 0.15",
+        "JUPITER, 2027-08-25T00:00:00Z, -1.7, 0.2",
+        "SATURN, 2025-09-21T00:00:00Z, 0.6, 0.5"
+    })
+    void planets_are_as_bright_as_almanacs_say(Body planet, String when, double magnitude, double tolerance) {
+        Moment moment = Moment.at(Instant.parse(when));
+        double found = Planets.magnitude(planet, moment.local(planet, LEDGE), moment.local(Body.SUN, LEDGE));
+        assertThat(found).isCloseTo(magnitude, within(tolerance));
+    }
+
+    /** Light of a star that burns nowhere, above an empty sky: the same at full size and reduced. */
+    @ParameterizedTest
+    @CsvSource({"3", "6.25", "12"})
+    void a_reduced_star_keeps_its_light(double binned) {
+        Star star = Star.all().stream()
+                .filter(s -> s.magnitude() > 4
+                        && scene("2027-06-09T00:10:00Z", 22)
+                                        .moment()
+                                        .local(s.place(), LEDGE)
+                                        .latitudeDeg()
+                                > 50)
+                .findFirst()
+                .orElseThrow();
+        Scene scene = scene("2027-06-09T00:10:00Z", 22);
+        Direction at = Direction.of(scene.moment().local(star.place(), LEDGE));
+        Shot shot = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
+        int width = (int) Math.round(6000 / binned);
+        Photograph full = take(scene, shot, Window.crop(SENSOR, 0, 0, 200, 200));
+        Photograph small = take(scene, shot, Window.whole(SENSOR, width));
+        Window window = small.window();
+        int half = (int) Math.round(50 / window.binned());
+        double one = above(full.electrons(1), 200, 100, 100, 50);
+        double other = above(small.electrons(1), width, width / 2, window.height() / 2, half)
+                * window.binned()
+                * window.binned();
+        assertThat(one).isGreaterThan(10_000);
+        assertThat(other).isCloseTo(one, within(0.04 * one));
+    }
+
+    private static double above(float[] e, int width, int x, int y, int reach) {
+        double sky = 0;
+        double sum = 0;
+        int ring = 0;
+        int count = 0;
+        for (int j = -reach; j < reach; j++) {
+            for (int i = -reach; i < reach; i++) {
+                double value = e[(y + j) * width + x + i];
+                if (Math.max(Math.abs(i), Math.abs(j)) > 0.7 * reach) {
+                    sky += value;
+                    ring++;
+                } else {
+                    sum += value;
+                    count++;
+                }
+            }
+        }
+        return sum - sky / ring * count;
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "100000, 0.8, 0, 50000",
+        "1e6, 0.8, 0, 50000",
+        "3e6, 1.2, 0, 20000",
+        "1e6, 0.8, 40, 3000",
+        "4e6, 0.8, 200, 9000"
+    })
+    void what_burns_is_what_a_clipped_spot_leaves(double electrons, double sigma, double length, double full) {
+        // the spot drawn by quarter pixels and cut at white
+        double area = 2 * Math.PI * sigma * sigma + Math.sqrt(2 * Math.PI) * sigma * length;
+        double sum = 0;
+        for (double y = -12; y < 12; y += 0.25) {
+            for (double x = -12; x < length + 12; x += 0.25) {
+                double beside = x < 0 ? -x : Math.max(0, x - length);
+                double e = electrons / area * Math.exp(-(beside * beside + y * y) / (2 * sigma * sigma));
+                sum += Math.min(full, e) / 16;
+            }
+        }
+        assertThat(Burnt.kept(electrons, sigma, length, full)).isCloseTo(sum, within(0.1 * sum));
+        assertThat(Burnt.kept(full, sigma, 10 * full, full)).isEqualTo(full); // nothing burns
+        assertThat(Burnt.radius(full, sigma, 10 * full, full)).isZero();
+        // on its edge the spot is just white
+        double r = Burnt.radius(electrons, sigma, length, full);
+        assertThat(electrons / area * Math.exp(-r * r / (2 * sigma * sigma)))
+                .isCloseTo(Math.min(full, electrons / area), within(1e-4 * full));
+    }
+
+    /** Low stars are redder: 0.17 and half as much again per airmass from green to blue. */
+    @Test
+    void air_reddens_low_stars() {
+        Scene scene = scene("2027-06-09T00:10:00Z", 21.5);
+        Star star = Star.named("Antares").orElseThrow();
+        Direction at = Direction.of(scene.moment().local(star.place(), LEDGE));
+        Photograph p = take(scene, shot(100, at, 1, 8, Support.Kind.SIDEREAL), Window.crop(SENSOR, 0, 0, 100, 100));
+        double green = above(p.electrons(1), 100, 50, 50, 45);
+        double blue = above(p.electrons(2), 100, 50, 50, 45);
+        double mass = 1 / Math.sqrt(1 - 0.96 * Math.pow(Math.cos(Math.toRadians(at.altitudeDeg())), 2));
+        double expected = Tint.of(star.temperatureK())[2] * Math.pow(10, -0.4 * 0.17 * 0.5 * mass);
+        assertThat(blue / green).isCloseTo(expected, within(0.03 * expected));
+    }
+
+    /** A quarter of the red line passes an unchanged filter. */
+    @Test
+    void a_modified_sensor_sees_four_times_the_nebulae() {
+        Scene scene = scene("2027-06-09T00:10:00Z", 22);
+        Vector lagoon = scene.moment().localOfIcrs(Galaxy.icrs(7.06, -0.31), LEDGE);
+        Shot shot = shot(200, Direction.of(lagoon), 30, 2.8, Support.Kind.SIDEREAL);
+        Window window = Window.crop(SENSOR, 0, 0, 200, 200);
+        double usual = mean(take(scene, shot, window), 0);
+        double modified = mean(take(scene, shot.withDetails(new Shot.Details(0, false, true, 20)), window), 0);
+        double perLuminance = dev.halfdusk.core.exposure.SkyElectrons.perSecond(20, 2.8, 6, 0.45)
+                / dev.halfdusk.core.glow.Luminance.of(20);
+        double mass = 1 / Math.sqrt(1 - 0.96 * Math.pow(Math.cos(Math.toRadians(lagoon.latitudeDeg())), 2));
+        double light = dev.halfdusk.core.glow.GalacticLight.nebulae(7.06, -0.31)
+                * Math.pow(10, -0.4 * 0.17 * 0.65 * mass)
+                * Tint.of(Tint.galaxyKelvin(7.06, -0.31))[0];
+        assertThat(modified - usual)
+                .isCloseTo(0.75 * 30 * perLuminance * light, within(0.25 * 30 * perLuminance * light));
+    }
+
+    private static double mean(Photograph p, int c) {
+        double sum = 0;
+        for (float e : p.electrons(c)) {
+            sum += e / p.electrons(c).length;
+        }
+        return sum;
+    }
+
+    @Test
+    void diffusion_spreads_bright_stars() {
+        Scene scene = scene("2027-06-09T00:10:00Z", 21.5);
+        Direction at = Direction.of(
+                scene.moment().local(Star.named("Vega").orElseThrow().place(), LEDGE));
+        Shot clean = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
+        Window window = Window.crop(SENSOR, 0, 0, 160, 160);
+        Photograph sharp = take(scene, clean, window);
+        Photograph soft = take(scene, clean.withDetails(new Shot.Details(0, true, false, 20)), window);
+        int off = 80 * 160 + 110; // thirty pixels beside it
+        assertThat(soft.electrons(1)[off]).isGreaterThan(2 * sharp.electrons(1)[off]);
+        assertThat(above(soft.electrons(1), 160, 80, 80, 78))
+                .isCloseTo(
+                        above(sharp.electrons(1), 160, 80, 80, 78),
+                        within(0.2 * above(sharp.electrons(1), 160, 80, 80, 78)));
+    }
+
+    @Test
+    void what_passes_leaves_a_line_when_it_is_asked_for() {
+        Scene empty = scene("2027-06-09T00:10:00Z", 21.5);
+        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L));
+        Shot shot = shot(20, new Direction(310, 45), 20, 2.8, Support.Kind.TRIPOD);
+        Window window = Window.whole(SENSOR, 480);
+        float[] before = take(empty, shot, window).electrons(1);
+        float[] after = take(busy, shot, window).electrons(1);
+        int brighter = 0;
+        for (int i = 0; i < before.length; i++) {
+            assertThat(after[i]).isGreaterThanOrEqualTo(before[i] - 0.5f * (before[i] + 10));
+            brighter += after[i] > before[i] + 60 ? 1 : 0;
+        }
+        assertThat(brighter).isBetween(60, 4000);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Silhouette.class)
+    void silhouettes_reach_from_foot_to_top_and_side_to_side(Silhouette shape) {
+        Mark mark = new Mark("it", 359, 100, 30, 20, -2, shape);
+        List<Direction> outline = mark.outline();
+        double left = 360;
+        double right = -360;
+        double top = -90;
+        double foot = 90;
+        for (Direction corner : outline) {
+            double off = Angles.halfTurn(corner.azimuthDeg() - 359);
+            left = Math.min(left, off);
+            right = Math.max(right, off);
+            top = Math.max(top, corner.altitudeDeg());
+            foot = Math.min(foot, corner.altitudeDeg());
+        }
+        assertThat(right - left).isBetween(0.93 * mark.widthDeg(), mark.widthDeg() + 1e-9);
+        assertThat(top).isCloseTo(mark.topAltitudeDeg(), within(1e-9));
+        assertThat(foot).isCloseTo(mark.footAltitudeDeg(), within(1e-9));
+        assertThat(shape.words()).isNotBlank();
+        assertThat(Silhouette.valueOf(shape.key().toUpperCase(java.util.Locale.ROOT)))
+                .isSameAs(shape);
+    }
+
+    /** A triangle by its area; what lies outside of the picture is left out. */
+    @Test
+    void outlines_are_filled_to_the_fraction_of_a_pixel() {
+        Point[] triangle = {new Point(10.3, 5.1), new Point(30.7, 25.4), new Point(4.2, 28.9)};
+        float[] hidden = new float[40 * 40];
+        Shade.fill(triangle, 40, 40, hidden, 1);
+        double sum = 0;
+        for (float h : hidden) {
+            assertThat(h).isBetween(0f, 1.0001f);
+            sum += h;
+        }
+        double area = 0.5 * Math.abs((30.7 - 10.3) * (28.9 - 5.1) - (4.2 - 10.3) * (25.4 - 5.1));
+        assertThat(sum).isCloseTo(area, within(1.0));
+        float[] none = new float[40 * 40];
+        Shade.fill(new Point[] {new Point(50, 50), new Point(60, 50), new Point(55, 60)}, 40, 40, none, 1);
+        assertThat(none).containsOnly(0);
+    }
+
+    /** A spot of d pixels across has the variance d² / 16 in each direction, and its light stays. */
+    @ParameterizedTest
+    @CsvSource({"4", "9", "20"})
+    void blur_spreads_as_a_disc_does(double diameter) {
+        float[] field = new float[101 * 101];
+        field[50 * 101 + 50] = 1;
+        Blur.disc(field, 101, 101, diameter);
+        double sum = 0;
+        double xx = 0;
+        double x = 0;
+        for (int i = 0; i < field.length; i++) {
+            sum += field[i];
+            x += field[i] * (i % 101 - 50);
+            xx += field[i] * (i % 101 - 50) * (i % 101 - 50);
+        }
+        assertThat(sum).isCloseTo(1, within(1e-4));
+        assertThat(x).isCloseTo(0, within(0.6));
+        assertThat(xx - x * x).isCloseTo(diameter * diameter / 16, within(0.15 * diameter * diameter / 16 + 0.2));
+    }
+
+    /** The user's corners stay; between them the ridge differs from a straight line, for one place always in the same way. */
+    @Test
+    void ridges_keep_their_corners() {
+        Skyline skyline = Skyline.of(List.of(
+                new Skyline.Point(10, 8),
+                new Skyline.Point(70, 12),
+                new Skyline.Point(200, 3),
+                new Skyline.Point(300, 6)));
+        Standpoint from = new Standpoint(LEDGE, skyline, SkyGlow.ofZenith(21));
+        Ridge ridge = Ridge.of(from);
+        double off = 0;
+        for (Skyline.Point p : skyline.points()) {
+            assertThat(ridge.altitudeDeg(p.azimuthDeg())).isCloseTo(p.altitudeDeg(), within(1e-4));
+        }
+        for (double azimuth = 0; azimuth < 360; azimuth += 0.5) {
+            double rough = Math.abs(ridge.altitudeDeg(azimuth) - skyline.altitudeAt(azimuth));
+            assertThat(rough).isLessThan(0.25 + 0.17 * skyline.altitudeAt(azimuth));
+            off = Math.max(off, rough);
+            assertThat(ridge.altitudeDeg(azimuth)).isEqualTo(Ridge.of(from).altitudeDeg(azimuth));
+        }
+        assertThat(off).isGreaterThan(0.3);
+        assertThat(ridge.altitudeDeg(359.999)).isCloseTo(ridge.altitudeDeg(0), within(0.02));
+        assertThat(Ridge.of(new Standpoint(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(21)))
+                        .highestDeg())
+                .isZero();
+    }
+
+    /** Orange where the sun went down, rosy opposite at the height of the earth's shadow, blue overhead. */
+    @Test
+    void twilight_has_its_colours() {
+        var lamps = new dev.halfdusk.core.glow.SunAndMoon(-3, 290, -50, 0, 180);
+        double[] sunset = Tint.twilight(new Direction(290, 2), lamps);
+        double[] belt = Tint.twilight(new Direction(110, 7), lamps);
+        double[] shadow = Tint.twilight(new Direction(110, 0), lamps);
+        double[] high = Tint.twilight(new Direction(110, 70), lamps);
+        assertThat(sunset[0] / sunset[2]).isGreaterThan(2);
+        assertThat(belt[0] / belt[2]).isGreaterThan(shadow[0] / shadow[2]).isGreaterThan(2 * high[0] / high[2]);
+        assertThat(high[2]).isGreaterThan(1.4);
+    }
+
+    /** Moonlight shines on slopes that face it: bright ahead with the moon behind the camera. */
+    @Test
+    void ground_is_brighter_with_the_moon_behind() {
+        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
+        Soil soil = Soil.of(scene, scene.lamps(), 1000);
+        double moon = scene.lamps().moonAzimuthDeg();
+        assertThat(soil.towards(moon + 180)).isGreaterThan(1.5 * soil.towards(moon));
+        double sum = 0;
+        double patches = 0;
+        for (int azimuth = 0; azimuth < 360; azimuth++) {
+            sum += soil.towards(azimuth) / 360;
+            patches += soil.patch(azimuth, -azimuth / 6.0 - 0.3) / 360;
+        }
+        assertThat(sum).isCloseTo(soil.even() + soil.moon(), within(1e-6 * sum));
+        assertThat(patches).isCloseTo(1, within(0.1));
+    }
+}
