@@ -1,6 +1,6 @@
 package dev.halfdusk.app.api;
 
-import dev.halfdusk.app.pictures.Png;
+import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -24,6 +24,7 @@ import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Star;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
@@ -119,7 +120,126 @@ class FrameApi {
             @RequestParam double iso,
             @RequestParam(defaultValue = "3") double darkness,
             @RequestParam(defaultValue = "1") long seed,
-            @RequestParam(defaultValue = "960") int width) {
+            @RequestParam(defaultValue = "960") int width,
+            @Parameter(description = "white balance, 2000 to 12000 K") @RequestParam(defaultValue = "4000")
+                    double kelvin,
+            @Parameter(description = "magenta above 0, green below, -50 to 50") @RequestParam(defaultValue = "0")
+                    double tint,
+            @Parameter(description = "a sensor that passes the red hydrogen line whole")
+                    @RequestParam(defaultValue = "false")
+                    boolean modified) {
+        Taken taken = take(
+                lat,
+                lon,
+                elevation,
+                time,
+                azimuth,
+                altitude,
+                roll,
+                focal,
+                sensorWidth,
+                sensorHeight,
+                pixelsAcross,
+                aperture,
+                shutter,
+                iso,
+                darkness,
+                seed,
+                width,
+                kelvin,
+                tint,
+                modified);
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(taken.png());
+    }
+
+    @GetMapping("/photograph.tiff")
+    @Operation(
+            summary = "The same photograph before it is developed",
+            description = "16 bits a colour, linear, 65535 at saturation; the same parameters, with Exif.")
+    ResponseEntity<byte[]> tiff(
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam Instant time,
+            @RequestParam double azimuth,
+            @RequestParam double altitude,
+            @RequestParam(defaultValue = "0") double roll,
+            @RequestParam double focal,
+            @RequestParam(defaultValue = "36") double sensorWidth,
+            @RequestParam(defaultValue = "24") double sensorHeight,
+            @RequestParam(defaultValue = "6000") int pixelsAcross,
+            @RequestParam double aperture,
+            @RequestParam double shutter,
+            @RequestParam double iso,
+            @RequestParam(defaultValue = "3") double darkness,
+            @RequestParam(defaultValue = "1") long seed,
+            @RequestParam(defaultValue = "960") int width,
+            @Parameter(description = "white balance, 2000 to 12000 K") @RequestParam(defaultValue = "4000")
+                    double kelvin,
+            @Parameter(description = "magenta above 0, green below, -50 to 50") @RequestParam(defaultValue = "0")
+                    double tint,
+            @Parameter(description = "a sensor that passes the red hydrogen line whole")
+                    @RequestParam(defaultValue = "false")
+                    boolean modified) {
+        Taken taken = take(
+                lat,
+                lon,
+                elevation,
+                time,
+                azimuth,
+                altitude,
+                roll,
+                focal,
+                sensorWidth,
+                sensorHeight,
+                pixelsAcross,
+                aperture,
+                shutter,
+                iso,
+                darkness,
+                seed,
+                width,
+                kelvin,
+                tint,
+                modified);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("image/tiff"))
+                .body(taken.tiff());
+    }
+
+    /** A photograph with what a camera writes into its files. */
+    private record Taken(Photograph photograph, Instant time, Shot shot) {
+
+        byte[] png() {
+            return CameraFile.png(photograph, time, shot);
+        }
+
+        byte[] tiff() {
+            return CameraFile.tiff(photograph, time, shot);
+        }
+    }
+
+    private static Taken take(
+            double lat,
+            double lon,
+            double elevation,
+            Instant time,
+            double azimuth,
+            double altitude,
+            double roll,
+            double focal,
+            double sensorWidth,
+            double sensorHeight,
+            int pixelsAcross,
+            double aperture,
+            double shutter,
+            double iso,
+            double darkness,
+            long seed,
+            int width,
+            double kelvin,
+            double tint,
+            boolean modified) {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
         Site site = new Site(lat, lon, elevation);
         Scene scene =
@@ -132,12 +252,10 @@ class FrameApi {
                 new Settings(shutter, aperture, iso),
                 aperture,
                 0,
-                Shot.USUAL_KELVIN,
-                Support.TRIPOD);
+                kelvin,
+                Support.TRIPOD,
+                new Shot.Details(tint, false, modified, Shot.Details.USUAL.sensorC()));
         Window window = Window.whole(sensor, width);
-        Photograph taken = Photograph.take(scene, shot, window, seed);
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_PNG)
-                .body(Png.of(taken.rgb(), window.width(), window.height()));
+        return new Taken(Photograph.take(scene, shot, window, seed), time, shot);
     }
 }

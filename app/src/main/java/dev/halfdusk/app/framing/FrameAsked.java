@@ -21,6 +21,7 @@ import java.util.OptionalInt;
  *
  * @param shutter typed instead of the proposed one
  * @param iso typed instead of the proposed one
+ * @param passing whether an aircraft and a satellite cross the frame
  */
 public record FrameAsked(
         Asked setup,
@@ -30,7 +31,9 @@ public record FrameAsked(
         OptionalInt iso,
         Trails trails,
         double lampLux,
-        double kelvin) {
+        double kelvin,
+        Shot.Details details,
+        boolean passing) {
 
     /** Where the ribbon's slider stands. */
     public int minute() {
@@ -38,7 +41,9 @@ public record FrameAsked(
     }
 
     Scene scene() {
-        return new Scene(setup.setup().from(), setup.setup().moment(), marks, lampLux);
+        Optional<Long> seed =
+                passing ? Optional.of(setup.setup().moment().instant().getEpochSecond()) : Optional.empty();
+        return new Scene(setup.setup().from(), setup.setup().moment(), marks, lampLux, seed);
     }
 
     /** With the stars in focus, by two pixels. */
@@ -56,7 +61,7 @@ public record FrameAsked(
     }
 
     Shot shot(Proposal p) {
-        return Shot.of(setup.setup(), settings(p), kelvin);
+        return Shot.of(setup.setup(), settings(p), kelvin).withDetails(details);
     }
 
     FramePicture picture(Settings settings, boolean figures, boolean grid, boolean drift) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.framing;
 
+import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.app.pictures.Png;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
@@ -7,6 +8,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Numbers;
@@ -21,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -37,9 +40,11 @@ import org.springframework.web.util.UriComponentsBuilder;
 class FrameController {
 
     private static final int PREVIEW_WIDTH = 960;
+    private static final int SMALL_WIDTH = 360;
     private static final int CROP_WIDTH = 600;
     private static final int CROP_HEIGHT = 400;
     private static final long SEED = 1;
+    private static final Set<String> BALANCE = Set.of("kelvin", "tint");
     private static final Set<String> SEQUENCE = Set.of("frames", "pause");
     private static final List<String> PICTURED = List.of(
             "rig",
@@ -61,7 +66,11 @@ class FrameController {
             "frames",
             "pause",
             "lamp",
-            "kelvin");
+            "kelvin",
+            "tint",
+            "diffusion",
+            "modified",
+            "passing");
 
     private final SetupReader setups;
     private final FrameReader frames;
@@ -78,6 +87,14 @@ class FrameController {
             .map(t -> new Third(
                     t.key(), t == Aiming.Third.CENTRE ? "middle" : t.key().replace('-', ' ') + " third"))
             .toList();
+
+    /** A white balance that people use. */
+    public record Balance(String words, int kelvin, int tint) {}
+
+    private static final List<Balance> BALANCES = List.of(
+            new Balance("3900 K, a little magenta", 3900, 6),
+            new Balance("tungsten, 3200 K", 3200, 0),
+            new Balance("daylight, 5500 K", 5500, 0));
 
     /** Numbers beside the picture. */
     public record View(String shutter, String aperture, int iso, String trails, String sharp) {}
@@ -102,8 +119,10 @@ class FrameController {
         model.addAttribute("frame", frame);
         model.addAttribute("asked", frame.setup());
         model.addAttribute("view", view(frame, p, settings));
-        model.addAttribute("query", address(form));
+        model.addAttribute("query", address(form, Set.of()));
+        model.addAttribute("unbalanced", address(form, BALANCE));
         model.addAttribute("photograph", photograph);
+        model.addAttribute("balances", BALANCES);
         if (!photograph) {
             model.addAttribute(
                     "picture", frame.picture(settings, form.has("figures"), form.has("grid"), form.has("drift")));
@@ -130,11 +149,11 @@ class FrameController {
     }
 
     /** What the picture depends on, for the addresses of its images. */
-    private static String address(Form form) {
+    private static String address(Form form, Set<String> without) {
         UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
         boolean single = "1".equals(form.value("frames"));
         for (String name : PICTURED) {
-            if (form.has(name) && !(single && SEQUENCE.contains(name))) {
+            if (form.has(name) && !without.contains(name) && !(single && SEQUENCE.contains(name))) {
                 uri.queryParam(name, form.value(name));
             }
         }
@@ -144,6 +163,27 @@ class FrameController {
     @GetMapping("/photograph.png")
     ResponseEntity<byte[]> photograph(@RequestParam Map<String, String> typed) {
         return image(typed, false);
+    }
+
+    /** The same with what a camera writes into its files, to keep. */
+    @GetMapping("/photograph-to-keep.png")
+    ResponseEntity<byte[]> download(@RequestParam Map<String, String> typed) {
+        Form form = Form.of(typed);
+        Choices choices = setups.choices();
+        Optional<FrameAsked> read = choices.enough() ? frames.read(form, choices) : Optional.empty();
+        if (read.isEmpty()) {
+            return ResponseEntity.unprocessableEntity().build();
+        }
+        FrameAsked frame = read.get();
+        Shot shot = frame.shot(frame.setup().proposal());
+        Window window =
+                Window.whole(frame.setup().optics().sensor(), frame.setup().upright() ? 1600 : 2400);
+        Photograph taken = Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL);
+        byte[] png = CameraFile.png(taken, frame.scene().moment().instant(), shot);
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-frame.png\"")
+                .body(png);
     }
 
     /** A part at full size around a point, in shares of width and height. */
@@ -168,7 +208,7 @@ class FrameController {
                         (share(form, "y") - 0.5) * sensor.heightMm(),
                         CROP_WIDTH,
                         CROP_HEIGHT)
-                : Window.whole(sensor, frame.setup().upright() ? PREVIEW_WIDTH * 2 / 3 : PREVIEW_WIDTH);
+                : Window.whole(sensor, width(form, frame.setup().upright()));
         Photograph taken = Photograph.take(
                 frame.scene(),
                 frame.shot(frame.setup().proposal()),
@@ -180,6 +220,11 @@ class FrameController {
                 .contentType(MediaType.IMAGE_PNG)
                 .cacheControl(CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate())
                 .body(Png.of(taken.rgb(), window.width(), window.height()));
+    }
+
+    private static int width(Form form, boolean upright) {
+        int width = form.has("small") ? SMALL_WIDTH : PREVIEW_WIDTH;
+        return upright ? width * 2 / 3 : width;
     }
 
     private static double share(Form form, String field) {

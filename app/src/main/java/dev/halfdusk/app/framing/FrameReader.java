@@ -42,7 +42,8 @@ class FrameReader {
         form.putIfEmpty("frames", Trails.NONE.frames())
                 .putIfEmpty("pause", "1")
                 .putIfEmpty("lamp", "0")
-                .putIfEmpty("kelvin", Shot.USUAL_KELVIN);
+                .putIfEmpty("kelvin", Shot.USUAL_KELVIN)
+                .putIfEmpty("tint", "0");
         Optional<Asked> read = setups.read(form, choices);
         OptionalLong frames = form.whole("frames", Trails.FRAMES);
         OptionalDouble pause = form.number("pause", Trails.PAUSE);
@@ -50,6 +51,7 @@ class FrameReader {
         OptionalLong iso = form.has("iso") ? form.whole("iso", Range.ISO) : OptionalLong.empty();
         OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
         OptionalDouble kelvin = form.number("kelvin", Shot.KELVIN);
+        OptionalDouble tint = form.number("tint", Shot.Details.TINT);
         if (form.hasErrors() || read.isEmpty()) {
             return Optional.empty();
         }
@@ -65,7 +67,10 @@ class FrameReader {
                 iso.isPresent() ? OptionalInt.of((int) iso.getAsLong()) : OptionalInt.empty(),
                 new Trails((int) frames.getAsLong(), pause.getAsDouble()),
                 lamp.getAsDouble(),
-                kelvin.getAsDouble()));
+                kelvin.getAsDouble(),
+                new Shot.Details(
+                        tint.getAsDouble(), form.has("diffusion"), form.has("modified"), Shot.Details.USUAL.sensorC()),
+                form.has("passing")));
     }
 
     /** "Put that at this third": works out the direction, and forgets the wish, so that the address holds the direction. */

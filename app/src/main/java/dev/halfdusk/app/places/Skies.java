@@ -7,13 +7,18 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.search.FullMoonEvenings;
+import dev.halfdusk.core.search.NightSearch;
+import dev.halfdusk.core.search.NightWish;
 import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Computed nights and years, kept for as long as pages keep asking for them: the sky of a place never changes. */
@@ -27,6 +32,8 @@ public class Skies {
 
     private static final int YEARS_KEPT = 24;
 
+    private static final int SOON_DAYS = 10;
+
     /** A moon's neighbourhood before the end of the ephemeris. */
     private static final Instant LAST = Instant.parse("2059-12-20T00:00:00Z");
 
@@ -37,6 +44,9 @@ public class Skies {
 
     private final Cache<MoonsKey, List<FullMoonEvenings.Evening>> moons =
             Caffeine.newBuilder().maximumSize(YEARS_KEPT).build();
+
+    private final Cache<NightKey, LocalDate> worth =
+            Caffeine.newBuilder().maximumSize(NIGHTS_KEPT).build();
 
     private record MoonsKey(Site site, LocalDate from, ZoneId zone) {}
 
@@ -58,6 +68,37 @@ public class Skies {
             Instant end = first.plus(Duration.ofDays(NIGHTS_IN_A_YEAR));
             return FullMoonEvenings.between(key.site, first, end.isAfter(LAST) ? LAST : end);
         });
+    }
+
+    /**
+     * The next night worth looking at: the best of the next ten with an hour of core in the dark, or of dark sky where there
+     * is no core in a year; the date itself where there is neither.
+     */
+    public LocalDate worthSeeing(Place place, LocalDate from) {
+        if (from.plusDays(NIGHTS_IN_A_YEAR)
+                .atStartOfDay(place.zone())
+                .toInstant()
+                .isAfter(LAST)) {
+            return from;
+        }
+        return worth.get(new NightKey(place.site(), from, place.zone(), place.rules()), key -> {
+            YearOfNights year = year(place, from);
+            return Stream.of(NightWish.USUAL, NightWish.DARK)
+                    .map(wish -> next(NightSearch.find(year, wish)))
+                    .flatMap(Optional::stream)
+                    .findFirst()
+                    .orElse(from);
+        });
+    }
+
+    private static Optional<LocalDate> next(List<NightSearch.Hit> hits) {
+        return hits.stream()
+                .map(NightSearch.Hit::date)
+                .min(Comparator.naturalOrder())
+                .flatMap(first -> hits.stream()
+                        .filter(h -> h.date().isBefore(first.plusDays(SOON_DAYS)))
+                        .max(Comparator.comparingDouble(NightSearch.Hit::score))
+                        .map(NightSearch.Hit::date));
     }
 
     /** The 366 nights from a date on. */

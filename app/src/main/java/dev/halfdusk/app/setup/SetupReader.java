@@ -94,11 +94,13 @@ public class SetupReader {
         double shortest = rig.lens().shortestMm();
         form.putIfEmpty("focal", shortest)
                 .putIfEmpty("aperture", rig.apertures(shortest).min())
-                .putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())))
                 .putIfEmpty("roll", "0")
                 .putIfEmpty("tolerance", Demand.USUAL.tolerancePx())
                 .putIfEmpty("sharp", Demand.USUAL.sharp().key())
                 .putIfEmpty("snr", Demand.USUAL.signalToNoise());
+        if (!form.has("night")) {
+            form.put("night", skies.worthSeeing(place, LocalDate.now(clock.withZone(place.zone()))));
+        }
         fit(form, named.id(), rig);
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         OptionalDouble aperture =

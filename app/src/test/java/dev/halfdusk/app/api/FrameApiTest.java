@@ -112,10 +112,38 @@ class FrameApiTest {
         assertThat(other).isNotEqualTo(one);
     }
 
+    @Test
+    void the_linear_frame_is_a_tiff_of_sixteen_bits() throws Exception {
+        byte[] tiff = web.perform(get(PHOTOGRAPH.replace(".png", ".tiff")))
+                .andExpect(status().isOk())
+                .andExpect(content().contentType("image/tiff"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(ImageIO.read(new ByteArrayInputStream(tiff)).getSampleModel().getSampleSize(0))
+                .isEqualTo(16);
+    }
+
+    @Test
+    void white_balance_and_a_modified_sensor_change_the_picture() throws Exception {
+        for (String more : new String[] {"&kelvin=3000", "&tint=20", "&modified=true"}) {
+            assertThat(web.perform(get(PHOTOGRAPH + more))
+                            .andReturn()
+                            .getResponse()
+                            .getContentAsByteArray())
+                    .isNotEqualTo(web.perform(get(PHOTOGRAPH))
+                            .andReturn()
+                            .getResponse()
+                            .getContentAsByteArray());
+        }
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
             value = {
+                "kelvin=900|2000 to 12000",
+                "tint=80|50",
                 "width=5|16 to 2400",
                 "darkness=12|1 to 9",
                 "seed=x|is not a number",

@@ -25,6 +25,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -144,8 +145,15 @@ class PicturesTest {
         assertThat(panorama.domes().get(0).x()).isEqualTo(HorizonPicture.WIDTH / 2.0);
         assertThat(panorama.domes().get(0).strength()).isBetween(0.2, 1.0);
         HorizonPicture.MarkShape arch = panorama.marks().get(0);
-        assertThat(arch.x() + arch.width() / 2).isCloseTo(HorizonPicture.WIDTH / 4.0, within(0.2));
-        assertThat(arch.y() + arch.height()).isCloseTo(panorama.horizon(), within(0.2));
+        assertThat(arch.x()).isCloseTo(HorizonPicture.WIDTH / 4.0, within(0.2));
+        double[] corners = Stream.of(
+                        arch.outline().replaceAll("[A-Z]", " ").trim().split("[ ,]+"))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
+        // 2.29° are 6.9 of 1080; left foot, left top, right top, right foot
+        assertThat(corners[4] - corners[0]).isCloseTo(6.9, within(0.3));
+        assertThat(corners[1]).isCloseTo(panorama.horizon(), within(0.2));
+        assertThat(corners[3]).isCloseTo(arch.y(), within(0.2)).isLessThan(corners[1]);
         assertThat(panorama.handles().get(0).y())
                 .isLessThan(panorama.handles().get(1).y());
         assertThat(panorama.pole().x()).isEqualTo(HorizonPicture.WIDTH / 2.0); // in the south

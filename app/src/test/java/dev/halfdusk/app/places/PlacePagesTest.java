@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.ground.Silhouette;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
@@ -129,6 +130,29 @@ class PlacePagesTest {
         web.perform(get(path + "/skyline.csv")).andExpect(content().string(containsString("350.00,7.00")));
         web.perform(post(path + "/skyline").param("points", "")).andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().skyline().points()).isEmpty();
+    }
+
+    @Test
+    void a_mark_has_one_of_the_shapes_and_no_other() throws Exception {
+        web.perform(post(path + "/marks")
+                        .param("markName", "Light")
+                        .param("bearing", "12")
+                        .param("distance", "300")
+                        .param("height", "20")
+                        .param("width", "6")
+                        .param("silhouette", "lighthouse"))
+                .andExpect(redirectedUrl(path + "#marks"));
+        assertThat(places.marks(id).get(0).mark().silhouette()).isEqualTo(Silhouette.LIGHTHOUSE);
+        web.perform(post(path + "/marks")
+                        .param("markName", "Light")
+                        .param("bearing", "12")
+                        .param("distance", "300")
+                        .param("height", "20")
+                        .param("width", "6")
+                        .param("silhouette", "pyramid"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose one of the shapes.")));
+        assertThat(places.marks(id)).hasSize(1);
     }
 
     @Test

@@ -115,6 +115,11 @@ public final class Photograph {
         }
     }
 
+    /** Electrons at which a pixel is white. */
+    public double saturationE() {
+        return saturation;
+    }
+
     public Window window() {
         return window;
     }

@@ -1,0 +1,43 @@
+package dev.halfdusk.app.places;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.sky.Site;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SkiesTest {
+
+    private final Skies skies = new Skies();
+
+    /** New moon on 4 June 2027 and 31 October 2027; in late October the core is gone till February. */
+    @ParameterizedTest
+    @CsvSource({
+        "37.6, -8.79, Europe/Lisbon, 2027-05-20, 2027-05-24, 2027-06-05",
+        "37.6, -8.79, Europe/Lisbon, 2027-10-25, 2028-02-20, 2028-04-01",
+        "-33, 151, Australia/Sydney, 2027-05-19, 2027-05-21, 2027-06-02"
+    })
+    void the_next_night_with_the_core(
+            double latitude, double longitude, ZoneId zone, LocalDate from, LocalDate earliest, LocalDate latest) {
+        Place place = Place.at("there", new Site(latitude, longitude, 0), zone);
+        LocalDate found = skies.worthSeeing(place, from);
+        assertThat(found).isBetween(earliest, latest);
+        assertThat(Night.of(place.site(), found, zone, place.rules()).coreDark())
+                .isNotEmpty();
+    }
+
+    @Test
+    void without_a_core_it_is_a_dark_sky_and_without_that_the_night_itself() {
+        Place north = Place.at("north", new Site(66, 25, 0), ZoneId.of("Europe/Helsinki"));
+        LocalDate found = skies.worthSeeing(north, LocalDate.of(2027, 6, 1));
+        assertThat(found).isAfter(LocalDate.of(2027, 8, 15));
+        assertThat(Night.of(north.site(), found, north.zone(), north.rules()).moonless())
+                .isNotEmpty();
+        LocalDate last = LocalDate.of(2059, 8, 1);
+        assertThat(skies.worthSeeing(north, last)).isEqualTo(last);
+    }
+}
