@@ -73,10 +73,10 @@ class DemoData implements SmartInitializingSingleton {
         if (!wanted || !places.all().isEmpty()) {
             return;
         }
-        Place ledge = place("Salt Ledge", LEDGE, COAST);
-        Place arch = place("Needle Arch", ARCH, COAST);
-        Place mill = place("Old Tide Mill", MILL, COAST);
-        place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"));
+        Place ledge = place("Salt Ledge", LEDGE, COAST, true);
+        Place arch = place("Needle Arch", ARCH, COAST, true);
+        Place mill = place("Old Tide Mill", MILL, COAST, false);
+        place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"), false);
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -105,7 +105,7 @@ class DemoData implements SmartInitializingSingleton {
             new Skyline.Point(300, 0.5),
             new Skyline.Point(335, 4)));
 
-    private Place place(String name, Site site, ZoneId zone) {
+    private Place place(String name, Site site, ZoneId zone, boolean sea) {
         return places.add(new Place(
                 null,
                 name,
@@ -113,7 +113,7 @@ class DemoData implements SmartInitializingSingleton {
                 zone,
                 OptionalDouble.empty(),
                 Skyline.FLAT,
-                false,
+                sea,
                 domes(name),
                 new Place.Notes(
                         "Track from the road, then 15 minutes on foot",

@@ -43,7 +43,13 @@ public record FrameAsked(
     Scene scene() {
         Optional<Long> seed =
                 passing ? Optional.of(setup.setup().moment().instant().getEpochSecond()) : Optional.empty();
-        return new Scene(setup.setup().from(), setup.setup().moment(), marks, lampLux, seed);
+        return new Scene(
+                setup.setup().from(),
+                setup.setup().moment(),
+                marks,
+                lampLux,
+                seed,
+                setup.place().seaHorizon());
     }
 
     /** With the stars in focus, by two pixels. */

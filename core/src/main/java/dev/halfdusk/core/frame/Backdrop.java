@@ -15,6 +15,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -35,7 +36,11 @@ final class Backdrop {
     private static final int THROUGH = 3;
     private static final int COLUMN = 6;
     private static final int ROW = 7;
-    private static final int FIELDS = 8;
+    private static final int SEA = 8;
+    private static final int FIELDS = 11;
+
+    /** Fields of the sky; the sea's come after them. */
+    private static final int OF_SKY = 8;
 
     /** Nebulae in an unchanged camera, whose filter passes a quarter of the red hydrogen line. */
     private static final double UNCHANGED = 0.25;
@@ -49,6 +54,7 @@ final class Backdrop {
 
     private final double perLuminance;
     private final Soil soil;
+    private final Optional<Sea> sea;
     private final double nebulae;
     private final Ridge ridge;
 
@@ -66,6 +72,7 @@ final class Backdrop {
         ridge = Ridge.of(scene.from());
         SunAndMoon lamps = scene.lamps();
         soil = Soil.of(scene, lamps, perLuminance);
+        sea = scene.sea() ? Optional.of(new Sea(scene, lamps)) : Optional.empty();
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
         double lit = GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90);
         IntStream.range(0, rows).parallel().forEach(row -> {
@@ -99,6 +106,12 @@ final class Backdrop {
             veil = VEIL * moonLux / (off * off);
         }
         double fall = perLuminance * fallOff(shot, at);
+        if (sea.isPresent()) {
+            double[] water = sea.get().luminance(Direction.azimuthDeg(direction), -direction.latitudeDeg());
+            for (int c = 0; c < 3; c++) {
+                fields[SEA + c][i] = (float) (fall * water[c]);
+            }
+        }
         Vector icrs = scene.moment().icrs(direction, scene.observer());
         double longitude = Galaxy.longitudeDeg(icrs);
         double latitude = Galaxy.latitudeDeg(icrs);
@@ -162,7 +175,7 @@ final class Backdrop {
         private Line(double y) {
             int r = (int) (y / STEP);
             float dy = (float) (y / STEP - r);
-            for (int f = 0; f < FIELDS; f++) {
+            for (int f = 0; f < (sea.isPresent() ? FIELDS : OF_SKY); f++) {
                 down(fields[f], at[f], r, dy, f == COLUMN ? (float) GalacticLight.turn() : 0);
             }
             for (int step = 0; step < altitude.length; step++) {
@@ -198,26 +211,30 @@ final class Backdrop {
             return between(line[c], line[c + 1], (float) (x / STEP - c), turn);
         }
 
-        /** Electrons a second of the sky without stars, red, green and blue of all its pixels; from node to node by even steps. */
-        void sky(float[][] into) {
+        /** Electrons a second of the sky without stars where it is open, red, green and blue of all its pixels; from node to node by even steps. */
+        void sky(float[] open, float[][] into) {
             int width = into[0].length;
             float turn = (float) GalacticLight.turn();
-            float[] now = new float[FIELDS];
-            float[] step = new float[FIELDS];
+            float[] now = new float[OF_SKY];
+            float[] step = new float[OF_SKY];
             for (int c = 0; c * STEP < width; c++) {
-                for (int f = 0; f < FIELDS; f++) {
+                for (int f = 0; f < OF_SKY; f++) {
                     float next = between(this.at[f][c], this.at[f][c + 1], 1, f == COLUMN ? turn : 0);
                     step[f] = (next - this.at[f][c]) / STEP;
                     now[f] = this.at[f][c] + 0.5f * step[f];
                 }
                 int end = Math.min(width, (c + 1) * STEP);
+                boolean hidden = true;
                 for (int x = c * STEP; x < end; x++) {
+                    hidden &= open[x] == 0;
+                }
+                for (int x = c * STEP; x < end && !hidden; x++) {
                     float light = (float) GalacticLight.starsAt(now[COLUMN], now[ROW]);
                     float red = (float) (nebulae * GalacticLight.nebulaeAt(now[COLUMN], now[ROW]));
                     for (int k = 0; k < 3; k++) {
                         into[k][x] = now[SKY + k] + now[THROUGH + k] * (light + red * (float) Tint.NEBULA[k]);
                     }
-                    for (int f = 0; f < FIELDS; f++) {
+                    for (int f = 0; f < OF_SKY; f++) {
                         now[f] += step[f];
                     }
                 }
@@ -230,11 +247,13 @@ final class Backdrop {
             for (int c = 0; c * STEP < into.length; c++) {
                 int end = Math.min(into.length, (c + 1) * STEP);
                 boolean free = true;
+                boolean closed = true;
                 for (float[] step : high) {
                     free &= Math.min(step[c], step[c + 1]) > clear;
+                    closed &= Math.max(step[c], step[c + 1]) < ridge.lowestDeg() - degreesPerPixel;
                 }
                 for (int x = c * STEP; x < end; x++) {
-                    into[x] = free ? 1 : (float) open(x + 0.5, degreesPerPixel);
+                    into[x] = free ? 1 : closed ? 0 : (float) open(x + 0.5, degreesPerPixel);
                 }
             }
         }
@@ -246,6 +265,20 @@ final class Backdrop {
                 sum += Math.max(0, Math.min(1, 0.5 + off / degreesPerPixel));
             }
             return sum / high.length;
+        }
+
+        /** Whether a point below the horizon is water. */
+        boolean isSea(double x) {
+            if (sea.isEmpty() || altitudeDeg(x) >= 0) {
+                return false;
+            }
+            double azimuth = azimuthDeg(x);
+            return Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitudeDeg(x));
+        }
+
+        /** Electrons a second of the water, of a colour. */
+        double sea(int colour, double x) {
+            return along(at[SEA + colour], x, 0);
         }
 
         /** Degrees below the horizon and azimuth at the middle of the exposure, for the ground's texture. */

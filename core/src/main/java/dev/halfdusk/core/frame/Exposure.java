@@ -17,6 +17,16 @@ final class Exposure {
     /** A fast lens' corner wide open, micrometres. */
     private static final double CORNER_SIGMA_UM = 9;
 
+    /** Length of the tail that coma draws outwards in the corner of a fast lens wide open, micrometres; its light along it. */
+    private static final double COMA_UM = 30;
+
+    private static final double[] COMA = {0.62, 0.22, 0.1, 0.06};
+    private static final double LEAST_COMA_PX = 0.7;
+
+    private static final int RAYS = 18;
+    private static final double RAYS_FROM_STOPS = 0.9;
+    private static final double RAYS_SHARE = 2e-4;
+
     /** What reducing a picture makes of a point, pixels of the reduced one. */
     private static final double REDUCED_SIGMA_PX = 0.58;
 
@@ -241,7 +251,46 @@ final class Exposure {
                 point -= halo.share;
             }
         }
-        draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned));
+        double tail = COMA_UM / pixelUm * corner(sensor);
+        if (tail < LEAST_COMA_PX) {
+            draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned));
+            return;
+        }
+        double far = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
+        double outX = sensor.x() / far;
+        double outY = sensor.y() / far;
+        for (int i = 0; i < COMA.length; i++) {
+            double by = tail * i / (COMA.length - 1);
+            Point begin = new Point(from.x() + outX * by, from.y() + outY * by);
+            Point end = new Point(to.x() + outX * by, to.y() + outY * by);
+            draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, COMA[i] * point / (binned * binned));
+        }
+    }
+
+    /** How far a point of the sensor suffers from the lens' corners wide open: one at the corner itself. */
+    private double corner(Point sensor) {
+        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y())
+                / (window.sensor().diagonalMm() / 2);
+        double open = shot.widest() / shot.aperture();
+        return radius * radius * radius * open * open * open;
+    }
+
+    /** Light of a very bright lamp in rays from the blades of a stopped-down lens. */
+    void rays(Point at, double electrons, double reachPx) {
+        double stopped = Math.log(shot.aperture() / shot.widest()) / Math.log(2);
+        if (stopped < RAYS_FROM_STOPS) {
+            return;
+        }
+        double share = RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / RAYS;
+        for (int ray = 0; ray < RAYS; ray++) {
+            double angle = Math.toRadians(11) + 2 * Math.PI * ray / RAYS;
+            double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));
+            for (double r = 1; r < length; r++) {
+                double light = electrons * share * (1 - r / length) * (1 - r / length) / length * 3;
+                canvas.spot(
+                        at.x() + r * Math.cos(angle), at.y() + r * Math.sin(angle), 0.7 + 0.004 * r, light, Tint.MOON);
+            }
+        }
     }
 
     /** V of the faintest star that a pixel still tells from its noise. */
@@ -278,10 +327,7 @@ final class Exposure {
         double pitch = window.sensor().pitchUm();
         double airy = 0.42 * 0.55 * shot.aperture() / pitch;
         double focus = shot.defocusUm() / 2 / pitch;
-        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y())
-                / (window.sensor().diagonalMm() / 2);
-        double open = shot.widest() / shot.aperture();
-        double corner = CORNER_SIGMA_UM / pitch * Math.pow(radius, 3) * open * open * open;
+        double corner = CORNER_SIGMA_UM / pitch * corner(sensor);
         return Math.sqrt(LEAST_SIGMA_PX * LEAST_SIGMA_PX + airy * airy + focus * focus + corner * corner);
     }
 }

@@ -12,7 +12,12 @@ record MoonDisc() implements Source {
     /** Luminance of the middle of a full moon, cd/m². */
     private static final double FULL_CD = 4900;
 
+    /** Of the picture's width. */
+    private static final double RAYS_REACH = 0.12;
+
     private static final int MOST_STEPS = 240;
+    private static final long SEAS = 1969;
+
     /** Points along the side of a pixel that are looked at, where the disc is small. */
     private static final int FINE = 4;
 
@@ -38,6 +43,7 @@ record MoonDisc() implements Source {
             return;
         }
         Disc disc = Disc.of(exposure, moon, middle.local(Body.SUN, scene.observer()), radius, centre.get());
+        exposure.rays(centre.get(), disc.sum(), RAYS_REACH * exposure.window().width());
         double way = Math.hypot(
                 ends.get().x() - begins.get().x(), ends.get().y() - begins.get().y());
         int steps = (int) Math.max(1, Math.min(MOST_STEPS, Math.ceil(way * 2)));
@@ -89,20 +95,23 @@ record MoonDisc() implements Source {
             return new Disc(left, top, size, electrons);
         }
 
-        /** Seas: soft darker spots, in kind and not in place; the middle keeps its brightness. */
+        double sum() {
+            double sum = 0;
+            for (float e : electrons) {
+                sum += e;
+            }
+            return sum;
+        }
+
+        /** Seas and bright ground, in kind and not in place; the very middle keeps its brightness. */
         private static double maria(Vector off, Vector towards) {
             double right = off.dot(new Vector(-towards.y(), towards.x(), 0).unit());
             double up = off.z();
-            double dark = spot(right, up, 0.35, 0.45, 0.3)
-                    + spot(right, up, -0.45, 0.5, 0.33)
-                    + spot(right, up, -0.55, -0.1, 0.34)
-                    + spot(right, up, 0.55, 0.05, 0.22);
-            return 1 - 0.4 * Math.min(1, dark);
-        }
-
-        private static double spot(double x, double y, double atX, double atY, double size) {
-            double r2 = ((x - atX) * (x - atX) + (y - atY) * (y - atY)) / (size * size);
-            return r2 < 1 ? (1 - r2) * (1 - r2) : 0;
+            double seas = Noise.fractal(SEAS, 1.6 * right + 4.3, 1.6 * up + 2.7, 4);
+            double dark = Math.max(0, Math.min(1, (seas - 0.47) * 7));
+            double grain = 0.12 * (Noise.fractal(SEAS + 9, 9 * right, 9 * up, 3) - 0.5);
+            double weight = Math.min(1, off.dot(off) * 12);
+            return 1 - weight * (0.42 * dark - grain);
         }
 
         /** Adds a share of it, moved by some pixels; light between two pixels goes to both. */

@@ -58,9 +58,7 @@ public final class Photograph {
                 .forEach(y -> row(y, backdrop, canvas, shot, window, degreesPerPixel, seed));
         Exposure exposure = new Exposure(scene, shot, window, trails, canvas, backdrop.perLuminance());
         scene.sources(stars == Stars.ALL && trails.frames() == 1).forEach(source -> source.paint(exposure));
-        IntStream.range(0, window.height())
-                .parallel()
-                .forEach(y -> read(y, canvas, shot, window.binned() * window.binned(), seed));
+        IntStream.range(0, window.height()).parallel().forEach(y -> read(y, canvas, shot, window, seed));
         return new Photograph(
                 window,
                 canvas.electrons,
@@ -75,8 +73,8 @@ public final class Photograph {
         float[][] sky = new float[3][canvas.width];
         float[] open = new float[canvas.width];
         Soil soil = backdrop.soil();
-        line.sky(sky);
         line.open(degreesPerPixel, open);
+        line.sky(open, sky);
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
             if (!shot.framing().draws(window.onSensor(x + 0.5, y + 0.5))) {
@@ -85,32 +83,43 @@ public final class Photograph {
             double marked = canvas.marked[at];
             double share = (1 - marked) * open[x];
             double ground = 0;
+            boolean water = false;
+            double patch = 1;
             canvas.open[at] = (float) share;
             if (share < 1) { // marks are darker than open ground; grass and rock are not even
                 double azimuth = line.azimuthDeg(x + 0.5);
                 ground = soil.towards(azimuth) * soil.patch(azimuth, line.altitudeDeg(x + 0.5));
+                water = line.isSea(x + 0.5);
+                patch = water ? 0.6 + 0.4 * soil.patch(azimuth, line.altitudeDeg(x + 0.5)) : 1;
                 ground *= 1 - (1 - MARK_SHADE) * marked / (1 - share);
                 double rough = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
                 ground *= 1 - roughness / 2 + roughness * rough;
             }
             for (int c = 0; c < 3; c++) {
-                canvas.electrons[c][at] =
-                        (float) (shot.seconds() * (share * sky[c][x] + (1 - share) * ground * Tint.SOIL[c]));
+                double below = ground * Tint.SOIL[c];
+                if (water) {
+                    below = marked * below + (1 - marked) * line.sea(c, x + 0.5) * patch;
+                }
+                canvas.electrons[c][at] = (float) (shot.seconds() * (share * sky[c][x] + (1 - share) * below));
             }
         }
     }
 
-    private static void read(int y, Canvas canvas, Shot shot, double pixels, long seed) {
-        double dark = shot.response().darkEPerSecond() * shot.seconds();
+    private static void read(int y, Canvas canvas, Shot shot, Window window, long seed) {
+        double pixels = window.binned() * window.binned();
+        double row = Sensing.row(window, y, shot, seed);
+        double dark = Sensing.dark(shot);
         double noise = shot.response().readNoiseE(shot.settings().iso());
         double full = shot.response().saturationE(shot.settings().iso());
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
             long bits = Noise.bits(seed, at);
+            double hot = Sensing.hot(window, x, y, shot);
             for (int c = 0; c < 3; c++) {
-                double expected = canvas.electrons[c][at] + dark;
+                double expected = canvas.electrons[c][at] + dark + hot;
                 double counted = Noise.counted(expected, noise, pixels, bits, c);
-                canvas.electrons[c][at] = (float) Math.min(full, counted - dark); // the camera takes the mean dark away
+                canvas.electrons[c][at] =
+                        (float) Math.min(full, counted - dark + row); // the camera takes the mean dark away
             }
         }
     }

@@ -16,21 +16,28 @@ final class Ridge {
     private static final double LOW_DEG = 0.6;
 
     private final float[] table = new float[360 * PER_DEGREE + 1];
+    private final float[] drawn = new float[table.length];
     private final double highest;
+    private final double lowest;
 
     private Ridge(Skyline skyline, long seed) {
         double top = 0;
+        double bottom = 90;
         for (int i = 0; i < table.length; i++) {
             double azimuth = (double) i / PER_DEGREE;
-            double drawn = skyline.altitudeAt(azimuth);
+            double plain = skyline.altitudeAt(azimuth);
+            double formed = plain;
             if (!skyline.points().isEmpty()) {
-                double rough = (ROUGH_LEAST_DEG + ROUGH_SHARE * drawn) * Math.min(1, drawn / LOW_DEG);
-                drawn += rough * corner(skyline, azimuth) * shape(seed, azimuth);
+                double rough = (ROUGH_LEAST_DEG + ROUGH_SHARE * plain) * Math.min(1, plain / LOW_DEG);
+                formed += rough * corner(skyline, azimuth) * shape(seed, azimuth);
             }
-            table[i] = (float) drawn;
-            top = Math.max(top, drawn);
+            drawn[i] = (float) plain;
+            table[i] = (float) formed;
+            top = Math.max(top, formed);
+            bottom = Math.min(bottom, formed);
         }
         highest = top;
+        lowest = bottom;
     }
 
     static Ridge of(Standpoint from) {
@@ -62,9 +69,22 @@ final class Ridge {
     }
 
     double altitudeDeg(double azimuthDeg) {
+        return between(table, azimuthDeg);
+    }
+
+    /** Without humps and teeth. */
+    double drawnDeg(double azimuthDeg) {
+        return between(drawn, azimuthDeg);
+    }
+
+    private static double between(float[] table, double azimuthDeg) {
         double x = Angles.turn(azimuthDeg) * PER_DEGREE;
         int i = Math.min(table.length - 2, (int) x);
         return table[i] + (table[i + 1] - table[i]) * (x - i);
+    }
+
+    double lowestDeg() {
+        return lowest;
     }
 
     double highestDeg() {

@@ -16,8 +16,10 @@ import java.util.Optional;
  * @param marks seen from there, as upright boxes
  * @param lampLux light of lamps on the ground, lux while the shutter is open
  * @param passing seed of an aircraft and a satellite that cross the frame; empty for none
+ * @param sea whether water lies below the horizon where the skyline is lower than a degree
  */
-public record Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux, Optional<Long> passing) {
+public record Scene(
+        Standpoint from, Moment moment, List<Mark> marks, double lampLux, Optional<Long> passing, boolean sea) {
 
     public Scene {
         GroundLight.LUX.check(lampLux);
@@ -26,7 +28,7 @@ public record Scene(Standpoint from, Moment moment, List<Mark> marks, double lam
 
     /** With nothing that passes. */
     public Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
-        this(from, moment, marks, lampLux, Optional.empty());
+        this(from, moment, marks, lampLux, Optional.empty(), false);
     }
 
     /** All that sends light; the faint ones only in a picture that wants them. */

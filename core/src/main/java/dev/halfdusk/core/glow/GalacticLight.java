@@ -68,6 +68,12 @@ public final class GalacticLight {
 
     /** {@link #nebulae} by column and row. */
     public static double nebulaeAt(double column, double row) {
+        int c = (int) Math.floor(column + 0.5);
+        int r = (int) Math.floor(row + 0.5);
+        int at = r * COLUMNS + (c < 0 ? c + COLUMNS : c >= COLUMNS ? c - COLUMNS : c);
+        if (r < 1 || r >= ROWS - 1 || at < 0 || at >= Maps.NEBULAE.length || Maps.EMPTY[at]) {
+            return 0; // most of the sky
+        }
         return at(Maps.NEBULAE, column, row);
     }
 
@@ -99,6 +105,25 @@ public final class GalacticLight {
 
         static final byte[] STARS = read("galaxy-starlight.gz");
         static final byte[] NEBULAE = read("galaxy-nebulae.gz");
+
+        /** Places with no nebula at them or next to them. */
+        static final boolean[] EMPTY = empty();
+
+        private static boolean[] empty() {
+            boolean[] empty = new boolean[COLUMNS * ROWS];
+            for (int r = 1; r < ROWS - 1; r++) {
+                for (int c = 0; c < COLUMNS; c++) {
+                    boolean none = true;
+                    for (int j = r - 1; j <= r + 1 && none; j++) {
+                        for (int i = c - 1; i <= c + 1; i++) {
+                            none &= NEBULAE[j * COLUMNS + Math.floorMod(i, COLUMNS)] == 0;
+                        }
+                    }
+                    empty[r * COLUMNS + c] = none;
+                }
+            }
+            return empty;
+        }
 
         private static byte[] read(String name) {
             try (InputStream in = new GZIPInputStream(GalacticLight.class.getResourceAsStream(name), 1 << 16)) {

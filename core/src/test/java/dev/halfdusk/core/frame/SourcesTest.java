@@ -254,7 +254,7 @@ class SourcesTest {
     @Test
     void what_passes_leaves_a_line_when_it_is_asked_for() {
         Scene empty = scene("2027-06-09T00:10:00Z", 21.5);
-        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L));
+        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L), false);
         Shot shot = shot(20, new Direction(310, 45), 20, 2.8, Support.Kind.TRIPOD);
         Window window = Window.whole(SENSOR, 480);
         float[] before = take(empty, shot, window).electrons(1);
@@ -384,5 +384,93 @@ class SourcesTest {
         }
         assertThat(sum).isCloseTo(soil.even() + soil.moon(), within(1e-6 * sum));
         assertThat(patches).isCloseTo(1, within(0.1));
+    }
+
+    /** Water mirrors most at a grazing view, and the moon's path lies under the moon. */
+    @Test
+    void water_mirrors_the_sky_and_the_moon() {
+        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
+        Sea sea = new Sea(scene, scene.lamps());
+        double moon = scene.lamps().moonAzimuthDeg();
+        double below = scene.lamps().moonAltitudeDeg();
+        double[] path = sea.luminance(moon, below);
+        double[] beside = sea.luminance(moon + 40, below);
+        assertThat(path[1]).isGreaterThan(5 * beside[1]);
+        Scene dark = scene("2027-06-05T01:00:00Z", 21.5);
+        Sea still = new Sea(dark, dark.lamps());
+        double sky = SkyGlow.ofZenith(21.5)
+                .towards(new Direction(90, 6), 0, 90, dark.lamps())
+                .background();
+        assertThat(still.luminance(90, 0)[1]).isCloseTo(0.62 * sky, within(0.01 * sky));
+        assertThat(still.luminance(90, 60)[1]).isLessThan(0.1 * still.luminance(90, 0)[1]);
+        // in the picture: brighter than the ground that is there without it
+        Shot shot = shot(20, new Direction(moon, 0), 2, 4, Support.Kind.TRIPOD);
+        Window window = Window.whole(SENSOR, 120);
+        Scene wet = new Scene(scene.from(), scene.moment(), List.of(), 0, Optional.empty(), true);
+        int under = (int) (120 * 60 + 60);
+        assertThat(take(wet, shot, window).electrons(1)[under])
+                .isGreaterThan(2 * take(scene, shot, window).electrons(1)[under]);
+    }
+
+    /** Dark current doubles every six degrees; hot pixels stay where they are and grow with time. */
+    @Test
+    void warm_sensors_have_more_of_their_own() {
+        Shot usual = shot(50, new Direction(310, 62), 30, 2.8, Support.Kind.TRIPOD);
+        Shot dim = new Shot(
+                usual.framing(),
+                new Response(500_000, 100, 1, 1, 2, 0.5),
+                0.45,
+                usual.settings(),
+                2.8,
+                0,
+                5500,
+                Support.TRIPOD);
+        assertThat(Sensing.dark(dim)).isCloseTo(60, within(1e-9));
+        Shot warm = dim.withDetails(new Shot.Details(0, false, false, 32));
+        assertThat(Sensing.dark(warm)).isCloseTo(240, within(1e-9));
+        Window window = Window.crop(SENSOR, 0, 0, 1000, 1000);
+        Window beside = Window.crop(SENSOR, 0.6, 0, 1000, 1000); // a hundred pixels to the right
+        int hot = 0;
+        for (int y = 0; y < 1000; y++) {
+            for (int x = 0; x < 1000; x++) {
+                double more = Sensing.hot(window, x, y, dim);
+                hot += more > 0 ? 1 : 0;
+                if (more > 0 && x >= 100) {
+                    assertThat(Sensing.hot(beside, x - 100, y, dim)).isEqualTo(more);
+                    assertThat(Sensing.hot(window, x, y, warm)).isCloseTo(4 * more, within(1e-9 * more));
+                }
+            }
+        }
+        assertThat(hot).isBetween(15, 60);
+        assertThat(Sensing.hot(Window.whole(SENSOR, 960), 5, 5, dim)).isZero();
+    }
+
+    /** Nine blades, eighteen rays; none wide open. */
+    @ParameterizedTest
+    @CsvSource({"2.8, 0", "4, 0", "8, 18", "16, 18"})
+    void a_stopped_down_lens_draws_rays(double aperture, int rays) {
+        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
+        Window window = Window.whole(SENSOR, 480);
+        Canvas canvas = new Canvas(480, 320);
+        java.util.Arrays.fill(canvas.open, 1);
+        Shot shot = shot(24, new Direction(180, 30), 1, aperture, Support.Kind.TRIPOD);
+        new Exposure(scene, shot, window, Trails.NONE, canvas, 1).rays(new Point(240, 160), 1e9, 90);
+        float brightest = 1;
+        for (int i = 0; i < 3600; i++) {
+            double angle = Math.toRadians(i / 10.0);
+            brightest = Math.max(
+                    brightest,
+                    canvas.electrons[1][(int) (160 + 22 * Math.sin(angle)) * 480 + (int) (240 + 22 * Math.cos(angle))]);
+        }
+        int found = 0;
+        boolean before = false;
+        for (int i = 0; i < 3600; i++) {
+            double angle = Math.toRadians(i / 10.0);
+            int at = (int) (160 + 22 * Math.sin(angle)) * 480 + (int) (240 + 22 * Math.cos(angle));
+            boolean bright = canvas.electrons[1][at] > 0.3 * brightest;
+            found += bright && !before ? 1 : 0;
+            before = bright;
+        }
+        assertThat(found).isEqualTo(rays);
     }
 }
