@@ -21,11 +21,6 @@ with open(out + "/stars.csv", "w", newline="") as f:
         writer.writerow([row["hip"], row["ra_deg_j2000"], row["dec_deg_j2000"], row["v"], row["b_minus_v"],
                          row["pm_ra_cosdec_mas"], row["pm_dec_mas"], name])
 
-with open(out + "/milky-way.txt", "w") as f:
-    for level, feature in enumerate(json.load(open(prepared + "/milkyway.json"))["features"], 1):
-        for ring in feature["geometry"]["coordinates"]:
-            f.write(f"{level};" + ",".join(point(p) for p in ring) + "\n")
-
 with open(out + "/figures.txt", "w") as f:
     for feature in json.load(open(prepared + "/constellations.lines.json"))["features"]:
         for line in feature["geometry"]["coordinates"]:

@@ -16,17 +16,21 @@ import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,8 +43,11 @@ import org.springframework.web.util.UriComponentsBuilder;
 @RequestMapping("/frame")
 class FrameController {
 
+    private static final Logger LOG = LoggerFactory.getLogger(FrameController.class);
+
     private static final int PREVIEW_WIDTH = 960;
     private static final int SMALL_WIDTH = 360;
+    private static final int KEPT_WIDTH = 2400;
     private static final int CROP_WIDTH = 600;
     private static final int CROP_HEIGHT = 400;
     private static final long SEED = 1;
@@ -74,6 +81,7 @@ class FrameController {
 
     private final SetupReader setups;
     private final FrameReader frames;
+    private final Darkroom darkroom = new Darkroom();
 
     FrameController(SetupReader setups, FrameReader frames) {
         this.setups = setups;
@@ -161,65 +169,81 @@ class FrameController {
     }
 
     @GetMapping("/photograph.png")
-    ResponseEntity<byte[]> photograph(@RequestParam Map<String, String> typed) {
-        return image(typed, false);
-    }
-
-    /** The same with what a camera writes into its files, to keep. */
-    @GetMapping("/photograph-to-keep.png")
-    ResponseEntity<byte[]> download(@RequestParam Map<String, String> typed) {
+    void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) {
         Form form = Form.of(typed);
-        Choices choices = setups.choices();
-        Optional<FrameAsked> read = choices.enough() ? frames.read(form, choices) : Optional.empty();
-        if (read.isEmpty()) {
-            return ResponseEntity.unprocessableEntity().build();
-        }
-        FrameAsked frame = read.get();
-        Shot shot = frame.shot(frame.setup().proposal());
-        Window window =
-                Window.whole(frame.setup().optics().sensor(), frame.setup().upright() ? 1600 : 2400);
-        Photograph taken = Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL);
-        byte[] png = CameraFile.png(taken, frame.scene().moment().instant(), shot);
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_PNG)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-frame.png\"")
-                .body(png);
+        image(
+                form,
+                response,
+                f -> Window.whole(
+                        f.setup().optics().sensor(), width(form, f.setup().upright())));
     }
 
     /** A part at full size around a point, in shares of width and height. */
     @GetMapping("/crop.png")
-    ResponseEntity<byte[]> crop(@RequestParam Map<String, String> typed) {
-        return image(typed, true);
+    void crop(@RequestParam Map<String, String> typed, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        image(form, response, f -> {
+            Sensor sensor = f.setup().optics().sensor();
+            return Window.crop(
+                    sensor,
+                    (share(form, "x") - 0.5) * sensor.widthMm(),
+                    (share(form, "y") - 0.5) * sensor.heightMm(),
+                    CROP_WIDTH,
+                    CROP_HEIGHT);
+        });
     }
 
-    private ResponseEntity<byte[]> image(Map<String, String> typed, boolean crop) {
-        Form form = Form.of(typed);
-        Choices choices = setups.choices();
-        Optional<FrameAsked> read = choices.enough() ? frames.read(form, choices) : Optional.empty();
+    private void image(Form form, HttpServletResponse response, Function<FrameAsked, Window> part) {
+        Optional<FrameAsked> read = read(form);
         if (read.isEmpty()) {
-            return ResponseEntity.unprocessableEntity().build();
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return;
+        }
+        response.setHeader(
+                HttpHeaders.CACHE_CONTROL,
+                CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate().getHeaderValue());
+        develop(response, read.get(), part.apply(read.get()), (taken, shot) -> {
+            Window window = taken.window();
+            return Png.of(taken.rgb(), window.width(), window.height());
+        });
+    }
+
+    /** The same with what a camera writes into its files, to keep. */
+    @GetMapping("/photograph-to-keep.png")
+    void keep(@RequestParam Map<String, String> typed, HttpServletResponse response) {
+        Optional<FrameAsked> read = read(Form.of(typed));
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return;
         }
         FrameAsked frame = read.get();
-        Sensor sensor = frame.setup().optics().sensor();
-        Window window = crop
-                ? Window.crop(
-                        sensor,
-                        (share(form, "x") - 0.5) * sensor.widthMm(),
-                        (share(form, "y") - 0.5) * sensor.heightMm(),
-                        CROP_WIDTH,
-                        CROP_HEIGHT)
-                : Window.whole(sensor, width(form, frame.setup().upright()));
-        Photograph taken = Photograph.take(
-                frame.scene(),
-                frame.shot(frame.setup().proposal()),
-                window,
-                SEED,
-                frame.trails(),
-                Photograph.Stars.ALL);
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_PNG)
-                .cacheControl(CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate())
-                .body(Png.of(taken.rgb(), window.width(), window.height()));
+        int width = frame.setup().upright() ? KEPT_WIDTH * 2 / 3 : KEPT_WIDTH;
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-frame.png\"");
+        develop(
+                response,
+                frame,
+                Window.whole(frame.setup().optics().sensor(), width),
+                (taken, shot) -> CameraFile.png(taken, frame.scene().moment().instant(), shot));
+    }
+
+    private Optional<FrameAsked> read(Form form) {
+        Choices choices = setups.choices();
+        return choices.enough() ? frames.read(form, choices) : Optional.empty();
+    }
+
+    private void develop(
+            HttpServletResponse response, FrameAsked frame, Window window, BiFunction<Photograph, Shot, byte[]> file) {
+        response.setContentType(MediaType.IMAGE_PNG_VALUE);
+        Shot shot = frame.shot(frame.setup().proposal());
+        try {
+            darkroom.develop(
+                    () -> file.apply(
+                            Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL),
+                            shot),
+                    response.getOutputStream());
+        } catch (IOException e) {
+            LOG.debug("nobody waits for the picture any more", e);
+        }
     }
 
     private static int width(Form form, boolean upright) {

@@ -3,6 +3,7 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Pattern;
@@ -47,7 +48,9 @@ class FrameBrowserTest extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, named("Photograph")).click();
         Locator photograph = page.locator("[data-view] img");
         assertThat(photograph).isVisible();
-        assertThat(photograph).hasJSProperty("naturalWidth", 960);
+        // the first one of all is taken by cold code
+        assertThat(photograph)
+                .hasJSProperty("naturalWidth", 960, new LocatorAssertions.HasJSPropertyOptions().setTimeout(20_000));
         page.keyboard().press("p");
         assertThat(page.locator("[data-view] svg")).isVisible();
     }
