@@ -1,11 +1,14 @@
 package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.CameraFile;
+import dev.halfdusk.app.pictures.HistogramPicture;
 import dev.halfdusk.app.pictures.Png;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Histogram;
+import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Shot;
@@ -224,6 +227,38 @@ class FrameController {
                 frame,
                 Window.whole(frame.setup().optics().sensor(), width),
                 (taken, shot) -> CameraFile.png(taken, frame.scene().moment().instant(), shot));
+    }
+
+    /** What is counted in the photograph: a page of its own, or a part of the frame's. */
+    public record Counted(HistogramPicture histogram, String peak, String burnt, String black) {
+
+        static Counted of(Photograph taken) {
+            Histogram histogram = new Histogram(taken.histogram());
+            double peak = histogram.peak();
+            return new Counted(
+                    HistogramPicture.of(histogram, peak, IsoChoice.PEAK_FROM, IsoChoice.PEAK_TO),
+                    Words.number(peak, 2),
+                    Words.number(100 * taken.burnt(), 2) + " %",
+                    Words.number(100 * taken.black(), 0) + " %");
+        }
+    }
+
+    @GetMapping("/counted")
+    String counted(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Optional<FrameAsked> read = read(form);
+        model.addAttribute("query", address(form, Set.of()));
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "framing/counted";
+        }
+        FrameAsked frame = read.get();
+        Window window = Window.whole(frame.setup().optics().sensor(), SMALL_WIDTH);
+        Shot shot = frame.shot(frame.setup().proposal());
+        model.addAttribute(
+                "counted",
+                Counted.of(Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL)));
+        return "framing/counted";
     }
 
     private Optional<FrameAsked> read(Form form) {

@@ -155,4 +155,15 @@ class FramePagesTest {
                     .andExpect(status().isOk());
         }
     }
+
+    @Test
+    void what_is_counted_in_a_photograph_is_said_and_refused_where_it_cannot_be_taken() throws Exception {
+        web.perform(get("/frame/counted?rig=1&place=1&night=2027-06-08&iso=51200&shutter=30"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("of all burnt")))
+                .andExpect(content().string(containsString("id=\"counted\"")));
+        web.perform(get("/frame/counted?rig=1&place=1&iso=x")).andExpect(status().isUnprocessableEntity());
+        web.perform(get("/frame/photograph-to-keep.png?rig=1&place=1&tint=99"))
+                .andExpect(status().isUnprocessableEntity());
+    }
 }

@@ -52,6 +52,15 @@ public record Histogram(double[] bins) {
         }
     }
 
+    /** Where on the axis most pixels are that are brighter than dark ground, 0 to 1. */
+    public double peak() {
+        int best = BINS / 16;
+        for (int i = best + 1; i < BINS; i++) {
+            best = bins[i] > bins[best] ? i : best;
+        }
+        return (best + 0.5) / BINS;
+    }
+
     /** Part of the pixels that are white. */
     public double burnt() {
         return bins[BINS - 1];

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Tone;
+import java.util.function.DoublePredicate;
 import java.util.stream.IntStream;
 
 /**
@@ -141,6 +142,26 @@ public final class Photograph {
     /** For looking at: red, green and blue, eight bits each. */
     public int[] rgb() {
         return development.rgb(electrons, window, saturation);
+    }
+
+    /** Part of the pixels in which a colour is burnt. */
+    public double burnt() {
+        return share(most -> most >= saturation * (1 - 1e-4));
+    }
+
+    /** Part of the pixels that are black: less than a thousandth of white in every colour. */
+    public double black() {
+        return share(most -> most < saturation * 1e-3);
+    }
+
+    private double share(DoublePredicate ofTheBrightest) {
+        int count = 0;
+        for (int i = 0; i < electrons[1].length; i++) {
+            if (ofTheBrightest.test(Math.max(electrons[0][i], Math.max(electrons[1][i], electrons[2][i])))) {
+                count++;
+            }
+        }
+        return (double) count / electrons[1].length;
     }
 
     /** Shares of the green pixels from black to white. */

@@ -134,6 +134,30 @@ class ColoursTest {
         }
     }
 
+    /** A quarter burnt in blue alone, an eighth black, the rest between. */
+    @Test
+    void burnt_and_black_pixels_are_counted() {
+        Scene scene = scene("2027-06-09T00:10:00Z", SkyGlow.ofZenith(21.5));
+        Photograph p = Photograph.take(
+                scene,
+                shot(20, new Direction(310, 62), 8, 2.8),
+                Window.whole(SENSOR, 48),
+                1,
+                Trails.NONE,
+                Photograph.Stars.CATALOGUED);
+        float full = (float) p.saturationE();
+        for (int i = 0; i < 48 * 32; i++) {
+            for (int c = 0; c < 3; c++) {
+                p.electrons(c)[i] = i % 4 == 0 ? (c == 2 ? full : 0.1f * full) : i % 8 == 1 ? 0 : 0.2f * full;
+            }
+        }
+        assertThat(p.burnt()).isEqualTo(0.25);
+        assertThat(p.black()).isEqualTo(0.125);
+        // sRGB of 0.2 is 0.485
+        assertThat(new dev.halfdusk.core.exposure.Histogram(p.histogram()).peak())
+                .isCloseTo(0.485, within(0.011));
+    }
+
     /** At full size a pixel keeps what its own colour counted and takes the others from its neighbours. */
     @Test
     void colours_between_the_filters_are_means_of_neighbours() {
