@@ -26,6 +26,7 @@ import dev.halfdusk.core.sky.Star;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
@@ -42,6 +43,7 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "frame", description = "Stars and photographs through a lens")
 class FrameApi {
 
+    private static final MediaType TIFF = MediaType.parseMediaType("image/tiff");
     private static final Range MAGNITUDE = new Range("magnitude", -2, 6.5, "");
 
     /**
@@ -97,12 +99,13 @@ class FrameApi {
         return new Pointing(axis, roll, Orientation.LANDSCAPE).framing(optics);
     }
 
-    @GetMapping("/photograph.png")
+    @GetMapping({"/photograph.png", "/photograph.tiff"})
     @Operation(
             summary = "A simulated photograph of a frame",
             description =
                     "The whole frame reduced to a width (16 to 2400 px). darkness: a class from 1 to 9, or a zenith"
-                            + " from 15 to 22.5 mag/arcsec\u00b2. The same seed gives the same picture. Open horizon.")
+                            + " from 15 to 22.5 mag/arcsec\u00b2. The same seed gives the same picture. Open horizon. As TIFF"
+                            + " before it is developed: 16 bits a colour, linear, 65535 at saturation. Both with Exif.")
     ResponseEntity<byte[]> photograph(
             @RequestParam double lat,
             @RequestParam double lon,
@@ -127,119 +130,8 @@ class FrameApi {
                     double tint,
             @Parameter(description = "a sensor that passes the red hydrogen line whole")
                     @RequestParam(defaultValue = "false")
-                    boolean modified) {
-        Taken taken = take(
-                lat,
-                lon,
-                elevation,
-                time,
-                azimuth,
-                altitude,
-                roll,
-                focal,
-                sensorWidth,
-                sensorHeight,
-                pixelsAcross,
-                aperture,
-                shutter,
-                iso,
-                darkness,
-                seed,
-                width,
-                kelvin,
-                tint,
-                modified);
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(taken.png());
-    }
-
-    @GetMapping("/photograph.tiff")
-    @Operation(
-            summary = "The same photograph before it is developed",
-            description = "16 bits a colour, linear, 65535 at saturation; the same parameters, with Exif.")
-    ResponseEntity<byte[]> tiff(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
-            @RequestParam Instant time,
-            @RequestParam double azimuth,
-            @RequestParam double altitude,
-            @RequestParam(defaultValue = "0") double roll,
-            @RequestParam double focal,
-            @RequestParam(defaultValue = "36") double sensorWidth,
-            @RequestParam(defaultValue = "24") double sensorHeight,
-            @RequestParam(defaultValue = "6000") int pixelsAcross,
-            @RequestParam double aperture,
-            @RequestParam double shutter,
-            @RequestParam double iso,
-            @RequestParam(defaultValue = "3") double darkness,
-            @RequestParam(defaultValue = "1") long seed,
-            @RequestParam(defaultValue = "960") int width,
-            @Parameter(description = "white balance, 2000 to 12000 K") @RequestParam(defaultValue = "4000")
-                    double kelvin,
-            @Parameter(description = "magenta above 0, green below, -50 to 50") @RequestParam(defaultValue = "0")
-                    double tint,
-            @Parameter(description = "a sensor that passes the red hydrogen line whole")
-                    @RequestParam(defaultValue = "false")
-                    boolean modified) {
-        Taken taken = take(
-                lat,
-                lon,
-                elevation,
-                time,
-                azimuth,
-                altitude,
-                roll,
-                focal,
-                sensorWidth,
-                sensorHeight,
-                pixelsAcross,
-                aperture,
-                shutter,
-                iso,
-                darkness,
-                seed,
-                width,
-                kelvin,
-                tint,
-                modified);
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("image/tiff"))
-                .body(taken.tiff());
-    }
-
-    /** A photograph with what a camera writes into its files. */
-    private record Taken(Photograph photograph, Instant time, Shot shot) {
-
-        byte[] png() {
-            return CameraFile.png(photograph, time, shot);
-        }
-
-        byte[] tiff() {
-            return CameraFile.tiff(photograph, time, shot);
-        }
-    }
-
-    private static Taken take(
-            double lat,
-            double lon,
-            double elevation,
-            Instant time,
-            double azimuth,
-            double altitude,
-            double roll,
-            double focal,
-            double sensorWidth,
-            double sensorHeight,
-            int pixelsAcross,
-            double aperture,
-            double shutter,
-            double iso,
-            double darkness,
-            long seed,
-            int width,
-            double kelvin,
-            double tint,
-            boolean modified) {
+                    boolean modified,
+            HttpServletRequest request) {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
         Site site = new Site(lat, lon, elevation);
         Scene scene =
@@ -254,8 +146,11 @@ class FrameApi {
                 0,
                 kelvin,
                 Support.TRIPOD,
-                new Shot.Details(tint, false, modified, Shot.Details.USUAL.sensorC()));
+                new Shot.Details(tint, false, modified, Shot.Details.USUAL.sensorC(), 0));
         Window window = Window.whole(sensor, width);
-        return new Taken(Photograph.take(scene, shot, window, seed), time, shot);
+        Photograph taken = Photograph.take(scene, shot, window, seed);
+        return request.getRequestURI().endsWith(".tiff")
+                ? ResponseEntity.ok().contentType(TIFF).body(CameraFile.tiff(taken, time, shot))
+                : ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(CameraFile.png(taken, time, shot));
     }
 }

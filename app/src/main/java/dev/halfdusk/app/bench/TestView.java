@@ -1,5 +1,6 @@
 package dev.halfdusk.app.bench;
 
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Advice;
@@ -17,14 +18,11 @@ import java.util.OptionalDouble;
 /** The bench's fourth part: what to change after a test frame, and advice where no number decides. */
 public record TestView(String change, String stops, String cost, List<Advice.Item> advice) {
 
-    /** An entry of a list. */
-    public record Option(String id, String name) {}
-
-    static final List<Option> SEEN = Arrays.stream(NextChange.Seen.values())
-            .map(s -> new Option(s.name(), s.words()))
+    static final List<Choice> SEEN = Arrays.stream(NextChange.Seen.values())
+            .map(s -> new Choice(s.name(), s.words()))
             .toList();
-    static final List<Option> SUBJECTS = Arrays.stream(Advice.Subject.values())
-            .map(s -> new Option(s.name(), s.words()))
+    static final List<Choice> SUBJECTS = Arrays.stream(Advice.Subject.values())
+            .map(s -> new Choice(s.name(), s.words()))
             .toList();
 
     static void fill(Form form, Proposal p) {

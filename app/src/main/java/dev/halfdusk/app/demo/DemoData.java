@@ -95,6 +95,8 @@ class DemoData implements SmartInitializingSingleton {
         add("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8, 3, 3200);
     }
 
+    private static final double WHITE_FROM_PEOPLE = 50_000;
+
     private static final Skyline LEDGE_SKYLINE = Skyline.of(List.of(
             new Skyline.Point(0, 9),
             new Skyline.Point(40, 14),
@@ -114,7 +116,7 @@ class DemoData implements SmartInitializingSingleton {
                 OptionalDouble.empty(),
                 Skyline.FLAT,
                 sea,
-                domes(name),
+                domes(name).stream().map(DemoData::relit).toList(),
                 new Place.Notes(
                         "Track from the road, then 15 minutes on foot",
                         "Cliff edge without fence, swell on the lower rocks, loose stone after rain",
@@ -154,6 +156,13 @@ class DemoData implements SmartInitializingSingleton {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Large towns have changed their lamps. */
+    private static Dome relit(Dome d) {
+        boolean large = d.people() > WHITE_FROM_PEOPLE;
+        return new Dome(
+                d.name(), d.bearingDeg(), d.distanceKm(), d.people(), large ? Dome.Lamps.WHITE : Dome.Lamps.WARM);
     }
 
     private static Dome compassTown(double bearingDeg, double distanceKm, double people) {

@@ -20,6 +20,16 @@ final class Darkroom {
 
     private final Semaphore turn = new Semaphore(1, true);
 
+    /** What is taken from a photograph in its turn. */
+    <T> T inTurn(Supplier<T> picture) {
+        turn.acquireUninterruptibly();
+        try {
+            return picture.get();
+        } finally {
+            turn.release();
+        }
+    }
+
     /** @throws IOException when nobody waits any more */
     void develop(Supplier<byte[]> picture, OutputStream out) throws IOException {
         turn.acquireUninterruptibly();

@@ -5,6 +5,7 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
@@ -21,6 +22,7 @@ import java.util.OptionalInt;
  *
  * @param shutter typed instead of the proposed one
  * @param iso typed instead of the proposed one
+ * @param clouds before the sky; empty where a forecast is wanted and none reaches that night
  * @param passing whether an aircraft and a satellite cross the frame
  */
 public record FrameAsked(
@@ -33,6 +35,7 @@ public record FrameAsked(
         double lampLux,
         double kelvin,
         Shot.Details details,
+        Optional<Clouds> clouds,
         boolean passing) {
 
     /** Where the ribbon's slider stands. */
@@ -49,7 +52,8 @@ public record FrameAsked(
                 marks,
                 lampLux,
                 seed,
-                setup.place().seaHorizon());
+                setup.place().seaHorizon(),
+                clouds.orElse(Clouds.NONE));
     }
 
     /** With the stars in focus, by two pixels. */

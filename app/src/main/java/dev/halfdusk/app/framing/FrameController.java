@@ -10,6 +10,7 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
@@ -80,7 +81,11 @@ class FrameController {
             "tint",
             "diffusion",
             "modified",
-            "passing");
+            "passing",
+            "sensor",
+            "distortion",
+            "clouds",
+            "limits");
 
     private final SetupReader setups;
     private final FrameReader frames;
@@ -108,13 +113,14 @@ class FrameController {
             new Balance("daylight, 5500 K", 5500, 0));
 
     /** Numbers beside the picture. */
-    public record View(String shutter, String aperture, int iso, String trails, String sharp) {}
+    public record View(String shutter, String aperture, int iso, String trails, String sharp, String clouds) {}
 
     @GetMapping
     String frame(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
         Choices choices = setups.show(form, model);
         model.addAttribute("thirds", THIRDS);
+        model.addAttribute("cloudy", FrameReader.Cloudy.CHOICES);
         if (!choices.enough()) {
             return "framing/frame";
         }
@@ -147,7 +153,20 @@ class FrameController {
                 Numbers.trimmed(settings.aperture(), 1),
                 (int) settings.iso(),
                 frame.trails().frames() == 1 ? null : trails(frame, settings.seconds()),
-                "sharp from " + Words.number(frame.depth().nearAtStarsM(), 1) + " m with the stars in focus");
+                "sharp from " + Words.number(frame.depth().nearAtStarsM(), 1) + " m with the stars in focus",
+                clouds(frame));
+    }
+
+    private static String clouds(FrameAsked frame) {
+        if (frame.clouds().isEmpty()) {
+            return "no forecast reaches that night: a clear sky is shown";
+        }
+        Clouds c = frame.clouds().get();
+        return c == Clouds.NONE
+                ? null
+                : "low " + Words.percent(c.low()) + ", middle " + Words.percent(c.middle()) + ", high "
+                        + Words.percent(c.high()) + " of the sky, wind " + Words.number(c.windMs(), 0)
+                        + " m/s; where they stand is made up";
     }
 
     private static String trails(FrameAsked frame, double shutter) {
@@ -173,12 +192,7 @@ class FrameController {
 
     @GetMapping("/photograph.png")
     void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) {
-        Form form = Form.of(typed);
-        image(
-                form,
-                response,
-                f -> Window.whole(
-                        f.setup().optics().sensor(), width(form, f.setup().upright())));
+        image(Form.of(typed), response, f -> whole(f, PREVIEW_WIDTH));
     }
 
     /** A part at full size around a point, in shares of width and height. */
@@ -197,6 +211,21 @@ class FrameController {
     }
 
     private void image(Form form, HttpServletResponse response, Function<FrameAsked, Window> part) {
+        image(
+                form,
+                response,
+                part,
+                taken -> Png.of(
+                        form.has("limits") ? taken.rgbWithLimits() : taken.rgb(),
+                        taken.window().width(),
+                        taken.window().height()));
+    }
+
+    private void image(
+            Form form,
+            HttpServletResponse response,
+            Function<FrameAsked, Window> part,
+            Function<Photograph, byte[]> file) {
         Optional<FrameAsked> read = read(form);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -205,10 +234,26 @@ class FrameController {
         response.setHeader(
                 HttpHeaders.CACHE_CONTROL,
                 CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate().getHeaderValue());
-        develop(response, read.get(), part.apply(read.get()), (taken, shot) -> {
-            Window window = taken.window();
-            return Png.of(taken.rgb(), window.width(), window.height());
-        });
+        develop(response, read.get(), part.apply(read.get()), (taken, shot) -> file.apply(taken));
+    }
+
+    /** One photograph, developed for each of the balances, side by side. */
+    @GetMapping("/balances.png")
+    void balances(@RequestParam Map<String, String> typed, HttpServletResponse response) {
+        image(Form.of(typed), response, f -> whole(f, SMALL_WIDTH), FrameController::sideBySide);
+    }
+
+    private static byte[] sideBySide(Photograph taken) {
+        int width = taken.window().width();
+        int height = taken.window().height();
+        int[] all = new int[BALANCES.size() * width * height];
+        for (int i = 0; i < BALANCES.size(); i++) {
+            int[] one = taken.rgb(BALANCES.get(i).kelvin(), BALANCES.get(i).tint());
+            for (int y = 0; y < height; y++) {
+                System.arraycopy(one, y * width, all, (y * BALANCES.size() + i) * width, width);
+            }
+        }
+        return Png.of(all, BALANCES.size() * width, height);
     }
 
     /** The same with what a camera writes into its files, to keep. */
@@ -220,12 +265,11 @@ class FrameController {
             return;
         }
         FrameAsked frame = read.get();
-        int width = frame.setup().upright() ? KEPT_WIDTH * 2 / 3 : KEPT_WIDTH;
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-frame.png\"");
         develop(
                 response,
                 frame,
-                Window.whole(frame.setup().optics().sensor(), width),
+                whole(frame, KEPT_WIDTH),
                 (taken, shot) -> CameraFile.png(taken, frame.scene().moment().instant(), shot));
     }
 
@@ -233,13 +277,13 @@ class FrameController {
     public record Counted(HistogramPicture histogram, String peak, String burnt, String black) {
 
         static Counted of(Photograph taken) {
-            Histogram histogram = new Histogram(taken.histogram());
+            Histogram histogram = taken.histogram();
             double peak = histogram.peak();
             return new Counted(
                     HistogramPicture.of(histogram, peak, IsoChoice.PEAK_FROM, IsoChoice.PEAK_TO),
                     Words.number(peak, 2),
                     Words.number(100 * taken.burnt(), 2) + " %",
-                    Words.number(100 * taken.black(), 0) + " %");
+                    Words.number(100 * histogram.black(), 0) + " %");
         }
     }
 
@@ -253,11 +297,11 @@ class FrameController {
             return "framing/counted";
         }
         FrameAsked frame = read.get();
-        Window window = Window.whole(frame.setup().optics().sensor(), SMALL_WIDTH);
         Shot shot = frame.shot(frame.setup().proposal());
         model.addAttribute(
                 "counted",
-                Counted.of(Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL)));
+                darkroom.inTurn(() -> Counted.of(Photograph.take(
+                        frame.scene(), shot, whole(frame, SMALL_WIDTH), SEED, frame.trails(), Photograph.Stars.ALL))));
         return "framing/counted";
     }
 
@@ -281,9 +325,8 @@ class FrameController {
         }
     }
 
-    private static int width(Form form, boolean upright) {
-        int width = form.has("small") ? SMALL_WIDTH : PREVIEW_WIDTH;
-        return upright ? width * 2 / 3 : width;
+    private static Window whole(FrameAsked frame, int longSide) {
+        return Window.whole(frame.setup().optics().sensor(), frame.setup().upright() ? longSide * 2 / 3 : longSide);
     }
 
     private static double share(Form form, String field) {

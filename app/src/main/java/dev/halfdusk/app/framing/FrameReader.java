@@ -5,7 +5,10 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.glow.GroundLight;
@@ -13,6 +16,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
@@ -20,6 +24,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -32,10 +37,36 @@ class FrameReader {
 
     private final SetupReader setups;
     private final Places places;
+    private final Weather weather;
 
-    FrameReader(SetupReader setups, Places places) {
+    FrameReader(SetupReader setups, Places places, Weather weather) {
         this.setups = setups;
         this.places = places;
+        this.weather = weather;
+    }
+
+    /** Where the clouds in the photograph come from. */
+    enum Cloudy {
+        NONE("none"),
+        FORECAST("as forecast"),
+        VEIL("a thin high veil"),
+        BROKEN("broken low cloud");
+
+        private static final Clouds THIN = new Clouds(0, 0, 0.75, 5, Clouds.WEST_SOUTH_WEST);
+        private static final Clouds HEAPS = new Clouds(0.4, 0.1, 0, 5, Clouds.WEST_SOUTH_WEST);
+
+        private final String words;
+
+        Cloudy(String words) {
+            this.words = words;
+        }
+
+        static final List<Choice> CHOICES =
+                Arrays.stream(values()).map(c -> new Choice(c.key(), c.words)).toList();
+
+        private String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 
     Optional<FrameAsked> read(Form form, Choices choices) {
@@ -43,7 +74,10 @@ class FrameReader {
                 .putIfEmpty("pause", "1")
                 .putIfEmpty("lamp", "0")
                 .putIfEmpty("kelvin", Shot.USUAL_KELVIN)
-                .putIfEmpty("tint", "0");
+                .putIfEmpty("tint", "0")
+                .putIfEmpty("sensor", Shot.Details.USUAL.sensorC())
+                .putIfEmpty("distortion", "0")
+                .putIfEmpty("clouds", Cloudy.NONE.key());
         Optional<Asked> read = setups.read(form, choices);
         OptionalLong frames = form.whole("frames", Trails.FRAMES);
         OptionalDouble pause = form.number("pause", Trails.PAUSE);
@@ -52,9 +86,13 @@ class FrameReader {
         OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
         OptionalDouble kelvin = form.number("kelvin", Shot.KELVIN);
         OptionalDouble tint = form.number("tint", Shot.Details.TINT);
+        OptionalDouble sensor = form.number("sensor", Shot.Details.SENSOR);
+        OptionalDouble distortion = form.number("distortion", Framing.DISTORTION);
+        Optional<Cloudy> cloudy = form.oneOf("clouds", Cloudy.NONE);
         if (form.hasErrors() || read.isEmpty()) {
             return Optional.empty();
         }
+        Optional<Clouds> clouds = clouds(cloudy.orElseThrow(), read.get());
         List<Mark> marks = places.marks(read.get().place().id()).stream()
                 .map(Places.ListedMark::mark)
                 .toList();
@@ -69,8 +107,24 @@ class FrameReader {
                 lamp.getAsDouble(),
                 kelvin.getAsDouble(),
                 new Shot.Details(
-                        tint.getAsDouble(), form.has("diffusion"), form.has("modified"), Shot.Details.USUAL.sensorC()),
+                        tint.getAsDouble(),
+                        form.has("diffusion"),
+                        form.has("modified") || asked.setup().rig().body().modified(),
+                        sensor.getAsDouble(),
+                        distortion.getAsDouble()),
+                clouds,
                 form.has("passing")));
+    }
+
+    /** Empty where a forecast is wanted and none reaches that night. */
+    private Optional<Clouds> clouds(Cloudy wanted, Asked asked) {
+        return switch (wanted) {
+            case NONE -> Optional.of(Clouds.NONE);
+            case VEIL -> Optional.of(Cloudy.THIN);
+            case BROKEN -> Optional.of(Cloudy.HEAPS);
+            case FORECAST ->
+                weather.at(asked.place(), asked.night(), asked.when()).map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST));
+        };
     }
 
     /** "Put that at this third": works out the direction, and forgets the wish, so that the address holds the direction. */

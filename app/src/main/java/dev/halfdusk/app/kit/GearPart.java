@@ -1,5 +1,6 @@
 package dev.halfdusk.app.kit;
 
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
@@ -36,9 +37,6 @@ class GearPart implements Part {
     GearPart(Kit kit) {
         this.kit = kit;
     }
-
-    /** An entry of a list. */
-    public record Option(String id, String name) {}
 
     @Override
     public String key() {
@@ -189,12 +187,12 @@ class GearPart implements Part {
         model.addAttribute(
                 "kinds",
                 Arrays.stream(Gear.Sort.values())
-                        .map(k -> new Option(k.name(), k.words()))
+                        .map(k -> new Choice(k.name(), k.words()))
                         .toList());
         model.addAttribute(
                 "supports",
                 Arrays.stream(Support.Kind.values())
-                        .map(k -> new Option(k.name(), k.words()))
+                        .map(k -> new Choice(k.name(), k.words()))
                         .toList());
         model.addAttribute(
                 "kind",

@@ -27,7 +27,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
-import java.util.stream.Stream;
 
 /** Between a place and the fields of its page. What is left empty is filled from the gazetteer. */
 public final class PlaceForm {
@@ -180,7 +179,8 @@ public final class PlaceForm {
                 .put("domeName", dome.name())
                 .put("domeBearing", dome.bearingDeg())
                 .put("domeDistance", dome.distanceKm())
-                .put("people", Math.round(dome.people()));
+                .put("people", Math.round(dome.people()))
+                .put("lamps", dome.lamps().key());
     }
 
     /** Reads a dome; empty where the form now holds complaints. */
@@ -189,9 +189,15 @@ public final class PlaceForm {
         OptionalDouble bearing = form.number("domeBearing", Range.AZIMUTH);
         OptionalDouble distance = form.number("domeDistance", Dome.DISTANCE);
         OptionalDouble people = form.number("people", Dome.PEOPLE);
+        Optional<Dome.Lamps> lamps = form.oneOf("lamps", Dome.Lamps.WARM);
         return form.hasErrors()
                 ? Optional.empty()
-                : Optional.of(new Dome(name, bearing.getAsDouble(), distance.getAsDouble(), people.getAsDouble()));
+                : Optional.of(new Dome(
+                        name,
+                        bearing.getAsDouble(),
+                        distance.getAsDouble(),
+                        people.getAsDouble(),
+                        lamps.orElseThrow()));
     }
 
     /** From the mark's coordinates, where they were given, to its bearing and distance. */
@@ -231,7 +237,7 @@ public final class PlaceForm {
         OptionalDouble height = form.number("height", Mark.HEIGHT);
         OptionalDouble width = form.number("width", Mark.WIDTH);
         OptionalDouble foot = form.has("foot") ? form.number("foot", Mark.FOOT) : OptionalDouble.of(0);
-        Optional<Silhouette> silhouette = silhouette(form);
+        Optional<Silhouette> silhouette = form.oneOf("silhouette", Silhouette.BLOCK);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -243,19 +249,6 @@ public final class PlaceForm {
                 width.getAsDouble(),
                 foot.getAsDouble(),
                 silhouette.orElseThrow()));
-    }
-
-    private static Optional<Silhouette> silhouette(Form form) {
-        if (!form.has("silhouette")) {
-            return Optional.of(Silhouette.BLOCK);
-        }
-        Optional<Silhouette> chosen = Stream.of(Silhouette.values())
-                .filter(s -> s.key().equals(form.value("silhouette")))
-                .findFirst();
-        if (chosen.isEmpty()) {
-            form.reject("silhouette", "Choose one of the shapes.");
-        }
-        return chosen;
     }
 
     /** What to watch for over a mark. */

@@ -1,7 +1,9 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.SkylineText;
 import java.time.Clock;
@@ -16,11 +18,12 @@ import org.springframework.ui.Model;
 @Component
 class PlaceSheet {
 
-    /** A shape to choose. */
-    public record Shape(String id, String name) {}
+    private static final List<Choice> SILHOUETTES = Stream.of(Silhouette.values())
+            .map(s -> new Choice(s.key(), s.words()))
+            .toList();
 
-    private static final List<Shape> SILHOUETTES = Stream.of(Silhouette.values())
-            .map(s -> new Shape(s.key(), s.words()))
+    private static final List<Choice> LAMPS = Stream.of(Dome.Lamps.values())
+            .map(l -> new Choice(l.key(), l.words()))
             .toList();
 
     private final Places places;
@@ -64,6 +67,7 @@ class PlaceSheet {
         model.addAttribute("view", view);
         model.addAttribute("form", form);
         model.addAttribute("silhouettes", SILHOUETTES);
+        model.addAttribute("streetLamps", LAMPS);
         model.addAttribute("markId", markId.orElse(null));
         model.addAttribute("domeId", domeId.orElse(null));
         return "places/show";

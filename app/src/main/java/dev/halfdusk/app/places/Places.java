@@ -121,13 +121,24 @@ public class Places {
     }
 
     private static ListedDome dome(DomeRecord r) {
-        Dome dome = new Dome(r.getName(), r.getBearingDeg(), r.getDistanceKm(), r.getPeople());
+        Dome dome = new Dome(
+                r.getName(),
+                r.getBearingDeg(),
+                r.getDistanceKm(),
+                r.getPeople(),
+                Dome.Lamps.valueOf(r.getLamps().toUpperCase(Locale.ROOT)));
         return new ListedDome(r.getId(), dome, r.getLit());
     }
 
     public void addDome(long place, Dome dome) {
-        db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.BEARING_DEG, DOME.DISTANCE_KM, DOME.PEOPLE)
-                .values(place, dome.name(), dome.bearingDeg(), dome.distanceKm(), dome.people())
+        db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.BEARING_DEG, DOME.DISTANCE_KM, DOME.PEOPLE, DOME.LAMPS)
+                .values(
+                        place,
+                        dome.name(),
+                        dome.bearingDeg(),
+                        dome.distanceKm(),
+                        dome.people(),
+                        dome.lamps().key())
                 .execute();
     }
 
@@ -137,6 +148,7 @@ public class Places {
                 .set(DOME.BEARING_DEG, d.bearingDeg())
                 .set(DOME.DISTANCE_KM, d.distanceKm())
                 .set(DOME.PEOPLE, d.people())
+                .set(DOME.LAMPS, d.lamps().key())
                 .where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place)))
                 .execute();
     }

@@ -6,6 +6,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.exposure.Demand;
@@ -67,9 +68,6 @@ public class SetupReader {
     public Choices choices() {
         return new Choices(kit.rigs(), places.all());
     }
-
-    /** An entry of a list. */
-    public record Choice(String id, String name) {}
 
     /** The lists that a page with a setup shows. */
     public Choices show(Form form, Model model) {

@@ -5,9 +5,12 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.Outlook;
+import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
@@ -20,7 +23,7 @@ import org.springframework.stereotype.Component;
 
 /** What is known of the weather of a night: asks the service, and falls back on what it said last. */
 @Component
-class Weather {
+public class Weather {
 
     private static final Duration PATIENCE = Duration.ofSeconds(2);
 
@@ -71,6 +74,14 @@ class Weather {
         Optional<String> trouble = ask(place, span);
         List<Forecast> now = forecasts.touching(place.id(), span);
         return new Known(now, Outlook.of(now, span), trouble);
+    }
+
+    /** The forecast for an instant of a night, the newest of those that reach it. */
+    public Optional<WeatherHour> at(Place place, Night night, Instant when) {
+        return of(place, night).forecasts.stream()
+                .sorted(Comparator.comparing(Forecast::issued).reversed())
+                .flatMap(f -> f.at(when).stream())
+                .findFirst();
     }
 
     /** Stores what the service says; hands back why it could not. */

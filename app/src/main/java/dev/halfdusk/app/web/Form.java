@@ -179,6 +179,18 @@ public final class Form {
                 .findFirst();
     }
 
+    /** A choice, or the usual one where the field is empty. Empty after a complaint. */
+    public <E extends Enum<E>> Optional<E> oneOf(String field, E usual) {
+        if (!has(field)) {
+            return Optional.of(usual);
+        }
+        Optional<E> chosen = choice(field, usual.getDeclaringClass());
+        if (chosen.isEmpty()) {
+            reject(field, "Choose one of the list.");
+        }
+        return chosen;
+    }
+
     /** Text that must be there and not be too long. Null after a complaint. */
     public String text(String field, String what) {
         String text = value(field);

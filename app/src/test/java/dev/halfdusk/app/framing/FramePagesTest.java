@@ -11,8 +11,10 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.time.ZoneId;
+import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -160,10 +162,64 @@ class FramePagesTest {
     void what_is_counted_in_a_photograph_is_said_and_refused_where_it_cannot_be_taken() throws Exception {
         web.perform(get("/frame/counted?rig=1&place=1&night=2027-06-08&iso=51200&shutter=30"))
                 .andExpect(status().isOk())
-                .andExpect(content().string(containsString("of all burnt")))
+                .andExpect(content().string(containsString("of the sensor burnt")))
                 .andExpect(content().string(containsString("id=\"counted\"")));
         web.perform(get("/frame/counted?rig=1&place=1&iso=x")).andExpect(status().isUnprocessableEntity());
         web.perform(get("/frame/photograph-to-keep.png?rig=1&place=1&tint=99"))
                 .andExpect(status().isUnprocessableEntity());
+    }
+
+    /** What is chosen is in the picture's address and in the picture, and said where it comes from. */
+    @Test
+    void clouds_limits_and_distortion_change_the_photograph() throws Exception {
+        String base = "/frame/photograph.png?rig=1&place=1&night=2027-06-08";
+        byte[] plain = png(base);
+        for (String what : List.of("clouds=veil", "clouds=broken", "limits=on", "distortion=-4")) {
+            assertThat(png(base + "&" + what)).as(what).isNotEqualTo(plain);
+        }
+        assertThat(png(base + "&clouds=none")).isEqualTo(plain);
+        assertThat(body("/frame?rig=1&place=1&night=2027-06-08&view=photograph&clouds=veil&sensor=30"))
+                .contains("high 75 % of the sky")
+                .contains("clouds=veil")
+                .contains("sensor=30");
+        assertThat(body("/frame?rig=1&place=1&night=2029-06-08&clouds=forecast"))
+                .contains("no forecast reaches");
+        web.perform(get("/frame?rig=1&place=1&clouds=frogs"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose one of the list.")));
+        web.perform(get("/frame?rig=1&place=1&distortion=11"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("10 %")));
+        web.perform(get("/frame?rig=1&place=1&sensor=61")).andExpect(status().isUnprocessableEntity());
+    }
+
+    private byte[] png(String address) throws Exception {
+        return web.perform(get(address))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+    }
+
+    /** One exposure in three balances: the first third of a row is that of the picture taken alone. */
+    @Test
+    void balances_stand_side_by_side() throws Exception {
+        BufferedImage three = ImageIO.read(new ByteArrayInputStream(
+                web.perform(get("/frame/balances.png?rig=1&place=1&night=2027-06-08&upright=on"))
+                        .andExpect(status().isOk())
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsByteArray()));
+        assertThat(three.getWidth()).isEqualTo(3 * 240);
+        assertThat(three.getHeight()).isEqualTo(360);
+        double[] blue = new double[3];
+        for (int y = 0; y < 200; y += 5) {
+            for (int x = 0; x < 720; x++) {
+                int rgb = three.getRGB(x, y);
+                blue[x / 240] += (rgb & 0xff) - (rgb >> 16 & 0xff);
+            }
+        }
+        assertThat(blue[1]).isGreaterThan(blue[0]); // tungsten is bluest
+        assertThat(blue[0]).isGreaterThan(blue[2]); // daylight warmest
     }
 }

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Silhouette;
 import java.time.ZoneId;
 import java.util.List;
@@ -24,6 +25,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 @PageTest
 class PlacePagesTest {
@@ -134,25 +136,22 @@ class PlacePagesTest {
 
     @Test
     void a_mark_has_one_of_the_shapes_and_no_other() throws Exception {
-        web.perform(post(path + "/marks")
-                        .param("markName", "Light")
-                        .param("bearing", "12")
-                        .param("distance", "300")
-                        .param("height", "20")
-                        .param("width", "6")
-                        .param("silhouette", "lighthouse"))
-                .andExpect(redirectedUrl(path + "#marks"));
+        web.perform(lighthouse("lighthouse")).andExpect(redirectedUrl(path + "#marks"));
         assertThat(places.marks(id).get(0).mark().silhouette()).isEqualTo(Silhouette.LIGHTHOUSE);
-        web.perform(post(path + "/marks")
-                        .param("markName", "Light")
-                        .param("bearing", "12")
-                        .param("distance", "300")
-                        .param("height", "20")
-                        .param("width", "6")
-                        .param("silhouette", "pyramid"))
+        web.perform(lighthouse("pyramid"))
                 .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of the shapes.")));
+                .andExpect(content().string(containsString("Choose one of the list.")));
         assertThat(places.marks(id)).hasSize(1);
+    }
+
+    private MockHttpServletRequestBuilder lighthouse(String silhouette) {
+        return post(path + "/marks")
+                .param("markName", "Light")
+                .param("bearing", "12")
+                .param("distance", "300")
+                .param("height", "20")
+                .param("width", "6")
+                .param("silhouette", silhouette);
     }
 
     @Test
@@ -245,9 +244,19 @@ class PlacePagesTest {
                         .param("domeName", "Harbour")
                         .param("domeBearing", "25")
                         .param("domeDistance", "8")
-                        .param("people", "40000"))
+                        .param("people", "40000")
+                        .param("lamps", "white"))
                 .andExpect(redirectedUrl(path + "#domes"));
-        assertThat(places.dome(id, port.id()).orElseThrow().people()).isEqualTo(40_000);
+        assertThat(places.dome(id, port.id()).orElseThrow())
+                .isEqualTo(new Dome("Harbour", 25, 8, 40_000, Dome.Lamps.WHITE));
+        web.perform(post(path + "/domes/" + port.id())
+                        .param("domeName", "Port")
+                        .param("domeBearing", "20")
+                        .param("domeDistance", "8")
+                        .param("people", "30")
+                        .param("lamps", "gas"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose one of the list.")));
         web.perform(post(path + "/domes/" + port.id() + "/remove")).andExpect(redirectedUrl(path + "#domes"));
         assertThat(places.domes(id)).hasSize(before);
     }

@@ -29,7 +29,7 @@ class PlacesRoundTripTest {
             OptionalDouble.of(21.37),
             Skyline.of(List.of(new Skyline.Point(1.25, -0.5), new Skyline.Point(359.75, 41.125))),
             true,
-            List.of(new Dome("Base", 213.5, 4.75, 1258), new Dome("Harbour", 17.25, 61.5, 33)),
+            List.of(new Dome("Base", 213.5, 4.75, 1258), new Dome("Harbour", 17.25, 61.5, 33, Dome.Lamps.WHITE)),
             new Place.Notes("by\nskidoo", "crevasses; wind", "at 14 m/s"));
 
     private static final Place OTHER = new Place(

@@ -26,6 +26,7 @@ import java.util.stream.IntStream;
 final class Backdrop {
 
     private static final int STEP = 8;
+    private static final int STEP_IN_CLOUDS = 4;
 
     /** Veil of a lens around a bright lamp: 10 E / θ² cd/m² in the eye, of which a clean lens makes a fiftieth. */
     private static final double VEIL = 10 * 0.02;
@@ -36,17 +37,31 @@ final class Backdrop {
     private static final int THROUGH = 3;
     private static final int COLUMN = 6;
     private static final int ROW = 7;
-    private static final int SEA = 8;
-    private static final int FIELDS = 11;
 
-    /** Fields of the sky; the sea's come after them. */
+    /** Fields of the sky; how much clouds let through and the sea's colours come after them. */
     private static final int OF_SKY = 8;
+
+    private static final int CLEAR = 8;
+    private static final int SEA = 9;
+
+    /** Clouds move on by the second of the day. */
+    private static final double DAY_SECONDS = 86_400;
 
     /** Nebulae in an unchanged camera, whose filter passes a quarter of the red hydrogen line. */
     private static final double UNCHANGED = 0.25;
 
+    /** A mark's side against open ground, and how much of the ground's unevenness water shows. */
+    private static final double MARK_SHADE = 0.4;
+
+    private static final double CALM = 0.4;
+
+    private static final double[] DARK = new double[3];
+
+    /** Pixels from node to node. */
+    private final int spacing;
+
     private final int columns;
-    private final float[][] fields = new float[FIELDS][];
+    private final float[][] fields;
     /** Altitude and azimuth by moment. */
     private final float[][] altitude;
 
@@ -57,13 +72,14 @@ final class Backdrop {
     private final Optional<Sea> sea;
     private final double nebulae;
     private final Ridge ridge;
+    private final double begin;
+    private final double nodeDeg;
 
     Backdrop(Scene scene, Shot shot, Window window) {
-        columns = window.width() / STEP + 2;
-        int rows = window.height() / STEP + 2;
-        for (int f = 0; f < FIELDS; f++) {
-            fields[f] = new float[columns * rows];
-        }
+        spacing = scene.clouds().any() ? STEP_IN_CLOUDS : STEP;
+        columns = window.width() / spacing + 2;
+        int rows = window.height() / spacing + 2;
+        fields = new float[scene.sea() ? SEA + 3 : SEA][columns * rows];
         Smear smear = Smear.of(shot, scene.from().site(), window);
         altitude = new float[smear.steps()][columns * rows];
         azimuth = new float[smear.steps()][columns * rows];
@@ -73,12 +89,17 @@ final class Backdrop {
         SunAndMoon lamps = scene.lamps();
         soil = Soil.of(scene, lamps, perLuminance);
         sea = scene.sea() ? Optional.of(new Sea(scene, lamps)) : Optional.empty();
+        nodeDeg = spacing * shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        begin = scene.moment().instant().toEpochMilli() / 1000.0 % DAY_SECONDS;
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
-        double lit = GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90);
+        double lit = lamps.moonAltitudeDeg() > 0 ? GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90) : 0;
+        double glare = VEIL
+                * lit
+                * scene.clouds().towards(moon, begin, shot.seconds(), nodeDeg).through();
         IntStream.range(0, rows).parallel().forEach(row -> {
             for (int column = 0; column < columns; column++) {
-                Point at = window.onSensor(column * STEP, row * STEP);
-                node(row * columns + column, at, scene, shot, lamps, moon, lit, smear);
+                Point at = window.onSensor(column * spacing, row * spacing);
+                node(row * columns + column, at, scene, shot, lamps, moon, lit, glare, smear);
             }
         });
     }
@@ -90,7 +111,15 @@ final class Backdrop {
     }
 
     private void node(
-            int i, Point at, Scene scene, Shot shot, SunAndMoon lamps, Vector moon, double moonLux, Smear smear) {
+            int i,
+            Point at,
+            Scene scene,
+            Shot shot,
+            SunAndMoon lamps,
+            Vector moon,
+            double moonLux,
+            double glare,
+            Smear smear) {
         Framing framing = shot.framing();
         Vector direction = framing.see(at);
         for (int step = 0; step < altitude.length; step++) {
@@ -99,12 +128,17 @@ final class Backdrop {
             azimuth[step][i] = (float) Direction.azimuthDeg(then);
         }
         Direction seen = new Direction(Direction.azimuthDeg(direction), Math.max(0, direction.latitudeDeg()));
-        SkyGlow.Parts parts = scene.from().glow().towards(seen, 0, 90, lamps);
-        double veil = 0;
-        if (lamps.moonAltitudeDeg() > 0) {
-            double off = Math.max(0.3, moon.angleTo(direction));
-            veil = VEIL * moonLux / (off * off);
-        }
+        SkyGlow glow = scene.from().glow();
+        SkyGlow.Parts parts = glow.withoutMilkyWay(seen, lamps);
+        double off = Math.max(0.3, moon.angleTo(direction));
+        double veil = glare / (off * off);
+        Clouds.Veil cloud = scene.clouds().towards(direction, begin, shot.seconds(), nodeDeg);
+        double[] clouds = cloud == Clouds.Veil.CLEAR
+                ? DARK
+                : Tint.clouds(glow, parts, seen, lamps, cloud.townGain(), moonLux, off);
+        double[] halo = cloud.ice() == 0 || moonLux == 0 ? DARK : Tint.halo(off);
+        double clear = cloud.through();
+        fields[CLEAR][i] = (float) clear;
         double fall = perLuminance * fallOff(shot, at);
         if (sea.isPresent()) {
             double[] water = sea.get().luminance(Direction.azimuthDeg(direction), -direction.latitudeDeg());
@@ -119,17 +153,14 @@ final class Backdrop {
         fields[ROW][i] = (float) GalacticLight.row(latitude);
         double mass = Air.mass(seen.altitudeDeg());
         double[] stars = Tint.of(Tint.galaxyKelvin(longitude, latitude));
-        double[] dusk = Tint.twilight(seen, lamps);
-        double glow = Airglow.factor(seen);
+        double[] sky = Tint.sky(glow, parts, seen, lamps);
+        double bands = parts.natural() * (Airglow.factor(seen) - 1);
         for (int c = 0; c < 3; c++) {
-            double air = Air.transmission(scene.from().glow().extinction() * Tint.EXTINCTION[c], mass);
-            fields[THROUGH + c][i] = (float) (fall * stars[c] * air);
-            fields[SKY + c][i] = (float) (fall
-                    * (parts.natural() * glow * Tint.NATURAL[c]
-                            + parts.towns() * Tint.TOWNS[c]
-                            + parts.twilight() * dusk[c]
-                            + parts.moon() * Tint.MOONLIT_AIR[c]
-                            + veil * Tint.MOON[c]));
+            double air = Air.transmission(glow.extinction() * Tint.EXTINCTION[c], mass);
+            double above = sky[c] + bands * Tint.NATURAL[c] + cloud.ice() * moonLux * halo[c];
+            double seenAt = clear * above + (1 - clear) * clouds[c];
+            fields[THROUGH + c][i] = (float) (fall * clear * stars[c] * air);
+            fields[SKY + c][i] = (float) (fall * (seenAt + veil * Tint.MOON[c]));
         }
     }
 
@@ -145,10 +176,6 @@ final class Backdrop {
         double stopped = Stops.of(shot.aperture() / shot.widest()); // half a stop for each factor of √2
         double relief = 1 / (1 + Math.max(0, stopped));
         return Math.pow(Math.max(0.05, Math.cos(Math.min(1.5, theta))), power * relief);
-    }
-
-    Soil soil() {
-        return soil;
     }
 
     double perLuminance() {
@@ -168,14 +195,14 @@ final class Backdrop {
     /** The nodes brought to the height of a row of pixels. */
     final class Line {
 
-        private final float[][] at = new float[FIELDS][columns];
+        private final float[][] at = new float[fields.length][columns];
         private final float[][] high = new float[altitude.length][columns];
         private final float[][] round = new float[altitude.length][columns];
 
         private Line(double y) {
-            int r = (int) (y / STEP);
-            float dy = (float) (y / STEP - r);
-            for (int f = 0; f < (sea.isPresent() ? FIELDS : OF_SKY); f++) {
+            int r = (int) (y / spacing);
+            float dy = (float) (y / spacing - r);
+            for (int f = 0; f < fields.length; f++) {
                 down(fields[f], at[f], r, dy, f == COLUMN ? (float) GalacticLight.turn() : 0);
             }
             for (int step = 0; step < altitude.length; step++) {
@@ -206,53 +233,58 @@ final class Backdrop {
             return a + by * share;
         }
 
-        private static float along(float[] line, double x, float turn) {
-            int c = (int) (x / STEP);
-            return between(line[c], line[c + 1], (float) (x / STEP - c), turn);
+        private float along(float[] line, double x, float turn) {
+            int c = (int) (x / spacing);
+            return between(line[c], line[c + 1], (float) (x / spacing - c), turn);
         }
 
-        /** Electrons a second of the sky without stars where it is open, red, green and blue of all its pixels; from node to node by even steps. */
+        /** Electrons a second of the sky without stars where it is open, by colour and pixel; from node to node by even steps. */
         void sky(float[] open, float[][] into) {
             int width = into[0].length;
             float turn = (float) GalacticLight.turn();
             float[] now = new float[OF_SKY];
-            float[] step = new float[OF_SKY];
-            for (int c = 0; c * STEP < width; c++) {
+            float[] by = new float[OF_SKY];
+            for (int c = 0; c * spacing < width; c++) {
                 for (int f = 0; f < OF_SKY; f++) {
                     float next = between(this.at[f][c], this.at[f][c + 1], 1, f == COLUMN ? turn : 0);
-                    step[f] = (next - this.at[f][c]) / STEP;
-                    now[f] = this.at[f][c] + 0.5f * step[f];
+                    by[f] = (next - this.at[f][c]) / spacing;
+                    now[f] = this.at[f][c] + 0.5f * by[f];
                 }
-                int end = Math.min(width, (c + 1) * STEP);
+                int end = Math.min(width, (c + 1) * spacing);
                 boolean hidden = true;
-                for (int x = c * STEP; x < end; x++) {
+                for (int x = c * spacing; x < end; x++) {
                     hidden &= open[x] == 0;
                 }
-                for (int x = c * STEP; x < end && !hidden; x++) {
+                for (int x = c * spacing; x < end && !hidden; x++) {
                     float light = (float) GalacticLight.starsAt(now[COLUMN], now[ROW]);
                     float red = (float) (nebulae * GalacticLight.nebulaeAt(now[COLUMN], now[ROW]));
                     for (int k = 0; k < 3; k++) {
                         into[k][x] = now[SKY + k] + now[THROUGH + k] * (light + red * (float) Tint.NEBULA[k]);
                     }
                     for (int f = 0; f < OF_SKY; f++) {
-                        now[f] += step[f];
+                        now[f] += by[f];
                     }
                 }
             }
         }
 
+        /** How much of a star's light clouds let through, 0 to 1. */
+        float clear(double x) {
+            return along(at[CLEAR], x, 0);
+        }
+
         /** How much of each pixel lies above the skyline while the shutter is open, 0 to 1. */
         void open(double degreesPerPixel, float[] into) {
             double clear = ridge.highestDeg() + degreesPerPixel;
-            for (int c = 0; c * STEP < into.length; c++) {
-                int end = Math.min(into.length, (c + 1) * STEP);
+            for (int c = 0; c * spacing < into.length; c++) {
+                int end = Math.min(into.length, (c + 1) * spacing);
                 boolean free = true;
                 boolean closed = true;
                 for (float[] step : high) {
                     free &= Math.min(step[c], step[c + 1]) > clear;
                     closed &= Math.max(step[c], step[c + 1]) < ridge.lowestDeg() - degreesPerPixel;
                 }
-                for (int x = c * STEP; x < end; x++) {
+                for (int x = c * spacing; x < end; x++) {
                     into[x] = free ? 1 : closed ? 0 : (float) open(x + 0.5, degreesPerPixel);
                 }
             }
@@ -267,27 +299,25 @@ final class Backdrop {
             return sum / high.length;
         }
 
-        /** Whether a point below the horizon is water. */
-        boolean isSea(double x) {
-            if (sea.isEmpty() || altitudeDeg(x) >= 0) {
-                return false;
+        /**
+         * Electrons a second of ground or water, and of the shaded side of a mark, red, green and blue.
+         *
+         * @param rough grain of grass and rock, one on the average; water has none
+         */
+        void below(double x, double rough, double[] ground, double[] mark) {
+            double altitude = along(high[high.length / 2], x, 0); // in the middle of the exposure
+            double azimuth = along(round[round.length / 2], x, 360);
+            double patch = soil.patch(azimuth, altitude);
+            double land = rough * soil.towards(azimuth);
+            double lamp = rough * soil.lamplight(altitude);
+            double onMark = rough * soil.lampOnMark();
+            boolean water = sea.isPresent() && altitude < 0 && Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitude);
+            for (int c = 0; c < 3; c++) {
+                mark[c] = (MARK_SHADE * land + onMark) * Tint.SOIL[c];
+                ground[c] = water
+                        ? along(at[SEA + c], x, 0) * (1 + CALM * (patch - 1))
+                        : (land + lamp) * patch * Tint.SOIL[c];
             }
-            double azimuth = azimuthDeg(x);
-            return Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitudeDeg(x));
-        }
-
-        /** Electrons a second of the water, of a colour. */
-        double sea(int colour, double x) {
-            return along(at[SEA + colour], x, 0);
-        }
-
-        /** Degrees below the horizon and azimuth at the middle of the exposure, for the ground's texture. */
-        double altitudeDeg(double x) {
-            return along(high[high.length / 2], x, 0);
-        }
-
-        double azimuthDeg(double x) {
-            return along(round[round.length / 2], x, 360);
         }
     }
 }

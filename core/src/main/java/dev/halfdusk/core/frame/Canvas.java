@@ -11,6 +11,9 @@ final class Canvas {
     /** How much a mark hides, 0 to 1. */
     final float[] marked;
 
+    /** Sensor pixels that burn in stars whose picture is then reduced. */
+    private double burnt;
+
     private static final int BELL_STEPS = 512;
     private static final int BELL_END = 12;
     private static final float[] BELL = bell();
@@ -34,6 +37,21 @@ final class Canvas {
         electrons = new float[3][width * height];
         open = new float[width * height];
         marked = new float[width * height];
+    }
+
+    /** Notes sensor pixels that burn at a place of the picture, where the sky is open. */
+    void burn(double x, double y, double sensorPixels) {
+        burnt += sensorPixels * openAt(x, y);
+    }
+
+    double burntByStars() {
+        return burnt;
+    }
+
+    /** How far the sky is open at a place, 0 to 1; 0 outside the picture. */
+    double openAt(double x, double y) {
+        boolean inside = x >= 0 && y >= 0 && x < width && y < height;
+        return inside ? open[(int) y * width + (int) x] : 0;
     }
 
     /** Light in one pixel, if it lies in the picture; only where the sky is open. */

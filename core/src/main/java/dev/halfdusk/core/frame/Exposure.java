@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Sidereal;
 import java.util.Optional;
@@ -23,6 +24,9 @@ final class Exposure {
     private static final double[] COMA = {0.62, 0.22, 0.1, 0.06};
     private static final double LEAST_COMA_PX = 0.7;
 
+    /** A corner's star is drawn out sideways as well: at the head by so much of the tail's length, half its light to each side. */
+    private static final double WINGS = 0.2;
+
     private static final int RAYS = 18;
     private static final double RAYS_FROM_STOPS = 0.9;
     private static final double RAYS_SHARE = 2e-4;
@@ -40,6 +44,9 @@ final class Exposure {
     private final Canvas canvas;
     private final double perLuminance;
     private final Vector pole;
+    /** Rate of the support against that of the stars. */
+    private final double tracker;
+
     private final Vector forward;
     private final double withinDeg;
     private final double reach;
@@ -58,8 +65,12 @@ final class Exposure {
         this.canvas = canvas;
         this.perLuminance = perLuminance;
         pole = Sidereal.northPole(scene.from().site());
+        double rate = shot.support().kind().arcsecPerSecond()
+                - shot.support().errorArcsecPerMinute()
+                        / 60; // it lags: one way all the time, as the longest shutter has it
+        tracker = rate / Sidereal.ARCSEC_PER_SECOND;
         forward = shot.framing().see(window.onSensor(window.width() / 2.0, window.height() / 2.0));
-        withinDeg = Math.min(180, corner(shot, window) + trails.turnDeg(shot.seconds()));
+        withinDeg = Math.min(180, edgeDeg() + trails.turnDeg(shot.seconds()));
         reach = Math.cos(Math.toRadians(withinDeg));
         double apertureCm = shot.framing().optics().focalMm() / shot.aperture() / 10;
         perPhoton = Math.PI / 4 * apertureCm * apertureCm * shot.efficiency();
@@ -82,7 +93,7 @@ final class Exposure {
     }
 
     /** From the middle of the picture to the farthest of its edge, and somewhat beyond. */
-    private double corner(Shot shot, Window window) {
+    private double edgeDeg() {
         double farthest = 0;
         for (int i = 0; i < 9; i++) {
             Point at = window.onSensor(window.width() * (i % 3) / 2.0, window.height() * (i / 3) / 2.0);
@@ -165,27 +176,26 @@ final class Exposure {
         if (local.z() < -0.02 && trails.frames() == 1) {
             return;
         }
-        double perSecond = SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
+        double electrons = perSecond(magnitude) * shot.seconds();
         double[] tint = seen(local, kelvin);
         for (int frame = 0; frame < trails.frames(); frame++) {
             double start = frame * (shot.seconds() + trails.pauseSeconds());
-            Optional<Point> from = at(local, start, true);
+            Optional<Point> from = starAt(local, start);
             if (from.isEmpty()) {
                 continue;
             }
-            at(local, start + shot.seconds(), true)
-                    .ifPresent(to -> streak(from.get(), to, perSecond * shot.seconds(), tint));
+            starAt(local, start + shot.seconds()).ifPresent(to -> streak(from.get(), to, electrons, tint));
         }
     }
 
-    /** Something that moves on its own from one local direction to another in some seconds. */
-    void line(Vector from, Vector to, double seconds, double magnitude, double kelvin) {
-        double perSecond = SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
-        Optional<Point> begin = shot.framing().project(from).map(window::inPicture);
-        Optional<Point> end = shot.framing().project(to).map(window::inPicture);
-        if (begin.isPresent() && end.isPresent()) {
-            streak(begin.get(), end.get(), perSecond * seconds, seen(from, kelvin));
-        }
+    /** Something that moves on its own from one local direction to another between two times after the opening. */
+    void line(Vector from, double begin, Vector to, double end, double magnitude, double kelvin) {
+        double electrons = perSecond(magnitude) * (end - begin);
+        at(from, begin).ifPresent(a -> at(to, end).ifPresent(b -> streak(a, b, electrons, seen(from, kelvin))));
+    }
+
+    private double perSecond(double magnitude) {
+        return SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
     }
 
     /** Red, green and blue of a colour after the air, which takes blue before red. */
@@ -198,22 +208,27 @@ final class Exposure {
         return tint;
     }
 
-    /**
-     * Where something stands in the picture some seconds after the opening. Stars are turned by the sky; what is given for
-     * its own moment only by the camera's tracker.
-     */
-    Optional<Point> at(Vector local, double seconds, boolean turnsWithSky) {
-        double tracker = shot.support().kind().arcsecPerSecond() / Sidereal.ARCSEC_PER_SECOND;
-        double ahead = (turnsWithSky ? 1 : 0) - tracker;
-        return shot.framing()
-                .project(ahead == 0 ? local : Sidereal.later(local, pole, seconds * ahead))
-                .map(window::inPicture);
+    /** Where a star stands in the picture some seconds after the opening, given where it stood then. */
+    private Optional<Point> starAt(Vector atOpening, double seconds) {
+        return inPicture(turned(atOpening, seconds * (1 - tracker)));
+    }
+
+    /** Where something stands in the picture that is in a direction some seconds after the opening. */
+    Optional<Point> at(Vector local, double seconds) {
+        return inPicture(inFrame(local, seconds));
     }
 
     /** A direction at some seconds after the opening as the camera saw it at the opening: only a tracker makes them differ. */
     Vector inFrame(Vector local, double seconds) {
-        double tracker = shot.support().kind().arcsecPerSecond() / Sidereal.ARCSEC_PER_SECOND;
-        return tracker == 0 ? local : Sidereal.later(local, pole, -seconds * tracker);
+        return turned(local, -seconds * tracker);
+    }
+
+    private Vector turned(Vector local, double skySeconds) {
+        return skySeconds == 0 ? local : Sidereal.later(local, pole, skySeconds);
+    }
+
+    private Optional<Point> inPicture(Vector direction) {
+        return shot.framing().project(direction).map(window::inPicture);
     }
 
     private void streak(Point from, Point to, double electrons, double[] tint) {
@@ -231,13 +246,16 @@ final class Exposure {
         double dy = to.y() - from.y();
         double length = Math.sqrt(dx * dx + dy * dy);
         double binned = window.binned();
-        double[] kept = {light * tint[0], light * tint[1], light * tint[2]};
+        double[] all = {light * tint[0], light * tint[1], light * tint[2]};
+        double[] kept = all.clone();
         double spread = 0;
         if (binned > 1) {
             for (int c = 0; c < 3; c++) {
-                kept[c] = Burnt.kept(kept[c], px, length * binned, full);
+                kept[c] = Burnt.kept(all[c], px, length * binned, full);
             }
-            spread = Burnt.radius(light, px, length * binned, full) / binned;
+            double white = Burnt.radius(light, px, length * binned, full);
+            canvas.burn(from.x() + dx / 2, from.y() + dy / 2, white * (Math.PI * white + 2 * length * binned));
+            spread = white / binned;
         }
         double reduced = REDUCED_SIGMA_PX * REDUCED_SIGMA_PX * (1 - 1 / (binned * binned));
         double sigma = Math.sqrt(px * px / (binned * binned) + reduced + spread * spread / 3);
@@ -246,8 +264,7 @@ final class Exposure {
             double wide = Math.sqrt(halo.sigmaUm * halo.sigmaUm / (pixelUm * pixelUm) + sigma * sigma);
             double peak = light * halo.share / (2 * Math.PI * wide * wide * binned * binned);
             if (peak * binned > SEEN_E) {
-                double[] stray = {light * tint[0], light * tint[1], light * tint[2]};
-                draw(from, to, length, wide, stray, halo.share / (binned * binned));
+                draw(from, to, length, wide, all, halo.share / (binned * binned));
                 point -= halo.share;
             }
         }
@@ -261,9 +278,15 @@ final class Exposure {
         double outY = sensor.y() / far;
         for (int i = 0; i < COMA.length; i++) {
             double by = tail * i / (COMA.length - 1);
-            Point begin = new Point(from.x() + outX * by, from.y() + outY * by);
-            Point end = new Point(to.x() + outX * by, to.y() + outY * by);
-            draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, COMA[i] * point / (binned * binned));
+            double wide = WINGS * (tail - by);
+            double share = COMA[i] * point / (2 * binned * binned);
+            for (int side = -1; side <= 1; side += 2) {
+                double dX = outX * by - outY * wide * side;
+                double dY = outY * by + outX * wide * side;
+                Point begin = new Point(from.x() + dX, from.y() + dY);
+                Point end = new Point(to.x() + dX, to.y() + dY);
+                draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, share);
+            }
         }
     }
 
@@ -277,11 +300,12 @@ final class Exposure {
 
     /** Light of a very bright lamp in rays from the blades of a stopped-down lens. */
     void rays(Point at, double electrons, double reachPx) {
-        double stopped = Math.log(shot.aperture() / shot.widest()) / Math.log(2);
-        if (stopped < RAYS_FROM_STOPS) {
-            return;
+        double stopped = Stops.of(shot.aperture() / shot.widest());
+        double seen = canvas.openAt(at.x(), at.y());
+        if (stopped < RAYS_FROM_STOPS || seen == 0) {
+            return; // wide open, or behind the ground
         }
-        double share = RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / RAYS;
+        double share = seen * RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / RAYS;
         for (int ray = 0; ray < RAYS; ray++) {
             double angle = Math.toRadians(11) + 2 * Math.PI * ray / RAYS;
             double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));

@@ -31,11 +31,11 @@ record MoonDisc() implements Source {
         Vector moon = middle.local(Body.MOON, scene.observer());
         double radius = Math.asin(Body.MOON.radiusKm() / moon.length());
         Optional<Point> begins =
-                exposure.at(scene.moment().local(Body.MOON, scene.observer()).unit(), 0, false);
+                exposure.at(scene.moment().local(Body.MOON, scene.observer()).unit(), 0);
         Moment closing = Moment.at(scene.moment().instant().plusMillis(Math.round(1000 * seconds)));
         Optional<Point> ends =
-                exposure.at(closing.local(Body.MOON, scene.observer()).unit(), seconds, false);
-        Optional<Point> centre = exposure.at(moon.unit(), seconds / 2, false);
+                exposure.at(closing.local(Body.MOON, scene.observer()).unit(), seconds);
+        Optional<Point> centre = exposure.at(moon.unit(), seconds / 2);
         if (begins.isEmpty()
                 || ends.isEmpty()
                 || centre.isEmpty()

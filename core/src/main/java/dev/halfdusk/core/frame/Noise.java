@@ -95,6 +95,11 @@ final class Noise {
         return t * t * (3 - 2 * t);
     }
 
+    /** What so large a share of normal numbers stays below. */
+    static double normalAt(double share) {
+        return NORMAL[(int) Math.max(0, Math.min(SIZE - 1, share * SIZE))];
+    }
+
     static double normal(long bits) {
         return NORMAL[(int) (bits & (SIZE - 1))];
     }

@@ -24,6 +24,7 @@ record Passing(Kind kind, long seed) implements Source {
     }
 
     private static final double FLASH_SECONDS = 1.1;
+    private static final double FLASH_LASTS = 0.05;
     private static final double FLASH_MAGNITUDE = -2.5;
     private static final double STEP_SECONDS = 0.5;
     private static final double LAMP_K = 3500;
@@ -50,13 +51,13 @@ record Passing(Kind kind, long seed) implements Source {
             Vector from = through.plus(along.times(rate * (begin + t))).unit();
             Vector to = through.plus(along.times(rate * (begin + end))).unit();
             if (Direction.of(from).altitudeDeg() > 1) {
-                exposure.line(from, to, end - t, kind.magnitude, kind == Kind.AIRCRAFT ? LAMP_K : SUNLIT_K);
+                exposure.line(from, t, to, end, kind.magnitude, kind == Kind.AIRCRAFT ? LAMP_K : SUNLIT_K);
             }
         }
         for (double t = FLASH_SECONDS * random.nextDouble(); kind == Kind.AIRCRAFT && t < seconds; t += FLASH_SECONDS) {
             Vector at = through.plus(along.times(rate * (begin + t))).unit();
             if (Direction.of(at).altitudeDeg() > 1) {
-                exposure.line(at, at, 0.05, FLASH_MAGNITUDE, FLASH_K);
+                exposure.line(at, t, at, t + FLASH_LASTS, FLASH_MAGNITUDE, FLASH_K);
             }
         }
     }

@@ -1,7 +1,7 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.exposure.Tone;
-import java.util.function.DoublePredicate;
 import java.util.stream.IntStream;
 
 /**
@@ -9,23 +9,26 @@ import java.util.stream.IntStream;
  * reading, clipped at saturation; then balanced and curved (sRGB) for looking at.
  *
  * <p>Sky by direction from {@code glow}, stars of the catalogue with their real flux, drift and spread, made-up faint ones,
- * moon, planets, skyline and marks. Left out: distortion, coma, flare, clouds. The same seed gives the same picture.
+ * moon, planets, skyline, marks, ground and water. Left out: clouds
+ * in water. The same seed gives the same
+ * picture.
  */
 public final class Photograph {
 
-    private static final int BINS = 96;
-    private static final double MARK_SHADE = 0.4;
     private static final double ROUGHNESS = 0.3;
 
     private final Window window;
     private final float[][] electrons;
     private final double saturation;
+    private final double burntByStars;
     private final Development development;
 
-    private Photograph(Window window, float[][] electrons, double saturation, Development development) {
+    private Photograph(
+            Window window, float[][] electrons, double saturation, double burntByStars, Development development) {
         this.window = window;
         this.electrons = electrons;
         this.saturation = saturation;
+        this.burntByStars = burntByStars;
         this.development = development;
     }
 
@@ -64,6 +67,7 @@ public final class Photograph {
                 window,
                 canvas.electrons,
                 shot.response().saturationE(shot.settings().iso()),
+                canvas.burntByStars(),
                 new Development(shot.kelvin(), shot.details().tint()));
     }
 
@@ -73,7 +77,8 @@ public final class Photograph {
         Backdrop.Line line = backdrop.line(y + 0.5);
         float[][] sky = new float[3][canvas.width];
         float[] open = new float[canvas.width];
-        Soil soil = backdrop.soil();
+        double[] ground = new double[3];
+        double[] mark = new double[3];
         line.open(degreesPerPixel, open);
         line.sky(open, sky);
         for (int x = 0; x < canvas.width; x++) {
@@ -83,25 +88,14 @@ public final class Photograph {
             }
             double marked = canvas.marked[at];
             double share = (1 - marked) * open[x];
-            double ground = 0;
-            boolean water = false;
-            double patch = 1;
-            canvas.open[at] = (float) share;
-            if (share < 1) { // marks are darker than open ground; grass and rock are not even
-                double azimuth = line.azimuthDeg(x + 0.5);
-                ground = soil.towards(azimuth) * soil.patch(azimuth, line.altitudeDeg(x + 0.5));
-                water = line.isSea(x + 0.5);
-                patch = water ? 0.6 + 0.4 * soil.patch(azimuth, line.altitudeDeg(x + 0.5)) : 1;
-                ground *= 1 - (1 - MARK_SHADE) * marked / (1 - share);
-                double rough = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
-                ground *= 1 - roughness / 2 + roughness * rough;
+            canvas.open[at] = (float) share * line.clear(x + 0.5);
+            if (share < 1) {
+                double even = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
+                line.below(x + 0.5, 1 + roughness * (even - 0.5), ground, mark);
             }
             for (int c = 0; c < 3; c++) {
-                double below = ground * Tint.SOIL[c];
-                if (water) {
-                    below = marked * below + (1 - marked) * line.sea(c, x + 0.5) * patch;
-                }
-                canvas.electrons[c][at] = (float) (shot.seconds() * (share * sky[c][x] + (1 - share) * below));
+                double below = share < 1 ? (1 - share - marked) * ground[c] + marked * mark[c] : 0;
+                canvas.electrons[c][at] = (float) (shot.seconds() * (share * sky[c][x] + below));
             }
         }
     }
@@ -144,36 +138,45 @@ public final class Photograph {
         return development.rgb(electrons, window, saturation);
     }
 
-    /** Part of the pixels in which a colour is burnt. */
+    /** The same frame developed for another white balance. */
+    public int[] rgb(double kelvin, double tint) {
+        Shot.KELVIN.check(kelvin);
+        Shot.Details.TINT.check(tint);
+        return new Development(kelvin, tint).rgb(electrons, window, saturation);
+    }
+
+    /** Part of the sensor's pixels in which a colour is burnt, those of stars too that a reduced picture no longer shows. */
     public double burnt() {
-        return share(most -> most >= saturation * (1 - 1e-4));
-    }
-
-    /** Part of the pixels that are black: less than a thousandth of white in every colour. */
-    public double black() {
-        return share(most -> most < saturation * 1e-3);
-    }
-
-    private double share(DoublePredicate ofTheBrightest) {
-        int count = 0;
+        double count = burntByStars / (window.binned() * window.binned());
         for (int i = 0; i < electrons[1].length; i++) {
-            if (ofTheBrightest.test(Math.max(electrons[0][i], Math.max(electrons[1][i], electrons[2][i])))) {
-                count++;
-            }
+            count += burntAt(i) ? 1 : 0;
         }
-        return (double) count / electrons[1].length;
+        return Math.min(1, count / electrons[1].length);
     }
 
-    /** Shares of the green pixels from black to white. */
-    public double[] histogram() {
-        double[] bins = new double[BINS];
+    /** Whether a colour is burnt in a pixel, counted row by row. */
+    boolean burntAt(int pixel) {
+        double most = Math.max(electrons[0][pixel], Math.max(electrons[1][pixel], electrons[2][pixel]));
+        return most >= saturation * (1 - 1e-4);
+    }
+
+    /** Whether a pixel lies in the darkest part of the histogram. */
+    boolean blackAt(int pixel) {
+        return Tone.position(electrons[1][pixel] / saturation) * Histogram.BINS < 1;
+    }
+
+    /** For looking at, with what is burnt striped and what is black dotted. */
+    public int[] rgbWithLimits() {
+        return Limits.over(rgb(), this);
+    }
+
+    /** Of the green pixels, as they are here. */
+    public Histogram histogram() {
+        double[] bins = new double[Histogram.BINS];
         for (float e : electrons[1]) {
             double position = Tone.position(e / saturation);
-            bins[Math.min(BINS - 1, (int) (position * BINS))]++;
+            bins[Math.min(bins.length - 1, (int) (position * bins.length))] += 1.0 / electrons[1].length;
         }
-        for (int i = 0; i < BINS; i++) {
-            bins[i] /= electrons[1].length;
-        }
-        return bins;
+        return new Histogram(bins);
     }
 }

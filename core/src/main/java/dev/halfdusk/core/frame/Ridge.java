@@ -3,6 +3,7 @@ package dev.halfdusk.core.frame;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Angles;
+import java.util.Arrays;
 
 /**
  * The skyline as it might look between the corners that someone drew: humps and teeth that are always the same for a place
@@ -15,12 +16,18 @@ final class Ridge {
     private static final double ROUGH_LEAST_DEG = 0.25;
     private static final double LOW_DEG = 0.6;
 
+    /** The one that was made last: many pictures are taken from one place. */
+    private static volatile Made last;
+
+    private record Made(Skyline skyline, long seed, Ridge ridge) {}
+
     private final float[] table = new float[360 * PER_DEGREE + 1];
     private final float[] drawn = new float[table.length];
     private final double highest;
     private final double lowest;
 
     private Ridge(Skyline skyline, long seed) {
+        float[] off = offCorners(skyline);
         double top = 0;
         double bottom = 90;
         for (int i = 0; i < table.length; i++) {
@@ -29,7 +36,7 @@ final class Ridge {
             double formed = plain;
             if (!skyline.points().isEmpty()) {
                 double rough = (ROUGH_LEAST_DEG + ROUGH_SHARE * plain) * Math.min(1, plain / LOW_DEG);
-                formed += rough * corner(skyline, azimuth) * shape(seed, azimuth);
+                formed += rough * off[i] * shape(seed, azimuth);
             }
             drawn[i] = (float) plain;
             table[i] = (float) formed;
@@ -43,7 +50,12 @@ final class Ridge {
     static Ridge of(Standpoint from) {
         long seed = Math.round(from.site().latitudeDeg() * 10_000) * 4_000_037
                 + Math.round(from.site().longitudeDeg() * 10_000);
-        return new Ridge(from.skyline(), seed);
+        Made made = last;
+        if (made == null || made.seed != seed || !made.skyline.equals(from.skyline())) {
+            made = new Made(from.skyline(), seed, new Ridge(from.skyline(), seed));
+            last = made;
+        }
+        return made.ridge;
     }
 
     /** Ridges from −1 to 1: hills of ten degrees down to teeth of a tenth; the same at 0 and 360°. */
@@ -59,13 +71,27 @@ final class Ridge {
         return sum / 1.7;
     }
 
-    /** 0 at a corner, one from a degree off it on. */
-    private static double corner(Skyline skyline, double azimuth) {
-        double nearest = 360;
+    /** 0 at the corners, one from a degree off them on: looked for once around from either side, however many there are. */
+    private float[] offCorners(Skyline skyline) {
+        float[] off = new float[table.length];
+        Arrays.fill(off, 1);
         for (Skyline.Point p : skyline.points()) {
-            nearest = Math.min(nearest, Math.abs(Angles.halfTurn(p.azimuthDeg() - azimuth)));
+            int before = (int) (Angles.turn(p.azimuthDeg()) * PER_DEGREE);
+            for (int i = before; i <= before + 1; i++) {
+                double away = Math.abs(Angles.halfTurn((double) i / PER_DEGREE - p.azimuthDeg()));
+                int at = i % (table.length - 1);
+                off[at] = (float) Math.min(off[at], away);
+            }
         }
-        return Math.min(1, nearest);
+        int turn = table.length - 1;
+        for (int i = 1; i < 2 * turn; i++) {
+            off[i % turn] = Math.min(off[i % turn], off[(i - 1) % turn] + 1f / PER_DEGREE);
+        }
+        for (int i = 2 * turn - 1; i > 0; i--) {
+            off[(i - 1) % turn] = Math.min(off[(i - 1) % turn], off[i % turn] + 1f / PER_DEGREE);
+        }
+        off[turn] = off[0];
+        return off;
     }
 
     double altitudeDeg(double azimuthDeg) {

@@ -19,7 +19,13 @@ import java.util.Optional;
  * @param sea whether water lies below the horizon where the skyline is lower than a degree
  */
 public record Scene(
-        Standpoint from, Moment moment, List<Mark> marks, double lampLux, Optional<Long> passing, boolean sea) {
+        Standpoint from,
+        Moment moment,
+        List<Mark> marks,
+        double lampLux,
+        Optional<Long> passing,
+        boolean sea,
+        Clouds clouds) {
 
     public Scene {
         GroundLight.LUX.check(lampLux);
@@ -28,7 +34,11 @@ public record Scene(
 
     /** With nothing that passes. */
     public Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
-        this(from, moment, marks, lampLux, Optional.empty(), false);
+        this(from, moment, marks, lampLux, Optional.empty(), false, Clouds.NONE);
+    }
+
+    public Scene with(Clouds other) {
+        return new Scene(from, moment, marks, lampLux, passing, sea, other);
     }
 
     /** All that sends light; the faint ones only in a picture that wants them. */

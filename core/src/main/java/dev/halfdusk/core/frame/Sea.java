@@ -51,18 +51,12 @@ final class Sea {
         double below = Math.max(0, belowDeg);
         double share = STEEP + (GRAZING - STEEP) * Math.exp(-below / FADE_DEG);
         Direction mirrored = new Direction(Angles.turn(azimuthDeg), Math.min(89, below + WAVES_DEG));
-        SkyGlow.Parts parts = glow.towards(mirrored, 0, 90, lamps);
-        double[] dusk = Tint.twilight(mirrored, lamps);
+        double[] sum = Tint.sky(glow, glow.withoutMilkyWay(mirrored, lamps), mirrored, lamps);
         double aside = Angles.halfTurn(azimuthDeg - lamps.moonAzimuthDeg()) / (PATH_DEG + 0.25 * below);
         double down = (below - lamps.moonAltitudeDeg()) / (8 + 0.5 * lamps.moonAltitudeDeg());
         double path = PATH * moonLux * Math.exp(-aside * aside) * Math.exp(-down * down);
-        double[] sum = new double[3];
         for (int c = 0; c < 3; c++) {
-            double sky = parts.natural() * Tint.NATURAL[c]
-                    + parts.towns() * Tint.TOWNS[c]
-                    + parts.twilight() * dusk[c]
-                    + parts.moon() * Tint.MOONLIT_AIR[c];
-            sum[c] = share * sky + path * Tint.MOON[c];
+            sum[c] = share * sum[c] + path * Tint.MOON[c];
         }
         return sum;
     }

@@ -37,16 +37,22 @@ public record Shot(
      * @param diffusion a filter that spreads bright stars
      * @param modified a sensor that passes the red hydrogen line, four times as well as others
      * @param sensorC its temperature
+     * @param distortionPercent of the lens half a diagonal from the centre: a barrel below 0, a cushion above
      */
-    public record Details(double tint, boolean diffusion, boolean modified, double sensorC) {
+    public record Details(double tint, boolean diffusion, boolean modified, double sensorC, double distortionPercent) {
 
         public static final Range TINT = new Range("tint", -50, 50, "");
         public static final Range SENSOR = new Range("temperature of the sensor", -40, 60, " \u00b0C");
-        public static final Details USUAL = new Details(0, false, false, 20);
+        public static final Details USUAL = new Details(0, false, false, 20, 0);
 
         public Details {
             TINT.check(tint);
             SENSOR.check(sensorC);
+            Framing.DISTORTION.check(distortionPercent);
+        }
+
+        public Details withModified(boolean other) {
+            return new Details(tint, diffusion, other, sensorC, distortionPercent);
         }
     }
 
@@ -64,7 +70,8 @@ public record Shot(
     }
 
     public Shot withDetails(Details other) {
-        return new Shot(framing, response, efficiency, settings, widest, defocusUm, kelvin, support, other);
+        Framing through = framing.distorted(other.distortionPercent());
+        return new Shot(through, response, efficiency, settings, widest, defocusUm, kelvin, support, other);
     }
 
     public Shot {
@@ -83,7 +90,8 @@ public record Shot(
                 setup.rig().apertures(setup.onLensMm()).min(),
                 0,
                 kelvin,
-                setup.rig().support());
+                setup.rig().support(),
+                Details.USUAL.withModified(setup.rig().body().modified()));
     }
 
     double seconds() {

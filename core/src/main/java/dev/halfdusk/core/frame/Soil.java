@@ -2,29 +2,41 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.ground.Mark;
 
 /**
  * The ground: how bright by direction, and its patches. Hills and slopes are brighter where the moon stands behind the
- * camera and darker against it; the mean over all directions is that of level ground.
+ * camera and darker against it; the mean over all directions is that of level ground. A lamp is swept evenly over the ground
+ * as far as the nearest mark; beyond, its light falls with the square of the distance.
  *
- * @param even electrons a second under sky and lamps, green
+ * @param even electrons a second under the sky, green
  * @param moon electrons a second by moonlight on level ground
+ * @param lamp electrons a second by the lamp where it sweeps
+ * @param sweptM as far as it does
+ * @param markLit share of the lamp's light that the nearest mark gets
  */
-record Soil(double even, double moon, double moonAzimuthDeg, long seed) {
+record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double sweptM, double markLit, long seed) {
 
     private static final double RELIEF = 0.55;
     private static final double PATCHES = 0.7;
     private static final double EYE_M = 1.6;
     private static final double FAR_DEG = 1.5;
+    private static final double SWEPT_M = 15;
+    private static final double FARTHEST_M = 60;
 
     static Soil of(Scene scene, SunAndMoon lamps, double perLuminance) {
         SunAndMoon dark = new SunAndMoon(lamps.sunAltitudeDeg(), lamps.sunAzimuthDeg(), -90, 0, 180);
         double without = GroundLight.luminance(scene.from().glow(), dark);
         double with = GroundLight.luminance(scene.from().glow(), lamps);
+        double mark = scene.marks().stream().mapToDouble(Mark::distanceM).min().orElse(SWEPT_M);
+        double swept = Math.min(FARTHEST_M, mark);
         return new Soil(
-                perLuminance * (without + GroundLight.ofLux(scene.lampLux())),
+                perLuminance * without,
                 perLuminance * (with - without),
                 lamps.moonAzimuthDeg(),
+                perLuminance * GroundLight.ofLux(scene.lampLux()),
+                swept,
+                swept * swept / (mark * mark),
                 Math.round(scene.from().site().latitudeDeg() * 1e4));
     }
 
@@ -32,6 +44,20 @@ record Soil(double even, double moon, double moonAzimuthDeg, long seed) {
     double towards(double azimuthDeg) {
         double behind = -Math.cos(Math.toRadians(moonAzimuthDeg - azimuthDeg));
         return even + moon * (1 + RELIEF * behind);
+    }
+
+    /** Electrons a second that the lamp adds in a direction. */
+    double lamplight(double altitudeDeg) {
+        if (lamp == 0 || altitudeDeg >= 0) {
+            return 0;
+        }
+        double share = Math.min(1, sweptM * Math.tan(Math.toRadians(-altitudeDeg)) / EYE_M);
+        return lamp * share * share;
+    }
+
+    /** Electrons a second that it adds on the nearest mark. */
+    double lampOnMark() {
+        return lamp * markLit;
     }
 
     /** Patches of grass, sand and rock, one on the average: as on a plain below, as on a slope near the horizon. */

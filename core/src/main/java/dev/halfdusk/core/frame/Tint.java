@@ -1,5 +1,7 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
@@ -27,7 +29,8 @@ final class Tint {
     /** Nebulae shine in the red line of hydrogen, somewhat in blue and green. */
     static final double[] NEBULA = {1, 0.08, 0.16};
 
-    static final double[] TOWNS = of(2700);
+    private static final double[] TOWNS = of(Dome.Lamps.WARM.kelvin());
+    private static final double[] WHITE_TOWNS = of(Dome.Lamps.WHITE.kelvin());
     static final double[] MOON = of(5200);
     /** Air scatters moonlight as it does sunlight. */
     static final double[] MOONLIT_AIR = of(9500);
@@ -35,6 +38,14 @@ final class Tint {
     static final double[] TWILIGHT = of(14_000);
     private static final double[] SUNSET = of(2500);
     private static final double[] BELT = {1.35, 1, 1.2};
+
+    /** Of the light that falls on a cloud it sends so much on. */
+    private static final double CLOUD_WHITE = 0.6;
+
+    private static final double SILVER = 6;
+    private static final double SILVER_DEG = 5;
+    private static final double[] HALO_DEG = {21.6, 21.8, 22.2};
+    private static final double HALO = 0.35;
 
     private Tint() {}
 
@@ -77,6 +88,64 @@ final class Tint {
             tint[c] = TWILIGHT[c] * (1 - low) * (1 - belt) + SUNSET[c] * low + BELT[c] * belt * (1 - low);
         }
         return tint;
+    }
+
+    /** A direction's light of towns: warm and white lamps mixed. */
+    static double[] towns(SkyGlow glow, Direction seen) {
+        double white = glow.whiteShare(seen);
+        double[] tint = new double[3];
+        for (int c = 0; c < 3; c++) {
+            tint[c] = TOWNS[c] * (1 - white) + WHITE_TOWNS[c] * white;
+        }
+        return tint;
+    }
+
+    /** cd/m² of red, green and blue of a direction's sky without the Milky Way. */
+    static double[] sky(SkyGlow glow, SkyGlow.Parts parts, Direction seen, SunAndMoon lamps) {
+        double[] dusk = twilight(seen, lamps);
+        double[] towns = towns(glow, seen);
+        double[] sum = new double[3];
+        for (int c = 0; c < 3; c++) {
+            sum[c] = parts.natural() * NATURAL[c]
+                    + parts.towns() * towns[c]
+                    + parts.twilight() * dusk[c]
+                    + parts.moon() * MOONLIT_AIR[c];
+        }
+        return sum;
+    }
+
+    /**
+     * cd/m² of red, green and blue of clouds that let nothing through: what comes from above spread out, towns thrown back,
+     * and moonlight, most of it close to the moon.
+     */
+    static double[] clouds(
+            SkyGlow glow,
+            SkyGlow.Parts parts,
+            Direction seen,
+            SunAndMoon lamps,
+            double townGain,
+            double moonLux,
+            double fromMoonDeg) {
+        double[] dusk = twilight(seen, lamps);
+        double[] towns = towns(glow, seen);
+        double moonlit = moonLux / Math.PI * (CLOUD_WHITE + SILVER * Math.exp(-fromMoonDeg / SILVER_DEG));
+        double[] sum = new double[3];
+        for (int c = 0; c < 3; c++) {
+            sum[c] = CLOUD_WHITE * (parts.natural() * NATURAL[c] + parts.twilight() * dusk[c])
+                    + townGain * parts.towns() * towns[c]
+                    + moonlit * MOON[c];
+        }
+        return sum;
+    }
+
+    /** Ice crystals bend moonlight by 22° and more, red least: a ring with a sharp inner edge, for one lux of moonlight. */
+    static double[] halo(double fromMoonDeg) {
+        double[] ring = new double[3];
+        for (int c = 0; c < 3; c++) {
+            double off = fromMoonDeg - HALO_DEG[c];
+            ring[c] = HALO * MOON[c] * Math.exp(off < 0 ? off / 0.5 : -off / 2.4);
+        }
+        return ring;
     }
 
     /** Gains that make light of a colour temperature grey. */

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.glow;
 
 import dev.halfdusk.core.measure.Range;
+import java.util.Locale;
 
 /**
  * The light dome of a town, by its people and distance. An estimate: real lamps differ by a factor of three and more.
@@ -10,14 +11,50 @@ import dev.halfdusk.core.measure.Range;
  * nearer than {@value #NEAREST_KM} km count as that far, where the law ends.
  *
  * @param bearingDeg from the place to the town, from north through east
+ * @param lamps what its streets are lit by
  */
-public record Dome(String name, double bearingDeg, double distanceKm, double people) {
+public record Dome(String name, double bearingDeg, double distanceKm, double people, Lamps lamps) {
+
+    /** Street lamps, by the colour of the dome they make. */
+    public enum Lamps {
+        /** Sodium, and warm light-emitting diodes. */
+        WARM("warm lamps", 2700),
+        /** White light-emitting diodes of 4000 K: air scatters their blue twice as well as their red. */
+        WHITE("white LEDs", 7500);
+
+        private final String words;
+        private final double kelvin;
+
+        Lamps(String words, double kelvin) {
+            this.words = words;
+            this.kelvin = kelvin;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Short name for addresses and files. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** Colour temperature of the dome. */
+        public double kelvin() {
+            return kelvin;
+        }
+    }
 
     public static final Range DISTANCE = new Range("distance", 0, 500, " km");
     public static final Range PEOPLE = new Range("people", 1, 50_000_000, "");
 
     private static final double SCALE_DEG = 22;
     private static final double NEAREST_KM = 3;
+
+    /** With warm lamps. */
+    public Dome(String name, double bearingDeg, double distanceKm, double people) {
+        this(name, bearingDeg, distanceKm, people, Lamps.WARM);
+    }
 
     public Dome {
         Range.AZIMUTH.check(bearingDeg);

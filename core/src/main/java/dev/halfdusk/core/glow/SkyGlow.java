@@ -8,6 +8,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 
 /**
  * What a place's sky is like: how dark, how clear, which towns. From it the brightness of any direction at any time,
@@ -36,6 +37,7 @@ public final class SkyGlow {
     private final double natural;
     private final double artificial;
     private final double domeScale;
+    private final boolean white;
 
     private SkyGlow(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
         this.extinction = EXTINCTION.check(extinction);
@@ -50,6 +52,7 @@ public final class SkyGlow {
             natural = Math.min(measured, NATURAL);
             artificial = measured - natural;
         }
+        white = domes.stream().anyMatch(d -> d.lamps() == Dome.Lamps.WHITE);
         domeScale = fromDomes == 0 ? 0 : artificial / fromDomes;
     }
 
@@ -117,6 +120,11 @@ public final class SkyGlow {
         return towards(seen, Galaxy.longitudeDeg(icrs), Galaxy.latitudeDeg(icrs), lamps);
     }
 
+    /** Brightness of a direction, leaving out the Milky Way. */
+    public Parts withoutMilkyWay(Direction direction, SunAndMoon lamps) {
+        return parts(direction.azimuthDeg(), direction.altitudeDeg(), Air.mass(direction.altitudeDeg()), 0, lamps);
+    }
+
     /** Brightness of the zenith, leaving out the Milky Way. */
     public Parts zenith(SunAndMoon lamps) {
         return parts(0, 90, 1, 0, lamps);
@@ -136,12 +144,20 @@ public final class SkyGlow {
         return 100 * parts.milkyWay / parts.background();
     }
 
+    /** Share of a direction's town light that comes from white lamps, 0 to 1. */
+    public double whiteShare(Direction direction) {
+        double all = white ? domeLight(direction.azimuthDeg(), direction.altitudeDeg(), d -> true) : 0;
+        return all == 0
+                ? 0
+                : domeLight(direction.azimuthDeg(), direction.altitudeDeg(), d -> d.lamps() == Dome.Lamps.WHITE) / all;
+    }
+
     private Parts parts(double azimuth, double altitude, double mass, double band, SunAndMoon lamps) {
         // airglow brightens towards the horizon with the path through its layer, and the air dims it (Krisciunas and
         // Schaefer)
         double gradient = mass * Air.transmission(extinction, mass - 1);
         boolean evenly = domes.isEmpty() || altitude >= 90;
-        double towns = evenly ? artificial * gradient : domeLight(azimuth, altitude);
+        double towns = evenly ? artificial * gradient : domeLight(azimuth, altitude, d -> true);
         double twilight = Twilight.zenith(lamps.sunAltitudeDeg());
         if (twilight > 0 && altitude < 90) {
             twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg());
@@ -158,10 +174,12 @@ public final class SkyGlow {
         return new Parts(natural * gradient, towns, twilight, moon, milkyWay);
     }
 
-    private double domeLight(double azimuth, double altitude) {
+    private double domeLight(double azimuth, double altitude, Predicate<Dome> which) {
         double sum = 0;
         for (int i = 0; i < strengths.length; i++) {
-            sum += strengths[i] * domes.get(i).fallOff(azimuth, altitude);
+            if (which.test(domes.get(i))) {
+                sum += strengths[i] * domes.get(i).fallOff(azimuth, altitude);
+            }
         }
         return sum * NATURAL * domeScale;
     }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import java.util.Optional;
 
@@ -8,7 +9,7 @@ import java.util.Optional;
  * A camera pointed somewhere: where a direction falls on the sensor, and what a point of the sensor sees.
  *
  * <p>Directions are unit vectors east, north, up. Image points are millimetres as seen in the picture, x right, y down,
- * origin in the centre. No distortion, no refraction.
+ * origin in the centre. Without distortion unless one is asked for; no refraction.
  */
 public final class Framing {
 
@@ -16,12 +17,19 @@ public final class Framing {
     private final Vector forward;
     private final Vector right;
     private final Vector down;
+    /** How much farther out than it should a point half a sensor's diagonal from the centre falls, as a share. */
+    private final double distortion;
 
-    private Framing(Optics optics, Vector forward, Vector right, Vector down) {
+    public static final Range DISTORTION = new Range("distortion", -10, 10, " %");
+
+    private static final int ROUNDS = 12;
+
+    private Framing(Optics optics, Vector forward, Vector right, Vector down, double distortion) {
         this.optics = optics;
         this.forward = forward;
         this.right = right;
         this.down = down;
+        this.distortion = distortion;
     }
 
     /** A point of the picture in millimetres. */
@@ -33,7 +41,31 @@ public final class Framing {
         double az = Math.toRadians(axis.azimuthDeg());
         Vector levelRight = new Vector(Math.cos(az), -Math.sin(az), 0);
         Vector right = levelRight.turnedAbout(forward, Math.toRadians(rollDeg));
-        return new Framing(optics, forward, right, forward.cross(right));
+        return new Framing(optics, forward, right, forward.cross(right), 0);
+    }
+
+    /**
+     * The same through a lens that draws everything a little farther out, by the square of the distance from the centre.
+     *
+     * @param percent at half the sensor's diagonal: below 0 a barrel, above 0 a cushion
+     */
+    public Framing distorted(double percent) {
+        return new Framing(optics, forward, right, down, DISTORTION.check(percent) / 100);
+    }
+
+    /** Where a point falls that should fall at a distance from the centre, mm. */
+    private double drawn(double radius) {
+        double share = radius / (optics.sensor().diagonalMm() / 2);
+        return radius * (1 + distortion * Math.min(1.5, share * share));
+    }
+
+    /** Where a point should fall that falls at a distance from the centre. */
+    private double undistorted(double radius) {
+        double right = radius;
+        for (int i = 0; i < ROUNDS && distortion != 0; i++) {
+            right = radius * right / drawn(right);
+        }
+        return right;
     }
 
     public Optics optics() {
@@ -50,7 +82,7 @@ public final class Framing {
         if (!Double.isFinite(radius)) {
             return Optional.empty();
         }
-        double scale = off == 0 ? 0 : radius / off;
+        double scale = off == 0 ? 0 : drawn(radius) / off;
         return Optional.of(new Point(x * scale, y * scale));
     }
 
@@ -60,7 +92,7 @@ public final class Framing {
         if (off == 0) {
             return forward;
         }
-        double radius = Math.min(off, optics.circleMm() / 2);
+        double radius = Math.min(undistorted(off), optics.circleMm() / 2);
         double theta = optics.projection().angle(radius, optics.focalMm());
         double across = Math.sin(theta) / off;
         return forward.times(Math.cos(theta))

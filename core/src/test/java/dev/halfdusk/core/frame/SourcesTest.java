@@ -215,7 +215,7 @@ class SourcesTest {
         Shot shot = shot(200, Direction.of(lagoon), 30, 2.8, Support.Kind.SIDEREAL);
         Window window = Window.crop(SENSOR, 0, 0, 200, 200);
         double usual = mean(take(scene, shot, window), 0);
-        double modified = mean(take(scene, shot.withDetails(new Shot.Details(0, false, true, 20)), window), 0);
+        double modified = mean(take(scene, shot.withDetails(new Shot.Details(0, false, true, 20, 0)), window), 0);
         double perLuminance = dev.halfdusk.core.exposure.SkyElectrons.perSecond(20, 2.8, 6, 0.45)
                 / dev.halfdusk.core.glow.Luminance.of(20);
         double mass = 1 / Math.sqrt(1 - 0.96 * Math.pow(Math.cos(Math.toRadians(lagoon.latitudeDeg())), 2));
@@ -242,7 +242,7 @@ class SourcesTest {
         Shot clean = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
         Window window = Window.crop(SENSOR, 0, 0, 160, 160);
         Photograph sharp = take(scene, clean, window);
-        Photograph soft = take(scene, clean.withDetails(new Shot.Details(0, true, false, 20)), window);
+        Photograph soft = take(scene, clean.withDetails(new Shot.Details(0, true, false, 20, 0)), window);
         int off = 80 * 160 + 110; // thirty pixels beside it
         assertThat(soft.electrons(1)[off]).isGreaterThan(2 * sharp.electrons(1)[off]);
         assertThat(above(soft.electrons(1), 160, 80, 80, 78))
@@ -254,7 +254,7 @@ class SourcesTest {
     @Test
     void what_passes_leaves_a_line_when_it_is_asked_for() {
         Scene empty = scene("2027-06-09T00:10:00Z", 21.5);
-        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L), false);
+        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L), false, Clouds.NONE);
         Shot shot = shot(20, new Direction(310, 45), 20, 2.8, Support.Kind.TRIPOD);
         Window window = Window.whole(SENSOR, 480);
         float[] before = take(empty, shot, window).electrons(1);
@@ -399,14 +399,14 @@ class SourcesTest {
         Scene dark = scene("2027-06-05T01:00:00Z", 21.5);
         Sea still = new Sea(dark, dark.lamps());
         double sky = SkyGlow.ofZenith(21.5)
-                .towards(new Direction(90, 6), 0, 90, dark.lamps())
-                .background();
+                .withoutMilkyWay(new Direction(90, 6), dark.lamps())
+                .total();
         assertThat(still.luminance(90, 0)[1]).isCloseTo(0.62 * sky, within(0.01 * sky));
         assertThat(still.luminance(90, 60)[1]).isLessThan(0.1 * still.luminance(90, 0)[1]);
         // in the picture: brighter than the ground that is there without it
         Shot shot = shot(20, new Direction(moon, 0), 2, 4, Support.Kind.TRIPOD);
         Window window = Window.whole(SENSOR, 120);
-        Scene wet = new Scene(scene.from(), scene.moment(), List.of(), 0, Optional.empty(), true);
+        Scene wet = new Scene(scene.from(), scene.moment(), List.of(), 0, Optional.empty(), true, Clouds.NONE);
         int under = (int) (120 * 60 + 60);
         assertThat(take(wet, shot, window).electrons(1)[under])
                 .isGreaterThan(2 * take(scene, shot, window).electrons(1)[under]);
@@ -426,7 +426,7 @@ class SourcesTest {
                 5500,
                 Support.TRIPOD);
         assertThat(Sensing.dark(dim)).isCloseTo(60, within(1e-9));
-        Shot warm = dim.withDetails(new Shot.Details(0, false, false, 32));
+        Shot warm = dim.withDetails(new Shot.Details(0, false, false, 32, 0));
         assertThat(Sensing.dark(warm)).isCloseTo(240, within(1e-9));
         Window window = Window.crop(SENSOR, 0, 0, 1000, 1000);
         Window beside = Window.crop(SENSOR, 0.6, 0, 1000, 1000); // a hundred pixels to the right
@@ -472,5 +472,103 @@ class SourcesTest {
             before = bright;
         }
         assertThat(found).isEqualTo(rays);
+    }
+
+    /** The ground hides rays with the moon; what stands open draws them. */
+    @Test
+    void a_hidden_moon_draws_no_rays() {
+        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
+        Window window = Window.whole(SENSOR, 480);
+        Canvas canvas = new Canvas(480, 320);
+        Shot shot = shot(24, new Direction(180, 30), 1, 16, Support.Kind.TRIPOD);
+        java.util.Arrays.fill(canvas.open, 1);
+        canvas.open[160 * 480 + 240] = 0;
+        Exposure exposure = new Exposure(scene, shot, window, Trails.NONE, canvas, 1);
+        exposure.rays(new Point(240, 160), 1e9, 90);
+        exposure.rays(new Point(-3, 160), 1e9, 90);
+        assertThat(canvas.electrons[1]).containsOnly(0);
+    }
+
+    /** What burns on the sensor is told although the reduced picture does not show it: as much as at full size. */
+    @Test
+    void burnt_stars_are_counted_in_a_reduced_picture() {
+        Scene scene = scene("2027-06-09T00:10:00Z", 22);
+        Direction at = Direction.of(
+                scene.moment().local(Star.named("Vega").orElseThrow().place(), LEDGE));
+        Framing framing = Framing.of(new Optics(SENSOR, 50, Projection.RECTILINEAR), at, 0);
+        Shot shot = new Shot(
+                framing,
+                new Response(50_000, 100, 1, 1, 0, 0.5),
+                0.45,
+                new Settings(10, 2.8, 3200),
+                2.8,
+                0,
+                5500,
+                new Support(Support.Kind.SIDEREAL, 0));
+        double full = take(scene, shot, Window.crop(SENSOR, 0, 0, 400, 400)).burnt() * 400 * 400;
+        Photograph small = take(scene, shot, Window.whole(SENSOR, 960));
+        double all = small.burnt() * 6000 * 4000;
+        assertThat(full).isGreaterThan(20);
+        assertThat(all).isGreaterThan(0.7 * full);
+        assertThat(small.burnt()).isLessThan(1e-3);
+    }
+
+    /** A skyline of two thousand corners is as smooth as it was drawn, and is made in no time. */
+    @Test
+    void a_ridge_with_a_corner_everywhere_stays_as_it_is() {
+        List<Skyline.Point> points = new java.util.ArrayList<>();
+        for (int i = 0; i < 2000; i++) {
+            points.add(new Skyline.Point(i * 0.18, 6 + 2 * Math.sin(i / 50.0)));
+        }
+        Skyline skyline = Skyline.of(points);
+        Ridge ridge = Ridge.of(new Standpoint(LEDGE, skyline, SkyGlow.ofZenith(21)));
+        for (double azimuth = 0; azimuth < 360; azimuth += 0.41) {
+            assertThat(ridge.altitudeDeg(azimuth)).isCloseTo(skyline.altitudeAt(azimuth), within(0.15));
+            assertThat(ridge.drawnDeg(azimuth)).isCloseTo(skyline.altitudeAt(azimuth), within(0.02));
+        }
+    }
+
+    /** A lamp is swept as far as the nearest mark; at twice that distance a quarter is left, and of a hill far off nothing. */
+    @Test
+    void a_lamp_reaches_as_far_as_the_mark() {
+        Scene dark = scene("2027-06-09T00:10:00Z", 21.5);
+        Mark tree = new Mark("Tree", 90, 20, 5, 4, 0);
+        Scene lit = new Scene(dark.from(), dark.moment(), List.of(tree), 1);
+        Soil soil = Soil.of(lit, lit.lamps(), 1);
+        double full = 0.1 / Math.PI; // reflectance of the ground
+        assertThat(soil.lamplight(-45)).isCloseTo(full, within(1e-6));
+        assertThat(soil.lamplight(-Math.toDegrees(Math.atan(1.6 / 40)))).isCloseTo(full / 4, within(1e-6));
+        assertThat(soil.lamplight(0)).isZero();
+        assertThat(soil.lamplight(3)).isZero();
+        assertThat(soil.lampOnMark()).isCloseTo(full, within(1e-6));
+        Mark far = new Mark("Tower", 90, 600, 50, 10, 0);
+        Scene distant = new Scene(dark.from(), dark.moment(), List.of(far), 1);
+        assertThat(Soil.of(distant, distant.lamps(), 1).lampOnMark()).isCloseTo(full / 100, within(1e-6));
+        assertThat(Soil.of(dark, dark.lamps(), 1).lamplight(-45)).isZero();
+    }
+
+    /** Stripes where a colour is burnt, dots where nothing was counted, and nothing else is touched. */
+    @Test
+    void limits_are_drawn_over_the_picture() {
+        Scene scene = scene("2027-06-19T00:00:00Z", 21);
+        Direction at = Direction.of(scene.moment().local(Body.MOON, LEDGE).unit());
+        Photograph p = take(scene, shot(200, at, 30, 4, Support.Kind.TRIPOD), Window.whole(SENSOR, 300));
+        int[] plain = p.rgb();
+        int[] marked = p.rgbWithLimits();
+        int burnt = 0;
+        for (int i = 0; i < plain.length; i++) {
+            boolean atLimit = p.burntAt(i) || p.blackAt(i);
+            burnt += p.burntAt(i) && marked[i] != plain[i] ? 1 : 0;
+            if (!atLimit) {
+                assertThat(marked[i]).isEqualTo(plain[i]);
+            }
+        }
+        assertThat(burnt).isGreaterThan(20);
+        Photograph dark = take(
+                scene("2027-06-09T00:10:00Z", 22),
+                shot(20, at, 0.01, 22, Support.Kind.TRIPOD),
+                Window.whole(SENSOR, 300));
+        assertThat(dark.rgbWithLimits()).isNotEqualTo(dark.rgb());
+        assertThat(dark.blackAt(1)).isTrue();
     }
 }
