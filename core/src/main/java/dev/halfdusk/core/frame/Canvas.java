@@ -14,6 +14,11 @@ final class Canvas {
     /** Sensor pixels that burn in stars whose picture is then reduced. */
     private double burnt;
 
+    /** A spot's profile; one hand paints on a canvas. */
+    private double[] across = new double[64];
+
+    private double[] down = new double[64];
+
     private static final int BELL_STEPS = 512;
     private static final int BELL_END = 12;
     private static final float[] BELL = bell();
@@ -32,11 +37,30 @@ final class Canvas {
     }
 
     Canvas(int width, int height) {
+        this(width, height, new float[width * height], new float[width * height]);
+    }
+
+    private Canvas(int width, int height, float[] open, float[] marked) {
         this.width = width;
         this.height = height;
+        this.open = open;
+        this.marked = marked;
         electrons = new float[3][width * height];
-        open = new float[width * height];
-        marked = new float[width * height];
+    }
+
+    /** One with the same sky, still dark, for another hand to paint on. */
+    Canvas beside() {
+        return new Canvas(width, height, open, marked);
+    }
+
+    /** What was painted beside it. */
+    void add(Canvas beside) {
+        for (int c = 0; c < 3; c++) {
+            for (int i = 0; i < electrons[c].length; i++) {
+                electrons[c][i] += beside.electrons[c][i];
+            }
+        }
+        burnt += beside.burnt;
     }
 
     /** Notes sensor pixels that burn at a place of the picture, where the sky is open. */
@@ -73,8 +97,10 @@ final class Canvas {
         if (left + size < 0 || top + size < 0 || left >= width || top >= height) {
             return;
         }
-        double[] across = new double[size];
-        double[] down = new double[size];
+        if (across.length < size) {
+            across = new double[size];
+            down = new double[size];
+        }
         double sumAcross = 0;
         double sumDown = 0;
         double narrow = 1 / (2 * sigma * sigma);

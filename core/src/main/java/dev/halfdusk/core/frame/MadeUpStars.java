@@ -62,7 +62,7 @@ final class MadeUpStars {
 
     /** Loads what would make the first picture slow. */
     static void prepare() {
-        each(new Vector(1, 0, 0), 0.1, FIRST, (a, b, c, magnitude, kelvin) -> {});
+        each(0, 1, new Vector(1, 0, 0), 0.1, FIRST, (a, b, c, magnitude, kelvin) -> {});
     }
 
     /** The magnitude down to which a part of the sky holds no more than so many, made-up ones and others. */
@@ -75,12 +75,15 @@ final class MadeUpStars {
         return FIRST + LAYER * i;
     }
 
-    /** All to a limit, a step of half magnitudes, within an angle of an ICRS direction and somewhat beyond. */
-    static void each(Vector middle, double withinDeg, double limit, FaintStars.Visitor visitor) {
+    /**
+     * Those to a limit, a step of half magnitudes, within an angle of an ICRS direction and somewhat beyond: of every so
+     * manyth cell of the sky, from one on.
+     */
+    static void each(int first, int step, Vector middle, double withinDeg, double limit, FaintStars.Visitor visitor) {
         MadeUpStars sky = Sky.CELLS;
         int layers = (int) Math.max(0, Math.floor((Math.min(FAINTEST, limit) - FIRST) / LAYER));
         double reach = Math.cos(Math.toRadians(Math.min(180, withinDeg + RADIUS_DEG)));
-        for (int cell = 0; cell < sky.share.length; cell++) {
+        for (int cell = first; cell < sky.share.length; cell += step) {
             if (sky.x[cell] * middle.x() + sky.y[cell] * middle.y() + sky.z[cell] * middle.z() >= reach) {
                 for (int layer = 0; layer < layers; layer++) {
                     sky.cell(cell, layer, visitor);

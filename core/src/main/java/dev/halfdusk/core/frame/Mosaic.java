@@ -17,6 +17,10 @@ final class Mosaic {
         float[][] out = new float[3][width * height];
         IntStream.range(0, height).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
+                if (x > 0 && y > 0 && x < width - 1 && y < height - 1) {
+                    inside(counted, out, y * width + x, width, x, y);
+                    continue;
+                }
                 float[] sum = new float[3];
                 int[] count = new int[3];
                 int own = colour(x, y);
@@ -33,5 +37,23 @@ final class Mosaic {
             }
         });
         return out;
+    }
+
+    /** The same where all eight neighbours are there: two or four of them have each of the colours. */
+    private static void inside(float[][] counted, float[][] out, int at, int width, int x, int y) {
+        int own = colour(x, y);
+        out[own][at] = counted[own][at];
+        if (own == 1) {
+            int beside = colour(x + 1, y);
+            int above = 2 - beside;
+            out[beside][at] = (counted[beside][at - 1] + counted[beside][at + 1]) / 2;
+            out[above][at] = (counted[above][at - width] + counted[above][at + width]) / 2;
+            return;
+        }
+        float[] green = counted[1];
+        out[1][at] = (green[at - width] + green[at - 1] + green[at + 1] + green[at + width]) / 4;
+        float[] other = counted[2 - own];
+        out[2 - own][at] =
+                (other[at - width - 1] + other[at - width + 1] + other[at + width - 1] + other[at + width + 1]) / 4;
     }
 }

@@ -2,7 +2,9 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.exposure.Tone;
+import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * The picture that a camera would take: electrons counted in every pixel, with the noise of photons, dark current and
@@ -60,8 +62,7 @@ public final class Photograph {
         IntStream.range(0, window.height())
                 .parallel()
                 .forEach(y -> row(y, backdrop, canvas, shot, window, degreesPerPixel, seed));
-        Exposure exposure = new Exposure(scene, shot, window, trails, canvas, backdrop.perLuminance());
-        scene.sources(stars == Stars.ALL && trails.frames() == 1).forEach(source -> source.paint(exposure));
+        paint(scene, shot, window, trails, stars == Stars.ALL && trails.frames() == 1, canvas, backdrop.perLuminance());
         IntStream.range(0, window.height()).parallel().forEach(y -> read(y, canvas, shot, window, seed));
         return new Photograph(
                 window,
@@ -69,6 +70,24 @@ public final class Photograph {
                 shot.response().saturationE(shot.settings().iso()),
                 canvas.burntByStars(),
                 new Development(shot.kelvin(), shot.details().tint()));
+    }
+
+    /** Sources one after the other; the faint stars, most of the work, by two at a time, the second beside the picture. */
+    private static void paint(
+            Scene scene, Shot shot, Window window, Trails trails, boolean faint, Canvas canvas, double perLuminance) {
+        List<Source> first = scene.sources();
+        if (!faint) {
+            Exposure exposure = new Exposure(scene, shot, window, trails, canvas, perLuminance);
+            first.forEach(source -> source.paint(exposure));
+            return;
+        }
+        first.add(new FinerStars(0, 2));
+        Canvas beside = canvas.beside();
+        Stream.of(canvas, beside).parallel().forEach(part -> {
+            Exposure exposure = new Exposure(scene, shot, window, trails, part, perLuminance);
+            (part == canvas ? first : List.of(new FinerStars(1, 2))).forEach(source -> source.paint(exposure));
+        });
+        canvas.add(beside);
     }
 
     private static void row(

@@ -41,12 +41,9 @@ public record Scene(
         return new Scene(from, moment, marks, lampLux, passing, sea, other);
     }
 
-    /** All that sends light; the faint ones only in a picture that wants them. */
-    List<Source> sources(boolean faint) {
+    /** All that sends light but the faint stars. */
+    List<Source> sources() {
         List<Source> sources = new ArrayList<>(List.of(new MoonDisc(), new CatalogueStars(), new Planets()));
-        if (faint) {
-            sources.add(new FinerStars());
-        }
         passing.ifPresent(seed -> {
             sources.add(new Passing(Passing.Kind.AIRCRAFT, seed));
             sources.add(new Passing(Passing.Kind.SATELLITE, seed + 1));

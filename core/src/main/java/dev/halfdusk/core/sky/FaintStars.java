@@ -52,7 +52,12 @@ public final class FaintStars {
     }
 
     public static void each(Visitor visitor) {
-        for (int i = 0; i < COUNT; i++) {
+        each(0, 1, visitor);
+    }
+
+    /** Every so manyth of them, from one on. */
+    public static void each(int first, int step, Visitor visitor) {
+        for (int i = first; i < COUNT; i += step) {
             visitor.star(X[i], Y[i], Z[i], MAGNITUDE[i], KELVIN[i]);
         }
     }
