@@ -91,7 +91,7 @@ public record IsoChoice(
     }
 
     /** Seconds in which the sky's peak reaches {@link #PEAK_TO} at the lowest ISO: longer burns whatever one sets. */
-    static double longestUnburnt(Light light, CameraBody body) {
+    public static double longestUnburnt(Light light, CameraBody body) {
         int lowest = body.isoSteps().get(0);
         return Tone.share(PEAK_TO) * body.response().saturationE(lowest) / light.skyPerSecond();
     }

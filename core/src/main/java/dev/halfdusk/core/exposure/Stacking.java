@@ -1,6 +1,6 @@
 package dev.halfdusk.core.exposure;
 
-import dev.halfdusk.core.sky.Sidereal;
+import dev.halfdusk.core.optics.Sequence;
 import java.util.Optional;
 
 /**
@@ -22,13 +22,18 @@ public record Stacking(int frames, double shutterSeconds) {
         return stack.seconds() <= LONGEST_SECONDS ? Optional.of(stack) : Optional.empty();
     }
 
-    /** Time for all frames with a pause of a second between them. */
+    /** With a pause of a second between them. */
+    public Sequence sequence() {
+        return new Sequence(Math.min(frames, (int) Sequence.FRAMES.max()), shutterSeconds, PAUSE_SECONDS);
+    }
+
+    /** Time for all frames. */
     public double seconds() {
-        return frames * shutterSeconds + (frames - 1) * PAUSE_SECONDS;
+        return sequence().seconds();
     }
 
     /** How far the sky turns against the ground while the frames are taken, degrees. */
     public double turnDeg() {
-        return seconds() * Sidereal.DEGREES_PER_SECOND;
+        return sequence().turnDeg();
     }
 }

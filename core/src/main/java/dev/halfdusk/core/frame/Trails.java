@@ -2,6 +2,7 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sky.Sidereal;
 
 /**
@@ -22,14 +23,19 @@ public record Trails(int frames, double pauseSeconds) {
         PAUSE.check(pauseSeconds);
     }
 
+    /** With frames that are open so long. */
+    public Sequence sequence(double shutterSeconds) {
+        return new Sequence(frames, shutterSeconds, pauseSeconds);
+    }
+
     /** From the first opening to the last closing, seconds. */
     public double seconds(double shutterSeconds) {
-        return frames * shutterSeconds + (frames - 1) * pauseSeconds;
+        return sequence(shutterSeconds).seconds();
     }
 
     /** How far the sky turns in that time, degrees. */
     public double turnDeg(double shutterSeconds) {
-        return Sidereal.DEGREES_PER_SECOND * seconds(shutterSeconds);
+        return sequence(shutterSeconds).turnDeg();
     }
 
     /** The widest gap that a pause leaves, near the axis and on the celestial equator, pixels. */

@@ -94,6 +94,21 @@ public record CameraBody(
                 600);
     }
 
+    public CameraBody withFiles(Files other) {
+        return new CameraBody(
+                sensor,
+                dial,
+                fastestSeconds,
+                topIso,
+                comfortableIso,
+                response,
+                modified,
+                other,
+                noiseReduction,
+                clockOffsetSeconds,
+                weightG);
+    }
+
     /** The longest click that keeps a limit; empty where that would be faster than the body can. */
     public Optional<Dial.Stop> shutterAtMost(double limitSeconds) {
         return dial.atMost(limitSeconds).filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99);

@@ -11,8 +11,8 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sky.Galaxy;
-import dev.halfdusk.core.sky.Sidereal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -236,13 +236,18 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
         return new Shutters(each, common);
     }
 
+    /** Turned and settled between the frames. */
+    public Sequence sequence(double shutterSeconds, double settleSeconds) {
+        return new Sequence(frames.size(), shutterSeconds, settleSeconds);
+    }
+
     /** From the first opening to the last closing. */
     public double seconds(double shutterSeconds, double settleSeconds) {
-        return frames.size() * shutterSeconds + (frames.size() - 1) * settleSeconds;
+        return sequence(shutterSeconds, settleSeconds).seconds();
     }
 
     /** How far the sky turns between the first frame and the last, degrees. */
     public double turnDeg(double shutterSeconds, double settleSeconds) {
-        return seconds(shutterSeconds, settleSeconds) * Sidereal.DEGREES_PER_SECOND;
+        return sequence(shutterSeconds, settleSeconds).turnDeg();
     }
 }

@@ -1,0 +1,35 @@
+package dev.halfdusk.core.sequence;
+
+import dev.halfdusk.core.optics.Sequence;
+import java.time.Instant;
+import java.util.List;
+
+/**
+ * Something in a night that a sequence runs into.
+ *
+ * @param words what, when, and what it does
+ * @param ways what to cut or move so that it does not
+ */
+public record Conflict(Kind kind, String words, List<WayOut> ways) {
+
+    /** With what. */
+    public enum Kind {
+        TWILIGHT,
+        MOON,
+        CORE,
+        SKYLINE,
+        CLOUD,
+        BATTERY,
+        CARD,
+        TURN_BACK,
+        PAUSE,
+        NOISE_REDUCTION
+    }
+
+    /**
+     * A changed plan.
+     *
+     * @param words "stop at 109 frames"
+     */
+    public record WayOut(String words, Instant begins, Sequence sequence, boolean noiseReduction) {}
+}

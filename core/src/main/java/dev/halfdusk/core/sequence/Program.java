@@ -1,0 +1,132 @@
+package dev.halfdusk.core.sequence;
+
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.optics.Settings;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * The timed list of shots of one camera. Panorama, stack, trails, time-lapse and bracket all make one; the timer's card, files
+ * and the simulated camera read it.
+ *
+ * @param what it is, in a few words
+ * @param steps in the order of their time, at least one
+ */
+public record Program(String what, List<Step> steps) {
+
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
+    private static final double NANOS = 1e9;
+
+    /**
+     * Equal frames.
+     *
+     * @param begins when the first opens
+     * @param settings whose seconds each is open
+     * @param what they are, "dark frames with the cap on"
+     */
+    public record Step(
+            Instant begins, Settings settings, int frames, double pauseSeconds, FileFormat format, String what) {
+
+        public Step {
+            Sequence.FRAMES.check(frames);
+            Sequence.PAUSE.check(pauseSeconds);
+        }
+
+        public Sequence sequence() {
+            return new Sequence(frames, settings.seconds(), pauseSeconds);
+        }
+
+        /** When a frame opens, counted from 0. */
+        public Instant opening(int frame) {
+            return begins.plusNanos(Math.round(frame * sequence().stepSeconds() * NANOS));
+        }
+
+        public Instant ends() {
+            return begins.plusNanos(Math.round(sequence().seconds() * NANOS));
+        }
+    }
+
+    /** One shot of all, counted from 1. */
+    public record Shot(int number, Instant opens, Settings settings, FileFormat format, String what) {}
+
+    public Program {
+        if (steps.isEmpty()) {
+            throw new IllegalArgumentException("a program needs at least one step");
+        }
+        for (int i = 1; i < steps.size(); i++) {
+            if (steps.get(i).begins().isBefore(steps.get(i - 1).ends())) {
+                throw new IllegalArgumentException("a step begins before the one before it ends");
+            }
+        }
+        steps = List.copyOf(steps);
+    }
+
+    public static Program of(String what, Step... steps) {
+        return new Program(what, List.of(steps));
+    }
+
+    /** Shutter openings. */
+    public int frames() {
+        return steps.stream().mapToInt(Step::frames).sum();
+    }
+
+    /** From the first opening to the last closing. */
+    public Interval span() {
+        return new Interval(steps.get(0).begins(), steps.get(steps.size() - 1).ends());
+    }
+
+    public Duration total() {
+        return span().length();
+    }
+
+    public double megabytes(CameraBody.Files files) {
+        return steps.stream()
+                .mapToDouble(s -> s.frames() * s.format().megabytes(files))
+                .sum();
+    }
+
+    public List<Shot> shots() {
+        List<Shot> shots = new ArrayList<>();
+        for (Step step : steps) {
+            for (int i = 0; i < step.frames(); i++) {
+                shots.add(new Shot(shots.size() + 1, step.opening(i), step.settings(), step.format(), step.what()));
+            }
+        }
+        return shots;
+    }
+
+    /** A line for each step, to read or to print. */
+    public String text(ZoneId zone) {
+        StringBuilder text = new StringBuilder(what).append('\n');
+        for (Step s : steps) {
+            text.append(CLOCK.format(s.begins().atZone(zone)))
+                    .append("  ")
+                    .append(s.frames())
+                    .append(" \u00d7 ")
+                    .append(Numbers.plain(s.settings().seconds()))
+                    .append(" s, pause ")
+                    .append(Numbers.plain(s.pauseSeconds()))
+                    .append(" s, f/")
+                    .append(Numbers.trimmed(s.settings().aperture(), 1))
+                    .append(", ISO ")
+                    .append(Numbers.plain(s.settings().iso()))
+                    .append(", ")
+                    .append(s.format().words())
+                    .append(": ")
+                    .append(s.what())
+                    .append('\n');
+        }
+        return text.append(CLOCK.format(span().to().atZone(zone)))
+                .append("  end\n")
+                .toString();
+    }
+}

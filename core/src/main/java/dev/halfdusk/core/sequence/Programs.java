@@ -1,0 +1,73 @@
+package dev.halfdusk.core.sequence;
+
+import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Programs of what is not a plan of its own: stacks, panoramas and brackets. */
+public final class Programs {
+
+    public static final Range BRACKET = new Range("frames of a bracket", 3, 9, "");
+    public static final Range BRACKET_STEP = new Range("step of a bracket", 1 / 3.0, 4, " stops");
+
+    /** Time to put the cap on, seconds. */
+    private static final long CAP_SECONDS = 60;
+
+    private Programs() {}
+
+    /**
+     * Equal frames to be averaged, and dark ones after them.
+     *
+     * @param darks none, or so many with the cap on
+     */
+    public static Program stack(Stacking stack, Settings settings, Instant begins, FileFormat format, int darks) {
+        double pause = stack.sequence().pauseSeconds();
+        Settings open = settings.withSeconds(stack.shutterSeconds());
+        Program.Step lights =
+                new Program.Step(begins, open, stack.sequence().frames(), pause, format, "frames to stack");
+        if (darks == 0) {
+            return Program.of("Stack", lights);
+        }
+        Instant cap = lights.ends().plusSeconds(CAP_SECONDS);
+        return Program.of(
+                "Stack", lights, new Program.Step(cap, open, darks, pause, format, "dark frames with the cap on"));
+    }
+
+    /** Frame by frame, with time to turn and settle between them. */
+    public static Program panorama(
+            Panorama panorama, Settings settings, double settleSeconds, Instant begins, FileFormat format) {
+        int frames = panorama.frames().size();
+        return Program.of(
+                "Panorama",
+                new Program.Step(begins, settings, frames, settleSeconds, format, "row by row, from left to right"));
+    }
+
+    /**
+     * The same picture darker and brighter, by the shutter: first as proposed, then by turns darker and brighter.
+     *
+     * @param frames an odd number
+     */
+    public static Program bracket(
+            Settings middle, int frames, double stepStops, double pauseSeconds, Instant begins, FileFormat format) {
+        BRACKET.check(frames);
+        BRACKET_STEP.check(stepStops);
+        if (frames % 2 == 0) {
+            throw new IllegalArgumentException("a bracket has a middle: take an odd number of frames");
+        }
+        List<Program.Step> steps = new ArrayList<>();
+        Instant at = begins;
+        for (int i = 0; i < frames; i++) {
+            int by = (i + 1) / 2 * (i % 2 == 0 ? 1 : -1);
+            Settings one = middle.withSeconds(middle.seconds() * Stops.ratio(by * stepStops));
+            Program.Step step = new Program.Step(at, one, 1, 0, format, "bracket");
+            steps.add(step);
+            at = step.ends().plusNanos(Math.round(pauseSeconds * 1e9));
+        }
+        return new Program("Bracket", steps);
+    }
+}

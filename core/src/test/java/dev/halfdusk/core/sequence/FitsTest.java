@@ -1,0 +1,249 @@
+package dev.halfdusk.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.Conflict.Kind;
+import dev.halfdusk.core.sequence.Conflict.WayOut;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class FitsTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
+    private static final Rig RIG = Rig.of(
+            CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
+            new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+    private static final Pace FAST = new Pace(30, false, 0, 40, 30, 150);
+    private static final Function<Instant, Optional<WeatherHour>> NO_FORECAST = t -> Optional.empty();
+
+    private static Night night(Site site, String date, ZoneId zone) {
+        return Night.of(site, LocalDate.parse(date), zone, NightRules.USUAL);
+    }
+
+    private static Setup setup(Site site, Direction at) {
+        return new Setup(
+                RIG,
+                20,
+                1.8,
+                Pointing.level(at),
+                Standpoint.open(site, SkyGlow.ofZenith(21.5)),
+                Instant.parse("2027-06-08T22:00:00Z"),
+                Demand.USUAL);
+    }
+
+    private static Fits.Circumstances around(Night night) {
+        return new Fits.Circumstances(
+                night,
+                setup(night.site(), new Direction(0, 46)),
+                NO_FORECAST,
+                Optional.empty(),
+                1,
+                20,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    private static List<Conflict> of(Sequence s, Instant begins, Night night) {
+        return Fits.of(s, begins, FAST, around(night));
+    }
+
+    private static Conflict only(List<Conflict> found, Kind kind) {
+        assertThat(found).extracting(Conflict::kind).containsExactly(kind);
+        return found.get(0);
+    }
+
+    /** Each way out is one: with it nothing of the same kind is left. */
+    private static void waysLeadOut(Conflict c, Night night, int expected) {
+        assertThat(c.ways()).hasSize(expected);
+        for (WayOut way : c.ways()) {
+            assertThat(of(way.sequence(), way.begins(), night)).as(way.words()).isEmpty();
+        }
+    }
+
+    @Test
+    void a_dark_hour_without_moon_fits() {
+        Night night = night(LEDGE, "2027-06-04", ZONE);
+        Interval dark = Interval.longest(night.moonless()).orElseThrow();
+        assertThat(of(new Sequence(60, 30, 1), dark.from(), night)).isEmpty();
+    }
+
+    /** Begun an hour before it gets dark: an hour is 117 openings of 31 s (0, 31, … 3596 s). */
+    @Test
+    void dusk_lights_the_first_frames() {
+        Night night = night(LEDGE, "2027-06-04", ZONE);
+        Instant dark = night.dark().get(0).from();
+        Conflict c = only(of(new Sequence(121, 30, 1), dark.minusSeconds(3600), night), Kind.TWILIGHT);
+        assertThat(c.words()).startsWith("Dusk lights the first 117 frames");
+        waysLeadOut(c, night, 2);
+        assertThat(c.ways().get(0).sequence().frames()).isEqualTo(121);
+        assertThat(c.ways().get(1).sequence().frames()).isBetween(1, 4);
+    }
+
+    @Test
+    void dawn_lights_the_last_frames() {
+        Night night = night(LEDGE, "2027-06-07", ZONE);
+        Instant ends = night.dark().get(0).to();
+        Conflict c = only(of(new Sequence(121, 30, 1), ends.minusSeconds(3100), night), Kind.TWILIGHT);
+        // 100 frames close within 100 × 31 − 1 s
+        assertThat(c.words()).startsWith("Dawn lights the last 21 frames");
+        waysLeadOut(c, night, 2);
+        assertThat(c.ways().get(1).words()).isEqualTo("stop at 100 frames");
+        assertThat(Duration.between(c.ways().get(0).begins(), ends).toSeconds()).isBetween(3750L, 3810L);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {600, 3000})
+    void moonrise_lights_the_last_frames(int before) {
+        Night night = night(LEDGE, "2027-05-27", ZONE);
+        Interval moonless = night.moonless().get(0);
+        assertThat(moonless.to()).isBefore(night.dark().get(0).to());
+        Conflict c = only(of(new Sequence(121, 30, 1), moonless.to().minusSeconds(before), night), Kind.MOON);
+        int kept = (before + 1) / 31;
+        assertThat(c.words())
+                .contains("lights the last " + (121 - kept) + " frames")
+                .startsWith("Moonrise");
+        assertThat(c.ways()).extracting(WayOut::words).contains("stop at " + kept + " frames");
+        for (WayOut way : c.ways()) {
+            assertThat(of(way.sequence(), way.begins(), night)).as(way.words()).isEmpty();
+        }
+    }
+
+    @Test
+    void a_moon_that_sets_lights_the_first_frames() {
+        Night night = night(LEDGE, "2027-06-11", ZONE);
+        Interval moonless = Interval.longest(night.moonless()).orElseThrow();
+        assertThat(moonless.from()).isAfter(night.dark().get(0).from());
+        Conflict c = only(of(new Sequence(121, 30, 1), moonless.from().minusSeconds(1000), night), Kind.MOON);
+        assertThat(c.words()).contains("until it sets");
+        waysLeadOut(c, night, 2);
+    }
+
+    @Test
+    void a_full_moon_is_up_all_night() {
+        Night night = night(LEDGE, "2027-06-18", ZONE);
+        Conflict c = only(of(new Sequence(20, 30, 1), night.dark().get(0).middle(), night), Kind.MOON);
+        assertThat(c.words()).contains("up all the time");
+        assertThat(c.ways()).isEmpty();
+    }
+
+    @Test
+    void a_thin_moon_does_not_count() {
+        Night night = night(LEDGE, "2027-06-06", ZONE);
+        Interval dark = night.dark().get(0);
+        assertThat(of(new Sequence(20, 30, 1), dark.from(), night)).isEmpty();
+    }
+
+    @Test
+    void a_window_by_daylight_or_in_a_white_night_is_said_to_be_one() {
+        Night night = night(LEDGE, "2027-06-04", ZONE);
+        Conflict day = only(of(new Sequence(121, 30, 1), Instant.parse("2027-06-04T14:00:00Z"), night), Kind.TWILIGHT);
+        assertThat(day.words()).startsWith("It is not dark then");
+        waysLeadOut(day, night, 1);
+        Site north = new Site(69.65, 18.96, 10);
+        Night white = night(north, "2027-06-21", ZoneId.of("Europe/Oslo"));
+        Conflict never =
+                of(new Sequence(121, 30, 1), white.span().middle(), white).get(0);
+        assertThat(never.words()).startsWith("It never gets dark");
+        assertThat(never.ways()).isEmpty();
+    }
+
+    @Test
+    void cloud_turn_back_ground_and_core() {
+        Night night = night(LEDGE, "2027-06-07", ZONE);
+        Instant begins = Interval.longest(night.moonless()).orElseThrow().from();
+        Sequence s = new Sequence(60, 30, 1);
+        Function<Instant, Optional<WeatherHour>> clouding =
+                t -> Optional.of(new WeatherHour(t, t.isAfter(begins.plusSeconds(800)) ? 70 : 0, 0, 0, 2, 12, 60));
+        Instant back = begins.plusSeconds(929);
+        Setup down = setup(LEDGE, new Direction(0, -60));
+        Fits.Circumstances hard = new Fits.Circumstances(
+                night, down, clouding, Optional.empty(), 1, 12, Optional.empty(), Optional.of(back));
+        List<Conflict> found = Fits.of(s, begins, FAST, hard);
+        assertThat(found).extracting(Conflict::kind).containsExactly(Kind.SKYLINE, Kind.CLOUD, Kind.TURN_BACK);
+        assertThat(found.get(1).words()).contains("70 % of cloud");
+        assertThat(found.get(2).words()).contains("before the last 30 frames"); // 30 × 31 − 1 s
+        Instant early = night.coreUp().get(0).from().minusSeconds(1200);
+        var core = night.core(early);
+        Fits.Circumstances atCore = new Fits.Circumstances(
+                night,
+                setup(LEDGE, new Direction(core.azimuthDeg(), core.altitudeDeg())),
+                NO_FORECAST,
+                Optional.empty(),
+                1,
+                12,
+                Optional.empty(),
+                Optional.empty());
+        assertThat(Fits.of(s, early, FAST, atCore)).extracting(Conflict::kind).contains(Kind.CORE);
+    }
+
+    @Test
+    void battery_and_card() {
+        Night night = night(LEDGE, "2027-06-07", ZONE);
+        Instant begins = Interval.longest(night.moonless()).orElseThrow().from();
+        Sequence s = new Sequence(240, 30, 1);
+        Gear.Battery weak = new Gear.Battery(100, 500);
+        Gear.Card small = new Gear.Card(8, 100);
+        Fits.Circumstances two = new Fits.Circumstances(
+                night,
+                setup(LEDGE, new Direction(0, 46)),
+                NO_FORECAST,
+                Optional.of(weak),
+                2,
+                0,
+                Optional.of(small),
+                Optional.empty());
+        List<Conflict> found = Fits.of(s, begins, FAST, two);
+        assertThat(found).extracting(Conflict::kind).containsExactly(Kind.BATTERY, Kind.CARD);
+        // 100 frames × 0.8 at 0 °C, twice; 8 GB hold 200 files of 40 MB
+        assertThat(found.get(0).words()).contains("2 batteries last for 160 of 240 frames: it takes 3");
+        assertThat(found.get(0).ways().get(0).sequence().frames()).isEqualTo(160);
+        assertThat(found.get(1).words()).contains("holds 200 of 240 frames: they need 9.6 GB");
+        assertThat(found.get(1).ways().get(0).sequence().frames()).isEqualTo(200);
+    }
+
+    @Test
+    void a_pause_shorter_than_the_body_can_and_noise_reduction() {
+        Night night = night(LEDGE, "2027-06-07", ZONE);
+        Instant begins = Interval.longest(night.moonless()).orElseThrow().from();
+        Pace slow = new Pace(1, true, 0, 60, 5, 10);
+        List<Conflict> found = Fits.of(new Sequence(100, 1, 0), begins, slow, around(night));
+        assertThat(found).extracting(Conflict::kind).containsExactly(Kind.NOISE_REDUCTION, Kind.PAUSE);
+        assertThat(found.get(0).ways().get(0).noiseReduction()).isFalse();
+        WayOut longer = found.get(1).ways().get(0);
+        assertThat(longer.sequence().pauseSeconds()).isEqualTo(5); // 4.77 s, in whole seconds
+        Pace without = slow.withNoiseReduction(false);
+        assertThat(Fits.of(longer.sequence(), begins, without, around(night))).isEmpty();
+        assertThat(without.outcome(100, longer.sequence().stepSeconds()).lost()).isZero();
+        assertThat(Fits.of(new Sequence(1, 1, 0), begins, slow, around(night))).isEmpty();
+        assertThat(without.smallestSafePause(100)).isCloseTo(4.768, within(0.001));
+    }
+}

@@ -1,0 +1,78 @@
+package dev.halfdusk.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Settings;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class ProgramTest {
+
+    private static final Instant BEGINS = Instant.parse("2027-10-31T00:59:00Z");
+    private static final Settings SET = new Settings(30, 1.8, 1600);
+
+    private static Program.Step step(Instant begins, int frames, FileFormat format) {
+        return new Program.Step(begins, SET, frames, 1, format, "star trails");
+    }
+
+    @Test
+    void shots_are_counted_through_and_open_in_time() {
+        Program program =
+                Program.of("two", step(BEGINS, 3, FileFormat.RAW), step(BEGINS.plusSeconds(100), 2, FileFormat.JPEG));
+        assertThat(program.frames()).isEqualTo(5);
+        assertThat(program.shots()).extracting(Program.Shot::number).containsExactly(1, 2, 3, 4, 5);
+        assertThat(program.shots().get(2).opens()).isEqualTo(BEGINS.plusSeconds(62));
+        assertThat(program.shots().get(4).opens()).isEqualTo(BEGINS.plusSeconds(131));
+        assertThat(program.total()).isEqualTo(Duration.ofSeconds(161));
+        assertThat(program.megabytes(new CameraBody.Files(40, 10, 5, 100))).isEqualTo(140);
+    }
+
+    /** In the night in which clocks go back the clock shows three minutes, and the total stays an hour more. */
+    @Test
+    void the_text_has_the_clock_of_the_place() {
+        Program program = Program.of("Trails", step(BEGINS, 121, FileFormat.RAW));
+        assertThat(program.text(ZoneId.of("Europe/Lisbon")))
+                .isEqualTo(
+                        "Trails\n01:59:00  121 \u00d7 30 s, pause 1 s, f/1.8, ISO 1600, raw: star trails\n02:01:30  end\n");
+        assertThat(program.total()).isEqualTo(Duration.ofSeconds(3750));
+    }
+
+    @Test
+    void steps_may_not_overlap_and_there_must_be_one() {
+        assertThatThrownBy(() -> Program.of(
+                        "x", step(BEGINS, 3, FileFormat.RAW), step(BEGINS.plusSeconds(91), 2, FileFormat.RAW)))
+                .hasMessageContaining("before the one before it ends");
+        assertThatThrownBy(() -> new Program("x", List.of())).hasMessageContaining("at least one step");
+    }
+
+    @Test
+    void a_stack_ends_with_dark_frames_at_its_own_exposure() {
+        Program stack = Programs.stack(new Stacking(12, 8), SET, BEGINS, FileFormat.RAW, 5);
+        assertThat(stack.frames()).isEqualTo(17);
+        assertThat(stack.steps().get(1).settings().seconds()).isEqualTo(8);
+        assertThat(stack.steps().get(1).begins()).isEqualTo(BEGINS.plusSeconds(12 * 8 + 11 + 60));
+        assertThat(Programs.stack(new Stacking(12, 8), SET, BEGINS, FileFormat.RAW, 0)
+                        .steps())
+                .hasSize(1);
+    }
+
+    /** 1 s by whole stops: 1, ½, 2, ¼, 4 s, with two seconds between them. */
+    @Test
+    void a_bracket_goes_to_both_sides() {
+        Program bracket = Programs.bracket(SET.withSeconds(1), 5, 1, 2, BEGINS, FileFormat.RAW);
+        assertThat(bracket.shots()).extracting(s -> s.settings().seconds()).containsExactly(1.0, 0.5, 2.0, 0.25, 4.0);
+        assertThat(bracket.total().toMillis() / 1000.0).isCloseTo(7.75 + 8, within(1e-9));
+        assertThatThrownBy(() -> Programs.bracket(SET, 4, 1, 2, BEGINS, FileFormat.RAW))
+                .hasMessageContaining("odd");
+        assertThatThrownBy(() -> Programs.bracket(SET, 1, 1, 2, BEGINS, FileFormat.RAW))
+                .hasMessageContaining("3 to 9");
+    }
+}
