@@ -83,6 +83,9 @@ class DemoData implements SmartInitializingSingleton {
         places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4, Silhouette.HOUSE));
         places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0, Silhouette.TOWER));
 
+        places.addMark(mill.id(), new Mark("Watch tower", 14, 95, 17, 7, 2, Silhouette.TOWER));
+        places.saveSkyline(mill.id(), MILL_SKYLINE);
+
         fisheyeRig();
         LocalDate today = LocalDate.now(clock.withZone(COAST));
         LocalDate core = nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 2);
@@ -106,6 +109,15 @@ class DemoData implements SmartInitializingSingleton {
             new Skyline.Point(200, 0.5),
             new Skyline.Point(300, 0.5),
             new Skyline.Point(335, 4)));
+
+    private static final Skyline MILL_SKYLINE = Skyline.of(List.of(
+            new Skyline.Point(0, 2.5),
+            new Skyline.Point(25, 3.5),
+            new Skyline.Point(70, 5),
+            new Skyline.Point(130, 2),
+            new Skyline.Point(196, 0.5),
+            new Skyline.Point(260, 1),
+            new Skyline.Point(325, 3)));
 
     private Place place(String name, Site site, ZoneId zone, boolean sea) {
         return places.add(new Place(

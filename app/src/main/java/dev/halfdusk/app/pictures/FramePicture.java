@@ -33,7 +33,7 @@ public record FramePicture(
         Moon moon,
         Named pole,
         DriftPicture drift,
-        String trails,
+        List<StarDots.Stars> trails,
         String beyond) {
 
     /** A grade of the Milky Way's light. */
@@ -88,7 +88,7 @@ public record FramePicture(
                 bodies.moon().orElse(null),
                 bodies.pole().orElse(null),
                 options.drift.map(f -> DriftPicture.of(f, sheet.sensor)).orElse(null),
-                options.trails.map(t -> stars.trails(t, options.shutterSeconds)).orElse(""),
+                options.trails.map(t -> stars.trails(t, options.shutterSeconds)).orElse(List.of()),
                 beyond(sheet));
     }
 

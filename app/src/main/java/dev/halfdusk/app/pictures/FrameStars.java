@@ -19,10 +19,10 @@ record FrameStars(FrameSheet sheet) {
     private static final int COLUMNS = 54;
     private static final int ROWS = 36;
     private static final double FAINTEST = 5.6;
-    private static final double TRAIL_FAINTEST = 4.8;
+    private static final double TRAIL_FAINTEST = 5.6;
     private static final int MOST_BROKEN = 60;
-    private static final double LONGEST_PIECE = 600;
-    private static final double STRAIGHT_SECONDS = 300;
+    private static final double LONGEST_PIECE = 7200;
+    private static final double STRAIGHT_SECONDS = 900;
     private static final double[] STEPS = {0.06, 0.16, 0.32, 0.55, 0.85};
     private static final double STEP_OPACITY = 0.16;
 
@@ -106,8 +106,8 @@ record FrameStars(FrameSheet sheet) {
     }
 
     /** Arcs of the brighter stars while the sequence runs, broken where the pauses would show. */
-    String trails(Trails trails, double shutterSeconds) {
-        PathText path = new PathText();
+    List<StarDots.Stars> trails(Trails trails, double shutterSeconds) {
+        StarDots lines = new StarDots(6, 4.4, 0.6);
         Vector pole = Sidereal.northPole(sheet.scene.from().site());
         boolean broken = trails.frames() <= MOST_BROKEN && trails.gapPx(sheet.framing.optics()) >= 1;
         double whole = trails.seconds(shutterSeconds);
@@ -116,10 +116,10 @@ record FrameStars(FrameSheet sheet) {
         for (Star star : Star.brighterThan(TRAIL_FAINTEST)) {
             Vector local = local(star.place());
             for (double t = 0; t < whole - 0.1; t += piece + pause) {
-                sheet.line(path, arc(local, pole, t, Math.min(whole, t + piece)));
+                sheet.line(lines.path(star), arc(local, pole, t, Math.min(whole, t + piece)));
             }
         }
-        return path.toString();
+        return lines.all();
     }
 
     private static List<Vector> arc(Vector star, Vector pole, double from, double to) {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
-/** Stars as dots, those of one brightness and colour in one path. */
+/** Stars as dots or lines, those of one brightness and colour in one path. */
 final class StarDots {
 
     private static final String[] COLOURS = {"var(--star-blue)", "var(--star-white)", "var(--star-warm)"};
@@ -43,11 +43,15 @@ final class StarDots {
     }
 
     void add(Star star, double x, double y) {
+        path(star).dot(x, y);
+    }
+
+    /** The path of all stars as bright and of the same colour. */
+    PathText path(Star star) {
         int brightness = (int) Math.max(0, Math.min(steps, Math.floor(star.magnitude() + 1)));
         double kelvin = star.temperatureK();
         int warmth = kelvin > BLUE_FROM_K ? 0 : kelvin > WHITE_FROM_K ? 1 : 2;
-        paths.computeIfAbsent(brightness * COLOURS.length + warmth, k -> new PathText())
-                .dot(x, y);
+        return paths.computeIfAbsent(brightness * COLOURS.length + warmth, k -> new PathText());
     }
 
     List<Stars> all() {

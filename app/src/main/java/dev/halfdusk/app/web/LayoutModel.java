@@ -19,6 +19,7 @@ class LayoutModel {
             new View("Outings", "/outings", "o"),
             new View("Kit", "/kit", "k"),
             new View("Frame", "/frame", "f"),
+            new View("Sequences", "/sequences", "s"),
             new View("Bench", "/bench", "e"));
 
     /**

@@ -42,7 +42,11 @@ class EveryPageBrowserTest extends BrowserTest {
             "/bench?part=ground",
             "/bench?part=test",
             "/frame?place=1&rig=1",
-            "/frame?place=1&rig=1&view=photograph");
+            "/frame?place=1&rig=1&view=photograph",
+            "/sequences?place=3",
+            "/sequences?place=3&kind=lapse&ramp=on",
+            "/sequences?place=1&kind=stack",
+            "/sequences/timer?place=3");
 
     /** What one must hit with a finger, without links in running text; a box by its label, a slider by its picture. */
     private static final String SMALL_TARGETS = """

@@ -59,8 +59,8 @@ class FrameBrowserTest extends BrowserTest {
     void trails_and_a_panorama_follow_from_the_frame() {
         expectRefusal();
         page.navigate(url("/frame?rig=1&place=1"));
-        page.getByRole(AriaRole.LINK, named("as star trails")).click();
-        assertThat(page.locator("#seen")).containsText("120 frames, 1 h 2 min");
+        page.getByRole(AriaRole.LINK, named("as a sequence")).click();
+        assertThat(page.locator("#found")).containsText("Arcs of 15.0\u00b0");
         page.navigate(url("/frame?rig=1&place=1"));
         page.getByRole(AriaRole.LINK, named("as a panorama")).click();
         Locator frames = page.locator("#plan .figure").first();

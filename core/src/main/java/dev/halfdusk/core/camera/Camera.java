@@ -212,6 +212,11 @@ public final class Camera {
         controller = controller.filter(c -> !c.equals(name));
     }
 
+    /** Another full battery of the same sort, if there was one. */
+    void swap() {
+        battery.ifPresent(b -> insert(b, celsius));
+    }
+
     public void fail(Fault fault) {
         faults.add(fault);
     }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.camera;
 
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -36,7 +37,16 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
      * @param camera that no one else moves meanwhile; its mode, noise reduction and delay stay as they are
      */
     public static Run of(Program program, Camera camera) {
-        return of(program.shots(), camera);
+        return of(program, camera, List.of());
+    }
+
+    /**
+     * The same with the battery changed on the way, which costs the frames of a minute.
+     *
+     * @param swaps numbers of frames after which another of the same sort is put in
+     */
+    public static Run of(Program program, Camera camera, List<Integer> swaps) {
+        return of(program.shots(), camera, swaps);
     }
 
     /** A timer that presses at even steps whatever the body does; its dials stay as they are. */
@@ -47,15 +57,24 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
             Instant when = first.plusNanos(i * Math.round(stepSeconds * 1e9));
             shots.add(new Program.Shot(i + 1, when, set.settings(), set.format(), "timer"));
         }
-        return of(shots, camera);
+        return of(shots, camera, List.of());
     }
 
-    private static Run of(List<Program.Shot> shots, Camera camera) {
+    private static Run of(List<Program.Shot> shots, Camera camera, List<Integer> swaps) {
+        Instant swapped = Instant.MIN;
         List<Result> results = new ArrayList<>();
         int fullest = 0;
         for (Program.Shot shot : shots) {
             Instant when = shot.opens().isBefore(camera.now()) ? camera.now() : shot.opens();
             camera.moveTo(when);
+            if (swaps.contains(results.size())) {
+                swapped = when.plusSeconds((long) Power.SWAP_SECONDS);
+                camera.swap();
+            }
+            if (when.isBefore(swapped)) {
+                results.add(new Result(shot, Fate.LOST, when, "the battery is being changed"));
+                continue;
+            }
             fit(camera, shot);
             camera.press();
             fullest = Math.max(fullest, camera.inBuffer());

@@ -52,6 +52,12 @@ public record Pace(
         return new Pace(exposureSeconds, other, delaySeconds, fileMb, bufferFrames, writeMbPerSecond);
     }
 
+    /** With so much more time for each file, as fast as a card may be slow. */
+    public Pace writingSlower(double seconds) {
+        double speed = Math.max(CameraBody.Files.SPEED.min(), fileMb / (writeSeconds() + seconds));
+        return new Pace(exposureSeconds, noiseReduction, delaySeconds, fileMb, bufferFrames, speed);
+    }
+
     /** From pressing until the body is free again, seconds. */
     public double busySeconds() {
         return delaySeconds + exposureSeconds * (noiseReduction ? 2 : 1) + AFTERWARDS;

@@ -1,0 +1,329 @@
+package dev.halfdusk.app.sequences;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.pictures.FramePicture;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.pictures.RunStrip;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.camera.Run;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.frame.Clouds;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.Program;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** Trails, time-lapse and stacks: planned, fitted to the night, and run on a simulated timer and body. */
+@Controller
+@RequestMapping("/sequences")
+class SequenceController {
+
+    private static final List<String> FIELDS = List.of(
+            "kind",
+            "rig",
+            "place",
+            "focal",
+            "aperture",
+            "upright",
+            "night",
+            "minute",
+            "aim",
+            "azimuth",
+            "altitude",
+            "roll",
+            "tolerance",
+            "sharp",
+            "snr",
+            "darkness",
+            "want",
+            "arc",
+            "frames",
+            "until",
+            "exposure",
+            "pause",
+            "iso",
+            "interval",
+            "clip",
+            "fps",
+            "ramp",
+            "format",
+            "reduction",
+            "darks",
+            "batteries",
+            "celsius",
+            "print",
+            "leave",
+            "slow");
+
+    private static final List<Choice> KINDS = Arrays.stream(SequenceAsked.Kind.values())
+            .map(k -> new Choice(k.key(), k.words()))
+            .toList();
+
+    private static final List<Choice> FORMATS = Arrays.stream(FileFormat.values())
+            .map(f -> new Choice(f.key(), f.words()))
+            .toList();
+
+    private static final List<Choice> WANTS = List.of(
+            new Choice("arc", "an arc of"), new Choice("frames", "so many frames"), new Choice("until", "until"));
+
+    private final SetupReader setups;
+    private final SequenceReader sequences;
+    private final ObjectMapper json;
+
+    SequenceController(SetupReader setups, SequenceReader sequences, ObjectMapper json) {
+        this.setups = setups;
+        this.sequences = sequences;
+        this.json = json;
+    }
+
+    /** What came of a run, in words. */
+    public record Ran(
+            RunStrip strip,
+            String words,
+            boolean lossless,
+            String why,
+            String stepSeconds,
+            String begins,
+            String ends) {}
+
+    @GetMapping
+    String plan(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        model.addAttribute("kinds", KINDS);
+        model.addAttribute("formats", FORMATS);
+        model.addAttribute("wants", WANTS);
+        if (!choices.enough()) {
+            return "sequences/plan";
+        }
+        Optional<SequenceAsked> read = sequences.read(form, choices);
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "sequences/plan";
+        }
+        SequenceAsked a = read.get();
+        Ribbon ribbon = Ribbon.of(a.setup().night(), a.setup().place().glow());
+        model.addAttribute("asked", a.setup());
+        model.addAttribute("sequence", a);
+        model.addAttribute("ribbon", ribbon);
+        model.addAttribute("minute", ribbon.clamp(a.setup().minute()));
+        model.addAttribute("view", SequenceView.of(a, ribbon, changes -> address(form, changes)));
+        model.addAttribute("ran", ran(a));
+        model.addAttribute("query", address(form, Map.of()));
+        model.addAttribute("slower", address(form, Map.of("slow", a.slowCard() ? "" : "on")));
+        model.addAttribute("photograph", photograph(a));
+        boolean photographed = "photograph".equals(form.value("view")) && !form.has("drawing");
+        model.addAttribute("photographed", photographed);
+        if (!photographed) {
+            model.addAttribute("picture", picture(a));
+        }
+        return "sequences/plan";
+    }
+
+    /** The timer's program on a page of its own, for a phone or a printer. */
+    @GetMapping("/timer")
+    String timer(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        Optional<SequenceAsked> read = choices.enough() ? sequences.read(form, choices) : Optional.empty();
+        model.addAttribute("query", address(form, Map.of()));
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "sequences/timer";
+        }
+        ZoneId zone = read.get().setup().place().zone();
+        model.addAttribute("asked", read.get().setup());
+        model.addAttribute("timer", SequenceView.timer(read.get()));
+        model.addAttribute("begins", Words.clock(read.get().begins(), zone));
+        model.addAttribute("ends", Words.clock(read.get().ends(), zone));
+        model.addAttribute("iso", read.get().iso());
+        return "sequences/timer";
+    }
+
+    /** The program as a file: every step with its times, for reading, tables and other programs. */
+    @GetMapping("/program.{format:txt|csv|json}")
+    ResponseEntity<byte[]> program(@PathVariable String format, @RequestParam Map<String, String> typed)
+            throws IOException {
+        Form form = Form.of(typed);
+        Choices choices = setups.choices();
+        Optional<SequenceAsked> read = choices.enough() ? sequences.read(form, choices) : Optional.empty();
+        if (read.isEmpty()) {
+            return ResponseEntity.unprocessableEntity()
+                    .contentType(MediaType.TEXT_PLAIN)
+                    .body(String.join("\n", form.errors().values()).getBytes(StandardCharsets.UTF_8));
+        }
+        Program program = read.get().program();
+        ZoneId zone = read.get().setup().place().zone();
+        String text = switch (format) {
+            case "csv" -> csv(program);
+            case "json" -> json(program);
+            default -> program.text(zone);
+        };
+        MediaType type = switch (format) {
+            case "csv" -> new MediaType("text", "csv", StandardCharsets.UTF_8);
+            case "json" -> MediaType.APPLICATION_JSON;
+            default -> new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8);
+        };
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-program." + format + "\"")
+                .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String csv(Program program) throws IOException {
+        StringWriter out = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(out)) {
+            csv.writeRecord("number", "opens", "seconds", "aperture", "iso", "format", "what");
+            for (Program.Shot s : program.shots()) {
+                csv.writeRecord(
+                        "" + s.number(),
+                        s.opens().toString(),
+                        Numbers.plain(s.settings().seconds(), 6),
+                        Numbers.plain(s.settings().aperture(), 2),
+                        Numbers.plain(s.settings().iso()),
+                        s.format().key(),
+                        s.what());
+            }
+        }
+        return out.toString();
+    }
+
+    private String json(Program program) {
+        ObjectNode all = json.createObjectNode()
+                .put("what", program.what())
+                .put("frames", program.frames())
+                .put("begins", program.span().from().toString())
+                .put("ends", program.span().to().toString());
+        ArrayNode steps = all.putArray("steps");
+        for (Program.Step s : program.steps()) {
+            steps.addObject()
+                    .put("begins", s.begins().toString())
+                    .put("frames", s.frames())
+                    .put("seconds", s.settings().seconds())
+                    .put("pauseSeconds", s.pauseSeconds())
+                    .put("aperture", s.settings().aperture())
+                    .put("iso", s.settings().iso())
+                    .put("format", s.format().key())
+                    .put("what", s.what());
+        }
+        return all.toPrettyString();
+    }
+
+    private static Ran ran(SequenceAsked a) {
+        Run run = a.run();
+        ZoneId zone = a.setup().place().zone();
+        Optional<Run.Result> first =
+                run.shots().stream().filter(r -> r.fate() == Run.Fate.LOST).findFirst();
+        String lost = run.lost() == 0 ? "none lost" : run.lost() + " lost";
+        String late = run.late() == 0 ? "" : ", " + run.late() + " late";
+        String dark = a.program().steps().size() > 1 && a.ramp().isEmpty() ? " (" + a.darks() + " of them dark)" : "";
+        String words = run.taken() + " taken" + dark + ", " + lost + late;
+        String buffer = ", buffer never above " + run.fullest() + " of "
+                + a.body().files().bufferFrames() + ", card "
+                + Words.number(run.writtenMb() / 1000, 1) + " GB"
+                + a.card().map(c -> " of " + Numbers.trimmed(c.gigabytes(), 0)).orElse("")
+                + (a.battery().isPresent() ? ", battery at " + Words.percent(run.charge()) : "") + ".";
+        String why = first.map(r -> "First lost: frame " + r.shot().number() + " at "
+                        + Words.clockSeconds(r.opened(), zone) + ", " + r.because() + ".")
+                .orElse("");
+        Instant begins = a.begins().truncatedTo(ChronoUnit.SECONDS);
+        return new Ran(
+                RunStrip.of(run),
+                words + buffer,
+                run.lost() == 0,
+                why,
+                Numbers.plain(a.sequence().stepSeconds(), 3),
+                Words.clockSeconds(begins, zone),
+                Words.clockSeconds(a.program().span().to(), zone));
+    }
+
+    /** Of the first frame; of the last where the light changes, since then the stars are out. */
+    private static Scene scene(SequenceAsked a) {
+        Setup s = a.ramp().isPresent()
+                ? a.setup().setup().at(a.ends())
+                : a.setup().setup();
+        return new Scene(
+                s.from(),
+                s.moment(),
+                a.marks(),
+                0,
+                Optional.empty(),
+                a.setup().place().seaHorizon(),
+                Clouds.NONE);
+    }
+
+    /** The arcs as they will lie in the frame; very many frames are drawn as fewer longer ones. */
+    private static FramePicture picture(SequenceAsked a) {
+        Setup s = a.setup().setup();
+        Sequence q = drawn(a.sequence());
+        double near = s.depth(Depth.pixelCircleMm(a.setup().optics().sensor())).nearAtStarsM();
+        Optional<Trails> trails = a.kind() == SequenceAsked.Kind.TRAILS && q.frames() > 1
+                ? Optional.of(new Trails(q.frames(), q.pauseSeconds()))
+                : Optional.empty();
+        return FramePicture.of(
+                scene(a),
+                s.framing(),
+                new FramePicture.Options(false, false, Optional.empty(), trails, q.exposureSeconds(), near));
+    }
+
+    private static Sequence drawn(Sequence s) {
+        int most = (int) Trails.FRAMES.max();
+        double pause = Math.min(s.pauseSeconds(), Trails.PAUSE.max());
+        return s.frames() <= most ? s.withPause(pause) : new Sequence(most, Math.min(14_400, s.seconds() / most), 0);
+    }
+
+    /** The address of the photograph of the same frames, by the frame's own page. */
+    private static String photograph(SequenceAsked a) {
+        Sequence q = drawn(a.sequence());
+        boolean trails = a.kind() == SequenceAsked.Kind.TRAILS;
+        return a.setup().address() + "&shutter=" + Numbers.plain(q.exposureSeconds(), 3) + "&iso=" + a.iso()
+                + (trails ? "&frames=" + q.frames() + "&pause=" + Numbers.plain(q.pauseSeconds(), 3) : "");
+    }
+
+    /** The same page with some fields otherwise; those left empty are not named. */
+    private static String address(Form form, Map<String, String> changes) {
+        Map<String, String> all = new LinkedHashMap<>();
+        FIELDS.forEach(f -> all.put(f, form.value(f)));
+        all.putAll(changes);
+        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
+        all.forEach((field, value) -> {
+            if (!value.isEmpty()) {
+                uri.queryParam(field, value);
+            }
+        });
+        return uri.encode().build().getQuery();
+    }
+}

@@ -1,0 +1,308 @@
+package dev.halfdusk.app.sequences;
+
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.sequences.SequenceAsked.Kind;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.IntervalTimer;
+import dev.halfdusk.core.sequence.Lapse;
+import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.Ramp;
+import dev.halfdusk.core.sequence.TrailPlan;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+
+/** Reads a sequence out of the fields of a page or an address; what is not said is a sensible start. */
+@Component
+class SequenceReader {
+
+    private static final Range BATTERIES = new Range("batteries", 1, 20, "");
+    private static final Range DARKS = new Range("dark frames", 0, 100, "");
+    private static final double USUAL_PRINT_CM = 60;
+    private static final String USUAL_ARC = "15";
+
+    /** Of ground at the lower edge of a frame with trails; and how far from its middle the pole may be, as a share. */
+    private static final double GROUND_DEG = 9;
+
+    private static final double POLE_WITHIN = 0.7;
+
+    /** A forecast reaches so far; farther nights are not asked for. */
+    private static final Duration FORESEEN = Duration.ofDays(10);
+
+    private final SetupReader setups;
+    private final Places places;
+    private final Weather weather;
+    private final Clock clock;
+
+    SequenceReader(SetupReader setups, Places places, Weather weather, Clock clock) {
+        this.setups = setups;
+        this.places = places;
+        this.weather = weather;
+        this.clock = clock;
+    }
+
+    Optional<SequenceAsked> read(Form form, Choices choices) {
+        Optional<Kind> kind = form.oneOf("kind", Kind.TRAILS);
+        Optional<FileFormat> format = format(form);
+        boolean timed = form.has("minute") || form.has("time");
+        boolean aimed = form.has("azimuth") || form.has("aim");
+        Optional<Asked> first = setups.read(form, choices);
+        if (first.isEmpty() || kind.isEmpty()) {
+            return Optional.empty();
+        }
+        form.put("kind", kind.get().key());
+        Asked setup = first.get();
+        boolean circles = kind.get() == Kind.TRAILS;
+        if (!aimed && circles) {
+            SetupReader.fill(form.put("aim", "point"), circles(setup));
+        }
+        if (!timed && circles) {
+            Instant begins = setup.night().darkWindow().map(Interval::from).orElse(setup.when());
+            form.put("minute", setup.night().minute(begins.plus(Duration.ofMinutes(1))));
+        }
+        if (!timed && kind.get() == Kind.LAPSE && form.has("ramp")) {
+            Instant begins = setup.night()
+                    .set(HorizonEvent.Kind.SUN)
+                    .map(sunset -> sunset.minus(Duration.ofMinutes(15)))
+                    .orElse(setup.when());
+            form.put("minute", setup.night().minute(begins));
+        }
+        setup = setups.read(form, choices).orElse(setup);
+        return read(form, kind.get(), format, setup);
+    }
+
+    /** At the pole with some ground below it; with the pole at the lower third where it stands too high for that. */
+    private static Direction circles(Asked setup) {
+        Direction pole = Aiming.pole(setup.place().site());
+        Optics optics = setup.optics();
+        double grounded = optics.heightDeg() / 2 - GROUND_DEG;
+        return grounded > 0 && Math.abs(pole.altitudeDeg() - grounded) < POLE_WITHIN * optics.heightDeg() / 2
+                ? new Direction(pole.azimuthDeg(), grounded)
+                : Aiming.at(optics, setup.setup().pointing().rollDeg(), pole, Aiming.Third.LOWER);
+    }
+
+    private static Optional<FileFormat> format(Form form) {
+        if (!form.has("format")) {
+            form.put("format", FileFormat.RAW.key());
+        }
+        for (FileFormat f : FileFormat.values()) {
+            if (f.key().equals(form.value("format"))) {
+                return Optional.of(f);
+            }
+        }
+        form.reject("format", "Choose one of the list.");
+        return Optional.empty();
+    }
+
+    private Optional<SequenceAsked> read(Form form, Kind kind, Optional<FileFormat> format, Asked setup) {
+        Proposal proposal = setup.proposal();
+        form.putIfEmpty("exposure", exposure(kind, proposal.settings().seconds()))
+                .putIfEmpty("pause", "1")
+                .putIfEmpty("want", kind == Kind.TRAILS ? "arc" : "frames")
+                .putIfEmpty("arc", USUAL_ARC)
+                .putIfEmpty("clip", "10")
+                .putIfEmpty("fps", "25")
+                .putIfEmpty(
+                        "interval", interval(exposure(kind, proposal.settings().seconds())))
+                .putIfEmpty("darks", kind == Kind.LAPSE ? 0 : TrailPlan.DARKS)
+                .putIfEmpty("batteries", "2")
+                .putIfEmpty("print", USUAL_PRINT_CM);
+        OptionalDouble exposure = form.number("exposure", Range.SHUTTER);
+        OptionalDouble pause = form.number("pause", Sequence.PAUSE);
+        OptionalLong darks = form.whole("darks", DARKS);
+        OptionalLong batteries = form.whole("batteries", BATTERIES);
+        OptionalDouble print = form.number("print", TrailPlan.PRINT);
+        OptionalDouble fps = form.number("fps", Lapse.PER_SECOND);
+        OptionalLong iso =
+                form.has("iso") ? form.whole("iso", setup.setup().rig().body().isos()) : OptionalLong.empty();
+        Optional<Instant> leave = leave(form, setup.night());
+        Function<Instant, Optional<WeatherHour>> forecast = forecast(setup.place(), setup.night());
+        form.putIfEmpty("celsius", celsius(forecast.apply(setup.when())));
+        OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Optional<Sequence> sequence =
+                sequence(form, kind, setup, proposal, exposure.getAsDouble(), pause.getAsDouble());
+        if (sequence.isEmpty()) {
+            return Optional.empty();
+        }
+        boolean reduction = form.has("reduction");
+        TrailPlan plan = TrailPlan.of(setup.setup(), sequence.get());
+        int usual = kind == Kind.TRAILS ? plan.iso() : (int) proposal.settings().iso();
+        Optional<Ramp> ramp = kind == Kind.LAPSE && form.has("ramp")
+                ? Optional.of(ramp(setup, sequence.get(), format.orElseThrow()))
+                : Optional.empty();
+        return Optional.of(new SequenceAsked(
+                kind,
+                setup,
+                places.marks(setup.place().id()).stream()
+                        .map(Places.ListedMark::mark)
+                        .toList(),
+                sequence.get(),
+                plan,
+                iso.isPresent() ? (int) iso.getAsLong() : usual,
+                format.orElseThrow(),
+                reduction,
+                (int) darks.getAsLong(),
+                (int) batteries.getAsLong(),
+                celsius.getAsDouble(),
+                print.getAsDouble(),
+                fps.getAsDouble(),
+                ramp,
+                leave,
+                form.has("slow"),
+                forecast));
+    }
+
+    private static Ramp ramp(Asked setup, Sequence s, FileFormat format) {
+        Pace pace = Pace.of(setup.setup().rig().body(), s.exposureSeconds(), format, Optional.empty());
+        double interval = s.stepSeconds();
+        double longest = Math.max(0.1, interval - pace.smallestSafePause(s.frames()));
+        Instant begins = setup.when();
+        return Ramp.of(
+                setup.setup(),
+                new Interval(begins, begins.plusMillis(Math.round(s.frames() * interval * 1000))),
+                interval,
+                longest,
+                setup.setup().rig().body().comfortableIso());
+    }
+
+    /** Frames by what is wanted; empty after a complaint beside the field that asks too much. */
+    private static Optional<Sequence> sequence(
+            Form form, Kind kind, Asked setup, Proposal proposal, double exposure, double pause) {
+        String want = kind == Kind.LAPSE ? "clip" : form.value("want");
+        String field = want;
+        try {
+            if (kind == Kind.LAPSE) {
+                return lapse(form, exposure);
+            }
+            if (want.equals("arc")) {
+                OptionalDouble arc = form.number("arc", Sequence.ARC);
+                return arc.isEmpty()
+                        ? Optional.empty()
+                        : kept(form, Sequence.reaching(arc.getAsDouble(), exposure, pause));
+            }
+            if (want.equals("until")) {
+                return until(form, setup, exposure, pause);
+            }
+            field = "frames";
+            int usual = proposal.stack().map(Stacking::frames).orElse(20);
+            form.putIfEmpty("frames", Math.min(usual, (int) Sequence.FRAMES.max()));
+            OptionalLong frames = form.whole("frames", Sequence.FRAMES);
+            return frames.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Sequence((int) frames.getAsLong(), exposure, pause));
+        } catch (OutOfRange e) {
+            form.reject(field, "That makes too many frames. Allowed: " + Sequence.FRAMES.allowed() + ".");
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<Sequence> kept(Form form, Sequence s) {
+        form.put("frames", s.frames());
+        return Optional.of(s);
+    }
+
+    private static Optional<Sequence> lapse(Form form, double exposure) {
+        OptionalDouble clip = form.number("clip", Lapse.CLIP);
+        OptionalDouble fps = form.number("fps", Lapse.PER_SECOND);
+        OptionalDouble interval = form.number("interval", IntervalTimer.INTERVAL);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        if (interval.getAsDouble() <= exposure) {
+            form.reject("interval", "Must be longer than the exposure of " + Numbers.plain(exposure) + " s.");
+            return Optional.empty();
+        }
+        Lapse lapse = Lapse.lasting(clip.getAsDouble(), fps.getAsDouble(), interval.getAsDouble());
+        return kept(form, lapse.sequence(exposure));
+    }
+
+    private static Optional<Sequence> until(Form form, Asked setup, double exposure, double pause) {
+        Optional<Instant> end = clock(form, "until", setup.night());
+        if (end.isEmpty()) {
+            if (form.error("until") == null) {
+                form.reject("until", "Enter a time as hours and minutes, such as 02:30.");
+            }
+            return Optional.empty();
+        }
+        double seconds = Duration.between(setup.when(), end.get()).toSeconds();
+        if (seconds < exposure) {
+            form.reject("until", "Must be later than the first closing: begin earlier, or end later.");
+            return Optional.empty();
+        }
+        return kept(form, Sequence.within(seconds, exposure, pause));
+    }
+
+    private static Optional<Instant> leave(Form form, Night night) {
+        return clock(form, "leave", night);
+    }
+
+    private static Optional<Instant> clock(Form form, String field, Night night) {
+        if (!form.has(field)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Night.at(night.date(), LocalTime.parse(form.value(field)), night.zone()));
+        } catch (DateTimeException e) {
+            form.reject(field, "Enter a time as hours and minutes, such as 02:30.");
+            return Optional.empty();
+        }
+    }
+
+    /** Asks once for each hour, and not at all for nights that no forecast reaches. */
+    private Function<Instant, Optional<WeatherHour>> forecast(Place place, Night night) {
+        Instant soon = clock.instant().plus(FORESEEN);
+        if (night.span().from().isAfter(soon) || night.span().to().isBefore(clock.instant())) {
+            return t -> Optional.empty();
+        }
+        Map<Long, Optional<WeatherHour>> hours = new ConcurrentHashMap<>();
+        return t -> hours.computeIfAbsent(t.getEpochSecond() / 3600, h -> weather.at(place, night, t));
+    }
+
+    private static String celsius(Optional<WeatherHour> hour) {
+        return Numbers.plain(Math.rint(hour.map(WeatherHour::temperatureC).orElse(12.0)));
+    }
+
+    /** Of trails half a minute; else as proposed, in whole seconds; of a clip that begins in twilight, what the night will want. */
+    private static String exposure(Kind kind, double proposed) {
+        if (kind == Kind.TRAILS) {
+            return "30";
+        }
+        double seconds = kind == Kind.LAPSE && proposed < 1 ? 10 : proposed;
+        return Numbers.plain(seconds >= 1 ? Math.floor(seconds) : seconds, 6);
+    }
+
+    private static String interval(String exposure) {
+        return Numbers.plain(Math.ceil(Double.parseDouble(exposure)) + 3);
+    }
+}
