@@ -2,6 +2,7 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.pictures.HorizonPicture;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
@@ -43,7 +44,7 @@ public record PlaceView(
             String bearing,
             String distance,
             String people,
-            String lamps,
+            boolean white,
             String share,
             boolean lit,
             double x,
@@ -88,7 +89,7 @@ public record PlaceView(
                 Words.number(dome.bearingDeg(), 0) + "\u00b0 " + Angles.compass(dome.bearingDeg()),
                 Words.number(dome.distanceKm(), 0) + " km",
                 Numbers.grouped(dome.people()),
-                dome.lamps().words(),
+                dome.lamps() == Dome.Lamps.WHITE,
                 Words.number(100 * share, share < 0.1 ? 1 : 0) + " %",
                 listed.lit(),
                 Math.round(RING_MIDDLE + RING_RADIUS * Math.sin(angle)),

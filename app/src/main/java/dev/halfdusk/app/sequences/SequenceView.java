@@ -124,6 +124,8 @@ record SequenceView(
                         plan.pole().isPresent()
                                 ? "Circles close round the pole in the frame."
                                 : "The pole is outside the frame: arcs, the straighter and longer the farther from it.");
+                Lapse clip = new Lapse(s.frames(), s.stepSeconds(), a.perSecond());
+                words.add("As a clip the same frames last " + Words.number(clip.clipSeconds(), 1) + " s.");
             }
             case LAPSE -> {
                 Lapse lapse = new Lapse(s.frames(), s.stepSeconds(), a.perSecond());
@@ -301,7 +303,9 @@ record SequenceView(
             lines.add(new Line("white balance", "fixed, 3800 to 4000 K"));
         }
         if (a.darks() > 0) {
-            lines.add(new Line("dark frames", a.darks() + ", cap on, at once: the sensor must be as warm"));
+            lines.add(new Line(
+                    "dark frames",
+                    a.darks() + ", cap on, at once: the sensor must be as warm; the noise of five adds a tenth"));
         }
         return lines;
     }

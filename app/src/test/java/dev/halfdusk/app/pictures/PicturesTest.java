@@ -3,6 +3,7 @@ package dev.halfdusk.app.pictures;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.Dome;
@@ -14,14 +15,19 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
@@ -169,5 +175,28 @@ class PicturesTest {
 
     private static List<String> colours(Night night, SkyGlow glow) {
         return Ribbon.of(night, glow).stops().stream().map(Ribbon.Stop::colour).toList();
+    }
+
+    /** Of very many frames several share a bar, which shows the worst of them. */
+    @Test
+    void a_run_is_a_bar_for_each_frame_or_for_several() {
+        Instant begins = Instant.parse("2027-06-04T22:00:00Z");
+        List<Run.Result> results = new ArrayList<>();
+        for (int i = 0; i < 500; i++) {
+            Program.Shot shot =
+                    new Program.Shot(i + 1, begins.plusSeconds(i), new Settings(0.5, 4, 100), FileFormat.RAW, "trails");
+            Run.Fate fate = i == 7 ? Run.Fate.LOST : i == 100 ? Run.Fate.LATE : Run.Fate.TAKEN;
+            results.add(new Run.Result(shot, fate, shot.opens(), ""));
+        }
+        RunStrip many = RunStrip.of(new Run(results, 1, 0, 1));
+        assertThat(many.bars()).hasSize(167);
+        assertThat(many.fates()).hasSize(500).startsWith("tttttttxt");
+        assertThat(many.bars().get(2).fate()).isEqualTo("lost");
+        assertThat(many.bars().get(33).fate()).isEqualTo("late");
+        assertThat(many.bars().get(166).x() + many.bars().get(166).width()).isLessThanOrEqualTo(1000);
+        RunStrip few = RunStrip.of(new Run(results.subList(0, 10), 1, 0, 1));
+        assertThat(few.bars()).hasSize(10);
+        assertThat(few.bars().get(1).x()).isEqualTo(100);
+        assertThat(few.bars().get(7).fate()).isEqualTo("lost");
     }
 }

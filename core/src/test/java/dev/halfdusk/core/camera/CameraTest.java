@@ -177,6 +177,31 @@ class CameraTest {
         assertThat(warm.charge()).isCloseTo(1 - 3099 / 6000.0, within(1e-6));
     }
 
+    /** Changed after 100 of 240 frames: two openings fall into the minute it takes (at 3100, 3131 s; 3162 s is later), and the charge is that of the second. */
+    @Test
+    void a_battery_is_changed_on_the_way() {
+        Gear.Battery battery = new Gear.Battery(150, 500);
+        Camera camera = camera(rig(30, 30, 100), 30).insert(battery, 20);
+        Run run = Run.of(program(30, 240, 1), camera, List.of(100));
+        assertThat(run.lost()).isEqualTo(2);
+        assertThat(run.shots().get(100).because()).isEqualTo("the battery is being changed");
+        assertThat(run.shots().get(101).fate()).isEqualTo(Run.Fate.LOST);
+        assertThat(run.shots().get(102).fate()).isEqualTo(Run.Fate.TAKEN);
+        assertThat(run.charge()).isCloseTo(1 - 138 / 150.0, within(1e-9));
+        Run without = Run.of(program(30, 240, 1), camera(rig(30, 30, 100), 30).insert(battery, 20));
+        assertThat(without.taken()).isEqualTo(150);
+        assertThat(without.charge()).isCloseTo(0, within(1e-9));
+    }
+
+    @Test
+    void nothing_taken_takes_no_time() {
+        Camera camera = camera(rig(30, 5, 100), 1);
+        camera.fail(Camera.Fault.FULL_CARD);
+        Run run = Run.pressing(camera, NIGHT, 3, 2);
+        assertThat(run.taken()).isZero();
+        assertThat(run.seconds()).isZero();
+    }
+
     @Test
     void one_controller_at_a_time_and_no_aperture_for_a_manual_lens() {
         Camera camera = camera(rig(30, 5, 100), 1);

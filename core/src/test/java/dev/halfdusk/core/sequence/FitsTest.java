@@ -72,6 +72,10 @@ class FitsTest {
                 Optional.empty());
     }
 
+    private static String clock(Instant t) {
+        return t.atZone(ZONE).toLocalTime().toString().substring(0, 5);
+    }
+
     private static List<Conflict> of(Sequence s, Instant begins, Night night) {
         return Fits.of(s, begins, FAST, around(night));
     }
@@ -106,6 +110,11 @@ class FitsTest {
         waysLeadOut(c, night, 2);
         assertThat(c.ways().get(0).sequence().frames()).isEqualTo(121);
         assertThat(c.ways().get(1).sequence().frames()).isBetween(1, 4);
+        assertThat(c.words()).endsWith("dark from " + clock(dark) + ".");
+        WayOut rest = c.ways().get(1);
+        double ends = Duration.between(dark.minusSeconds(3600), rest.begins()).toSeconds()
+                + rest.sequence().seconds();
+        assertThat(ends).as("the others end when they would have").isCloseTo(3750, within(62.0));
     }
 
     @Test
@@ -153,6 +162,13 @@ class FitsTest {
         Conflict c = only(of(new Sequence(20, 30, 1), night.dark().get(0).middle(), night), Kind.MOON);
         assertThat(c.words()).contains("up all the time");
         assertThat(c.ways()).isEmpty();
+        // with the moon up until 03:00 the dark rest of the night is the way out
+        Night waning = night(LEDGE, "2027-06-13", ZONE);
+        Interval rest = Interval.longest(waning.moonless()).orElseThrow();
+        Conflict early = only(of(new Sequence(20, 30, 1), waning.dark().get(0).from(), waning), Kind.MOON);
+        waysLeadOut(early, waning, 1);
+        assertThat(early.ways().get(0).begins())
+                .isBetween(rest.from(), rest.from().plusSeconds(60));
     }
 
     @Test
@@ -189,6 +205,7 @@ class FitsTest {
                 night, down, clouding, Optional.empty(), 1, 12, Optional.empty(), Optional.of(back));
         List<Conflict> found = Fits.of(s, begins, FAST, hard);
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.SKYLINE, Kind.CLOUD, Kind.TURN_BACK);
+        assertThat(found.get(0).words()).contains("fills 100 %");
         assertThat(found.get(1).words()).contains("70 % of cloud");
         assertThat(found.get(2).words()).contains("before the last 30 frames"); // 30 × 31 − 1 s
         Instant early = night.coreUp().get(0).from().minusSeconds(1200);

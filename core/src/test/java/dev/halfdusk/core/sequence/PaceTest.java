@@ -3,6 +3,12 @@ package dev.halfdusk.core.sequence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Sensor;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -74,6 +80,31 @@ class PaceTest {
         // asked for at 6 s and 8 s while it waits and is busy until 8.2 s: lost
         assertThat(pace.outcome(5, 2).lost()).isEqualTo(2);
         assertThat(pace.outcome(5, 2).fullest()).isEqualTo(2);
+    }
+
+    /** Raw and JPEG of 52 MB go to a card of 20 MB/s, though the body could do 100. */
+    @Test
+    void a_body_writes_as_fast_as_its_card() {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 6400)
+                .withFiles(new CameraBody.Files(40, 12, 7, 100));
+        Pace pace = Pace.of(body, 8, FileFormat.RAW_AND_JPEG, Optional.of(new Gear.Card(64, 20)));
+        assertThat(pace).isEqualTo(new Pace(8, false, 0, 52, 7, 20));
+        assertThat(Pace.of(body, 8, FileFormat.JPEG, Optional.of(new Gear.Card(64, 300))))
+                .isEqualTo(new Pace(8, false, 0, 12, 7, 100));
+        assertThat(Pace.of(body, 8, FileFormat.RAW, Optional.empty()).writeMbPerSecond())
+                .isEqualTo(100);
+    }
+
+    /** 40 MB at 150 MB/s are 0.267 s; a second more is 31.6 MB/s. Noise reduction takes the exposure twice. */
+    @Test
+    void it_may_write_slower_and_reduce_noise() {
+        Pace pace = new Pace(30, false, 0.5, 40, 30, 150);
+        assertThat(pace.writeSeconds()).isCloseTo(0.2667, within(1e-4));
+        assertThat(pace.writingSlower(1).writeMbPerSecond()).isCloseTo(31.579, within(1e-3));
+        assertThat(pace.busySeconds()).isCloseTo(30.6, within(1e-9));
+        assertThat(pace.withNoiseReduction(true).busySeconds()).isCloseTo(60.6, within(1e-9));
+        assertThat(new Pace(1, false, 0, 0.1, 1, 1).writingSlower(1).writeMbPerSecond())
+                .isEqualTo(1);
     }
 
     @ParameterizedTest

@@ -7,6 +7,9 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Duration;
 import java.time.Instant;
@@ -62,6 +65,15 @@ class ProgramTest {
         assertThat(Programs.stack(new Stacking(12, 8), SET, BEGINS, FileFormat.RAW, 0)
                         .steps())
                 .hasSize(1);
+    }
+
+    @Test
+    void a_panorama_goes_frame_by_frame() {
+        Optics optics = new Optics(Sensor.of(36, 24, 6000), 20, Projection.RECTILINEAR);
+        Panorama panorama = Panorama.of(Panorama.between(90, 270, 45, 0.3, 15), optics);
+        Program program = Programs.panorama(panorama, SET.withSeconds(8), 5, BEGINS, FileFormat.RAW);
+        assertThat(program.frames()).isEqualTo(panorama.frames().size());
+        assertThat(program.total().toSeconds()).isEqualTo(Math.round(panorama.seconds(8, 5)));
     }
 
     /** 1 s by whole stops: 1, ½, 2, ¼, 4 s, with two seconds between them. */

@@ -100,6 +100,25 @@ class TrailPlanTest {
                 .isEqualTo(plan.light().skyE());
     }
 
+    /** Five σ over the stack's sky, which lies √(2 ln 100) σ over that of a frame: 8.035 σ. */
+    @Test
+    void the_faintest_trail_stands_out_of_the_noise() {
+        TrailPlan plan = plan(40, new Direction(180, 50), 50, 21.5, new Sequence(100, 30, 1));
+        double read = plan.light().response().readNoiseE(800);
+        double sigma = Math.sqrt(plan.light().skyE() + plan.light().darkE() + read * read);
+        double wanted = 2.5 * Math.log10(plan.trailE(0) / (8.035 * sigma));
+        assertThat(plan.faintest(800)).isCloseTo(wanted, within(0.001));
+        assertThat(plan.trailE(plan.faintest(800))).isCloseTo(8.035 * sigma, within(0.01 * sigma));
+    }
+
+    /** In half a second a star at 20 mm stays within an eighth of a pixel: all its light falls there. */
+    @Test
+    void a_star_that_hardly_moves_leaves_what_it_sent() {
+        TrailPlan plan = plan(40, new Direction(180, 50), 20, 21.5, new Sequence(10, 0.5, 1));
+        double perSecond = 8.8e5 * Math.PI / 4 * Math.pow(2 / 1.8, 2) * RIG.efficiency();
+        assertThat(plan.trailE(0)).isCloseTo(perSecond * 0.5 / 2.4, within(0.001 * perSecond));
+    }
+
     @Test
     void iso_keeps_the_stack_from_turning_grey() {
         TrailPlan dark = plan(40, new Direction(180, 50), 20, 21.9, new Sequence(100, 10, 1));
