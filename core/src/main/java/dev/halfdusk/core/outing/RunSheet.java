@@ -1,13 +1,21 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Star;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** What to do when, for one night of sharp stars: the sky's times and the work that hangs on them, in order. */
 public final class RunSheet {
@@ -15,6 +23,11 @@ public final class RunSheet {
     private static final Duration ARRIVE_BEFORE_SUNSET = Duration.ofMinutes(60);
     private static final Duration TEST_BEFORE_WINDOW = Duration.ofMinutes(20);
     private static final Duration REFOCUS_EVERY = Duration.ofMinutes(60);
+
+    /** Heights between which one looks at a star through a camera without lying down. */
+    private static final double LOWEST_STAR = 20;
+
+    private static final double HIGHEST_STAR = 65;
 
     private RunSheet() {}
 
@@ -44,6 +57,71 @@ public final class RunSheet {
         night.window().ifPresent(window -> addWindow(lines, window));
         lines.sort(Comparator.comparing(Line::when));
         return List.copyOf(lines);
+    }
+
+    /**
+     * A night of takes: what the sky does, arriving, the work before each take with the star to focus on, its program, dark
+     * frames, leaving.
+     *
+     * @param there from arriving to leaving
+     */
+    public static List<Line> of(Night night, Schedule schedule, Interval there) {
+        List<Line> lines = new ArrayList<>();
+        for (HorizonEvent event : night.events()) {
+            lines.add(new Line(event.when(), event.words(), false));
+        }
+        lines.add(new Line(there.from(), "Arrive: walk the ground by daylight, note the way back", true));
+        Set<String> known = new HashSet<>();
+        for (Slot slot : schedule.slots()) {
+            addSlot(lines, night, slot, known.add(slot.camera()));
+        }
+        lines.add(new Line(there.to(), "Leave: count what you carry, and say that you are on the way", true));
+        lines.sort(Comparator.comparing(Line::when));
+        return List.copyOf(lines);
+    }
+
+    private static void addSlot(List<Line> lines, Night night, Slot slot, boolean first) {
+        String name = slot.plan().take().name();
+        Instant begins = slot.prepares().from();
+        lines.add(new Line(
+                begins,
+                first
+                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + star(night, begins)
+                        : "Aim " + slot.camera() + " anew for " + name + ", look at a star at full size",
+                true));
+        for (Program.Step step : slot.program().steps()) {
+            lines.add(new Line(step.begins(), name + ": " + words(step), true));
+        }
+        if (slot.plan().hands()) {
+            lines.add(new Line(slot.runs().from(), name + ": stay with the camera", true));
+        }
+    }
+
+    /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; empty by day. */
+    private static String star(Night night, Instant when) {
+        Moment moment = Moment.at(when);
+        return Star.all().stream()
+                .filter(s -> !s.name().isEmpty())
+                .filter(s -> comfortable(moment.observed(s.place(), night.observer())))
+                .min(Comparator.comparingDouble(Star::magnitude))
+                .map(s -> {
+                    Horizontal at = moment.observed(s.place(), night.observer());
+                    return " on " + s.name() + ", " + Angles.compass(at.azimuthDeg()) + ", "
+                            + Numbers.text("%.0f", at.altitudeDeg()) + "\u00b0 up";
+                })
+                .orElse("");
+    }
+
+    private static boolean comfortable(Horizontal at) {
+        return at.altitudeDeg() > LOWEST_STAR && at.altitudeDeg() < HIGHEST_STAR;
+    }
+
+    private static String words(Program.Step step) {
+        return step.frames() + " \u00d7 " + Numbers.trimmed(step.settings().seconds(), 2) + " s, f/"
+                + Numbers.trimmed(step.settings().aperture(), 1) + ", ISO "
+                + Numbers.plain(step.settings().iso())
+                + (step.frames() > 1 ? ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s" : "")
+                + (step.what().startsWith("dark") ? ": dark frames, cap on" : "");
     }
 
     private static void addWindow(List<Line> lines, Interval window) {

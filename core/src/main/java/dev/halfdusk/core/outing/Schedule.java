@@ -1,0 +1,203 @@
+package dev.halfdusk.core.outing;
+
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.take.Plan;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * Takes in the order of a night: each in a window of its own wish, with the work before it, one pair of hands and as many
+ * cameras as there are. The same takes always give the same night.
+ *
+ * <p>Those that are pinned come first, then those with the least choice; each is put as near to its best instant as what
+ * stands already allows, by full minutes. Where one finds no room, those in its way are moved if they all find another place.
+ * That is not the best of all orders, and good enough for a night of some dozen.
+ *
+ * @param slots in the order of their time
+ * @param left those without a place
+ */
+public record Schedule(List<Slot> slots, List<Left> left) {
+
+    /** A take that found no place, and why. */
+    public record Left(Plan plan, String why) {}
+
+    private static final Duration MINUTE = Duration.ofMinutes(1);
+
+    public Schedule {
+        slots = List.copyOf(slots);
+        left = List.copyOf(left);
+    }
+
+    /**
+     * @param plans of one night
+     * @param there from arriving to leaving; work before takes may begin no earlier
+     */
+    public static Schedule arrange(List<Plan> plans, Habits habits, Interval there) {
+        List<Plan> order = new ArrayList<>(plans);
+        order.sort(Comparator.comparing((Plan p) -> p.take().pinned().isEmpty())
+                .thenComparing(Schedule::freedom)
+                .thenComparing(p -> p.take().name()));
+        Trial trial = new Trial(habits, there);
+        order.forEach(trial::place);
+        for (Plan stuck : trial.stuck()) {
+            trial.makeRoom(stuck);
+        }
+        return trial.schedule();
+    }
+
+    /** Time in which it may open, beyond the one instant that it needs. */
+    private static Duration freedom(Plan p) {
+        return p.when().windows().stream().map(w -> w.length().minus(p.lasts())).reduce(Duration.ZERO, Duration::plus);
+    }
+
+    /** What stands so far. */
+    private static final class Trial {
+
+        private final Habits habits;
+        private final Interval there;
+        private final List<Slot> slots = new ArrayList<>();
+        private final List<Left> left = new ArrayList<>();
+
+        Trial(Habits habits, Interval there) {
+            this.habits = habits;
+            this.there = there;
+        }
+
+        void place(Plan plan) {
+            if (!plan.possible()) {
+                left.add(new Left(
+                        plan,
+                        "the night has no window for it: "
+                                + plan.take().wish().kind().words()));
+            } else if (plan.take().pinned().isPresent()) {
+                slots.add(slot(plan, plan.take().pinned().get()));
+            } else if (!put(plan)) {
+                left.add(new Left(plan, why(plan)));
+            }
+        }
+
+        /** As near to its best instant as there is room; false where there is none. */
+        private boolean put(Plan plan) {
+            Optional<Slot> found =
+                    nearest(plan).map(t -> slot(plan, t)).filter(this::fits).findFirst();
+            found.ifPresent(slots::add);
+            return found.isPresent();
+        }
+
+        /** Its openings, those near to the wanted instant first. */
+        private static Stream<Instant> nearest(Plan plan) {
+            Instant wanted =
+                    plan.when().best().orElse(plan.when().windows().get(0).from());
+            return openings(plan).stream()
+                    .sorted(Comparator.comparing(
+                                    (Instant t) -> Duration.between(wanted, t).abs())
+                            .thenComparing(t -> t));
+        }
+
+        private Slot slot(Plan plan, Instant opens) {
+            return Slot.of(plan, opens, before(plan, opens));
+        }
+
+        List<Plan> stuck() {
+            return left.stream().map(Left::plan).filter(Plan::possible).toList();
+        }
+
+        /** Puts one where others stand that can all move; nothing changes where there is no such place. */
+        void makeRoom(Plan plan) {
+            List<Slot> stood = List.copyOf(slots);
+            for (Instant t : nearest(plan).toList()) {
+                Slot wanted = slot(plan, t);
+                List<Slot> away = stood.stream().filter(wanted::collides).toList();
+                boolean fixed =
+                        away.stream().anyMatch(s -> s.plan().take().pinned().isPresent());
+                if (fixed || !inTime(wanted)) {
+                    continue;
+                }
+                slots.removeAll(away);
+                slots.add(wanted);
+                if (away.stream().allMatch(s -> put(s.plan())) && holds()) {
+                    left.removeIf(l -> l.plan() == plan);
+                    return;
+                }
+                slots.clear();
+                slots.addAll(stood);
+            }
+        }
+
+        /** Whether all still have time for their work: one that has become the first of its camera needs more. */
+        private boolean holds() {
+            List<Slot> now = ordered();
+            return now.stream().allMatch(s -> inTime(s) && now.stream().noneMatch(o -> o != s && o.collides(s)));
+        }
+
+        /** By full minutes, so that it closes within its window. */
+        private static List<Instant> openings(Plan plan) {
+            List<Instant> all = new ArrayList<>();
+            for (Interval w : plan.when().windows()) {
+                Instant last = w.to().minus(plan.lasts());
+                Instant first = w.from().truncatedTo(ChronoUnit.MINUTES);
+                if (first.isBefore(w.from())) {
+                    first = first.plus(MINUTE);
+                }
+                if (first.isAfter(last) && !w.from().isAfter(last)) {
+                    all.add(w.from()); // shorter than a minute of choice
+                }
+                for (Instant t = first; !t.isAfter(last); t = t.plus(MINUTE)) {
+                    all.add(t);
+                }
+            }
+            return all;
+        }
+
+        /** The first take of a camera needs more; one that is put before another leaves that with more than it needs. */
+        private Duration before(Plan plan, Instant opens) {
+            boolean used = slots.stream()
+                    .anyMatch(s -> s.camera().equals(plan.take().camera())
+                            && s.runs().from().isBefore(opens));
+            return used ? habits.next() : habits.first();
+        }
+
+        private boolean fits(Slot slot) {
+            return inTime(slot) && slots.stream().noneMatch(slot::collides);
+        }
+
+        private boolean inTime(Slot slot) {
+            return !slot.prepares().from().isBefore(there.from())
+                    && !slot.runs().to().isAfter(there.to());
+        }
+
+        private String why(Plan plan) {
+            List<String> others = openings(plan).stream()
+                    .map(t -> slot(plan, t))
+                    .flatMap(s -> slots.stream().filter(s::collides))
+                    .map(s -> s.plan().take().name())
+                    .distinct()
+                    .sorted()
+                    .toList();
+            return others.isEmpty()
+                    ? "its window lies before you arrive or after you leave"
+                    : "its window is taken by " + String.join(", ", others);
+        }
+
+        Schedule schedule() {
+            return new Schedule(ordered(), left);
+        }
+
+        /** With as much work before each as it needs in this order. */
+        private List<Slot> ordered() {
+            List<Slot> ordered = new ArrayList<>();
+            for (Slot s : slots) {
+                ordered.add(slot(s.plan(), s.runs().from()));
+            }
+            ordered.sort(Comparator.comparing((Slot s) -> s.runs().from())
+                    .thenComparing(s -> s.plan().take().name()));
+            return ordered;
+        }
+    }
+}

@@ -1,0 +1,38 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.sequence.Program;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * What a take comes to in a night. Schedule, run sheet, exports, battery and card know only this.
+ *
+ * @param when it may be, each window long enough for it
+ * @param lasts from the first opening to the last closing, dark frames with it; up to a minute more
+ * @param hands whether someone must stay with the camera while it runs
+ * @param program what the camera does when it begins at an instant
+ * @param reasons for its settings at its best instant
+ * @param risks what can go wrong, in words
+ */
+public record Plan(
+        Take take,
+        Wish.When when,
+        Duration lasts,
+        boolean hands,
+        Function<Instant, Program> program,
+        List<Reason> reasons,
+        List<String> risks) {
+
+    public Plan {
+        reasons = List.copyOf(reasons);
+        risks = List.copyOf(risks);
+    }
+
+    /** Whether the night has a window for it, or someone has pinned it. */
+    public boolean possible() {
+        return take.pinned().isPresent() || !when.windows().isEmpty();
+    }
+}

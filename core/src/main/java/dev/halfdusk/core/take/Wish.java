@@ -1,0 +1,227 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Facts;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Target;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * When a take should be.
+ *
+ * @param from clock of a fixed time or of a window; else empty
+ * @param to end of a window; else empty
+ * @param mark over which something should stand; else empty
+ */
+public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, String mark) {
+
+    /** Height of the sun between which the ground still has light and the sky is blue already, degrees. */
+    private static final double BLUE_FROM = -4;
+
+    private static final double BLUE_TO = -8;
+    private static final double ASIDE_DEG = 3;
+    private static final Duration LOOK = Duration.ofMinutes(2);
+
+    /** The ways to say it. */
+    public enum Kind {
+        FIXED("at a time"),
+        WINDOW("between two times"),
+        DARK("while it is dark, without moon"),
+        CORE_HIGHEST("when the core is highest"),
+        ARCH_LOWEST("while the arch is low"),
+        BLUE_HOUR("at blue hour, evening"),
+        BLUE_MORNING("at blue hour, morning"),
+        BEFORE_MOONRISE("before moonrise"),
+        CORE_OVER_MARK("core over a mark"),
+        MOON_OVER_MARK("moon over a mark");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Short name for addresses and files. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /**
+     * When it may be in a night.
+     *
+     * @param windows in which a take may open and must close
+     * @param best opening; empty where any is as good
+     */
+    public record When(List<Interval> windows, Optional<Instant> best) {
+
+        private static final When NEVER = new When(List.of(), Optional.empty());
+
+        public When {
+            windows = List.copyOf(windows);
+        }
+
+        /** The same with at least so much time in each window. */
+        public When lasting(Duration least) {
+            return new When(
+                    windows.stream()
+                            .filter(w -> w.length().compareTo(least) >= 0)
+                            .toList(),
+                    best);
+        }
+    }
+
+    public static Wish of(Kind kind) {
+        return new Wish(kind, Optional.empty(), Optional.empty(), "");
+    }
+
+    public static Wish at(LocalTime clock) {
+        return new Wish(Kind.FIXED, Optional.of(clock), Optional.empty(), "");
+    }
+
+    public static Wish between(LocalTime from, LocalTime to) {
+        return new Wish(Kind.WINDOW, Optional.of(from), Optional.of(to), "");
+    }
+
+    public static Wish over(Kind kind, String mark) {
+        return new Wish(kind, Optional.empty(), Optional.empty(), mark);
+    }
+
+    public Wish {
+        boolean clock = kind == Kind.FIXED || kind == Kind.WINDOW;
+        if (clock && from.isEmpty() || kind == Kind.WINDOW && to.isEmpty()) {
+            throw new IllegalArgumentException("a wish for a time needs the time");
+        }
+        boolean marked = kind == Kind.CORE_OVER_MARK || kind == Kind.MOON_OVER_MARK;
+        if (marked && mark.isBlank()) {
+            throw new IllegalArgumentException("a wish over a mark needs the mark");
+        }
+    }
+
+    /** @param lasts how long the take will be */
+    public When when(Circumstances c, Duration lasts) {
+        Night night = c.night();
+        return switch (kind) {
+            case FIXED -> fixed(night, lasts);
+            case WINDOW -> window(night);
+            case DARK -> new When(dark(night), Optional.empty());
+            case CORE_HIGHEST -> around(night, night.coreBest(), lasts);
+            case ARCH_LOWEST -> archLowest(night);
+            case BLUE_HOUR -> blue(night, true);
+            case BLUE_MORNING -> blue(night, false);
+            case BEFORE_MOONRISE -> beforeMoonrise(night, lasts);
+            case CORE_OVER_MARK -> over(c, FixedPoint.CORE, night.coreDark(), lasts);
+            case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()), lasts);
+        };
+    }
+
+    private When fixed(Night night, Duration lasts) {
+        Instant at = Night.at(night.date(), from.orElseThrow(), night.zone());
+        return new When(List.of(new Interval(at, at.plus(lasts))), Optional.of(at));
+    }
+
+    private When window(Night night) {
+        Instant begins = Night.at(night.date(), from.orElseThrow(), night.zone());
+        Instant ends = Night.at(night.date(), to.orElseThrow(), night.zone());
+        return begins.isBefore(ends) ? new When(List.of(new Interval(begins, ends)), Optional.empty()) : When.NEVER;
+    }
+
+    private static List<Interval> dark(Night night) {
+        return night.moonless().isEmpty() ? night.dark() : night.moonless();
+    }
+
+    private static When around(Night night, Optional<Instant> middle, Duration lasts) {
+        List<Interval> windows =
+                night.coreDark().isEmpty() ? Interval.common(night.dark(), night.coreUp()) : night.coreDark();
+        return new When(windows, middle.map(t -> t.minus(lasts.dividedBy(2))));
+    }
+
+    /** As early as the core is up in the dark: the arch rises with it. */
+    private static When archLowest(Night night) {
+        return new When(
+                night.coreDark(), night.coreDark().stream().map(Interval::from).findFirst());
+    }
+
+    private static When blue(Night night, boolean evening) {
+        List<Interval> bright =
+                night.when(Facts.altitude(Body.SUN, night.observer()).above(BLUE_TO));
+        List<Interval> low = Interval.without(
+                night.span(),
+                night.when(Facts.altitude(Body.SUN, night.observer()).above(BLUE_FROM)));
+        Instant lowest = night.sunLowest().when();
+        List<Interval> blue = Interval.common(bright, low).stream()
+                .filter(i -> i.from().isBefore(lowest) == evening)
+                .toList();
+        return new When(blue, Optional.empty());
+    }
+
+    private static When beforeMoonrise(Night night, Duration lasts) {
+        Optional<Instant> rise = night.rise(HorizonEvent.Kind.MOON);
+        return rise.map(r -> new When(
+                        Interval.common(
+                                dark(night), List.of(new Interval(night.span().from(), later(night, r)))),
+                        Optional.of(r.minus(lasts))))
+                .orElse(When.NEVER);
+    }
+
+    private static Instant later(Night night, Instant t) {
+        return t.isAfter(night.span().from()) ? t : night.span().from();
+    }
+
+    /** Where it stands over the mark; best when nearest to its bearing. */
+    private When over(Circumstances c, Target target, List<Interval> within, Duration lasts) {
+        Optional<Mark> known = c.mark(mark);
+        if (known.isEmpty()) {
+            return When.NEVER;
+        }
+        Over over = Over.of(known.get(), ASIDE_DEG, Over.usualHighest(known.get()));
+        List<Interval> windows = new ArrayList<>();
+        Instant best = null;
+        double nearest = Double.POSITIVE_INFINITY;
+        for (Interval i : within) {
+            Instant begins = null;
+            for (Instant t = i.from(); !t.isAfter(i.to()); t = t.plus(LOOK)) {
+                double off = off(over, Moment.at(t).observed(target, c.night().observer()));
+                if (off < nearest) {
+                    nearest = off;
+                    best = t;
+                }
+                if (off <= 1 && begins == null) {
+                    begins = t;
+                } else if (off > 1 && begins != null) {
+                    windows.add(new Interval(begins, t));
+                    begins = null;
+                }
+            }
+            if (begins != null && begins.isBefore(i.to())) {
+                windows.add(new Interval(begins, i.to()));
+            }
+        }
+        Optional<Instant> middle = Optional.ofNullable(windows.isEmpty() ? null : best);
+        return new When(windows, middle.map(t -> t.minus(lasts.dividedBy(2))));
+    }
+
+    /** Distance from the bearing as a share of what is allowed; infinite below the mark's top and too high above it. */
+    private static double off(Over over, Horizontal at) {
+        boolean high = at.altitudeDeg() >= over.fromAltitudeDeg() && at.altitudeDeg() <= over.toAltitudeDeg();
+        double aside = Math.abs(((at.azimuthDeg() - over.bearingDeg()) % 360 + 540) % 360 - 180);
+        return high ? aside / over.asideDeg() : Double.POSITIVE_INFINITY;
+    }
+}

@@ -1,0 +1,206 @@
+package dev.halfdusk.core.take;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Site;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class TakesTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
+    private static final Rig RIG = Rig.of(
+            CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
+            new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+    private static final Mark ARCH = new Mark("Arch", 176, 140, 24, 13, 0);
+
+    private static Circumstances night(Site site, String date, ZoneId zone) {
+        Standpoint from = Standpoint.at(site, Skyline.FLAT, SkyGlow.ofZenith(21.5));
+        Night night = Night.of(site, LocalDate.parse(date), zone, NightRules.USUAL);
+        return Circumstances.of(night, from, List.of(ARCH));
+    }
+
+    private static Circumstances june(int day) {
+        return night(LEDGE, "2027-06-" + (day < 10 ? "0" : "") + day, ZONE);
+    }
+
+    static List<Subject> subjects() {
+        return List.of(
+                new Subject.MilkyWay(5),
+                new Subject.Arch(0.3, 15, 5),
+                new Subject.Ground(3, 60),
+                new Subject.People(4),
+                new Subject.Painting(new LightPainting(100, 30, 5), 20, 800, 3),
+                new Subject.Trails(15, 30, 1, 5),
+                new Subject.Clip(10, 25, 15),
+                new Subject.Free("coffee", 20, false));
+    }
+
+    /** Whatever the subject: its windows are long enough, its program begins when asked and lasts no longer than said. */
+    @ParameterizedTest
+    @MethodSource("subjects")
+    void every_subject_has_a_plan_that_keeps_its_word(Subject subject) {
+        Circumstances c = june(4);
+        Plan plan = Take.of("take", subject, "A", RIG).plan(c);
+        assertThat(plan.possible()).isTrue();
+        assertThat(plan.reasons()).isNotEmpty();
+        for (Interval w : plan.when().windows()) {
+            assertThat(w.length()).isGreaterThanOrEqualTo(plan.lasts());
+            Program program = plan.program().apply(w.from());
+            assertThat(program.span().from()).isEqualTo(w.from());
+            if (!(subject instanceof Subject.Arch)) { // it needs more rows as the arch rises
+                assertThat(program.total()).isLessThanOrEqualTo(plan.lasts());
+            }
+        }
+        assertThat(subject.words()).isNotBlank();
+    }
+
+    @ParameterizedTest
+    @MethodSource("subjects")
+    void nothing_fails_where_the_sun_never_sets_or_rises(Subject subject) {
+        Site tromso = new Site(69.65, 18.96, 10);
+        for (String date : List.of("2027-06-21", "2027-12-21")) {
+            Plan plan = Take.of("take", subject, "A", RIG).plan(night(tromso, date, ZoneId.of("Europe/Oslo")));
+            assertThat(plan.lasts()).isPositive();
+        }
+        Plan south =
+                Take.of("take", subject, "A", RIG).plan(night(new Site(-90, 0, 2800), "2027-06-21", ZoneId.of("UTC")));
+        assertThat(south.lasts()).isPositive();
+    }
+
+    /** 116 × 30 s with pauses of 1 s, a minute for the cap, 5 × 30 s with 4 pauses: 3595 + 60 + 154 s, 63.5 minutes. */
+    @Test
+    void trails_last_with_their_dark_frames() {
+        Plan plan =
+                Take.of("trails", new Subject.Trails(15, 30, 1, 5), "A", RIG).plan(june(4));
+        assertThat(plan.lasts()).isEqualTo(Duration.ofMinutes(64));
+        assertThat(plan.hands()).isFalse();
+        assertThat(Take.of("arch", new Subject.Arch(0.3, 15, 5), "A", RIG)
+                        .plan(june(4))
+                        .hands())
+                .isTrue();
+    }
+
+    @Test
+    void the_core_is_taken_about_its_best_instant() {
+        Circumstances c = june(8);
+        Wish.When when = Wish.of(Wish.Kind.CORE_HIGHEST).when(c, Duration.ofMinutes(20));
+        assertThat(when.windows()).isEqualTo(c.night().coreDark());
+        assertThat(when.best()).contains(c.night().coreBest().orElseThrow().minus(Duration.ofMinutes(10)));
+    }
+
+    /** From the sun at −4° to −8°, by its own altitude; in the evening and in the morning. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Wish.Kind.class,
+            names = {"BLUE_HOUR", "BLUE_MORNING"})
+    void blue_hour_is_the_suns(Wish.Kind kind) {
+        Circumstances c = june(8);
+        Interval blue = Wish.of(kind).when(c, Duration.ofMinutes(5)).windows().get(0);
+        boolean evening = kind == Wish.Kind.BLUE_HOUR;
+        assertThat(sun(c, evening ? blue.from() : blue.to())).isCloseTo(-4, within(0.02));
+        assertThat(sun(c, evening ? blue.to() : blue.from())).isCloseTo(-8, within(0.02));
+        assertThat(blue.from().isBefore(c.night().sunLowest().when())).isEqualTo(evening);
+        assertThat(blue.length()).isBetween(Duration.ofMinutes(20), Duration.ofMinutes(30));
+    }
+
+    private static double sun(Circumstances c, Instant t) {
+        return Moment.at(t).local(Body.SUN, c.night().observer()).latitudeDeg();
+    }
+
+    @Test
+    void before_moonrise_ends_with_it() {
+        Circumstances c = night(LEDGE, "2027-05-27", ZONE);
+        Instant rise = c.night().rise(HorizonEvent.Kind.MOON).orElseThrow();
+        Wish.When when = Wish.of(Wish.Kind.BEFORE_MOONRISE).when(c, Duration.ofMinutes(30));
+        assertThat(when.best()).contains(rise.minus(Duration.ofMinutes(30)));
+        assertThat(when.windows()).hasSize(1);
+        assertThat(Duration.between(when.windows().get(0).to(), rise).abs()).isLessThan(Duration.ofMinutes(1));
+    }
+
+    /** The core passes 176° when it is nearly highest; within 3° to either side it stays for about 24 minutes. */
+    @Test
+    void the_core_over_a_mark() {
+        Circumstances c = june(8);
+        Wish.When when = Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").when(c, Duration.ofMinutes(10));
+        assertThat(when.windows()).hasSize(1);
+        Instant middle = when.best().orElseThrow().plus(Duration.ofMinutes(5));
+        assertThat(c.night().core(middle).azimuthDeg()).isCloseTo(176, within(0.5));
+        assertThat(when.windows().get(0).length()).isBetween(Duration.ofMinutes(16), Duration.ofMinutes(28));
+        assertThat(c.night().core(when.windows().get(0).from()).azimuthDeg()).isBetween(172.5, 174.0);
+        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Barn")
+                        .when(c, Duration.ZERO)
+                        .windows())
+                .isEmpty();
+    }
+
+    @Test
+    void clocks_are_those_of_the_night() {
+        Circumstances c = june(8);
+        Wish.When fixed = Wish.at(LocalTime.of(1, 30)).when(c, Duration.ofMinutes(10));
+        assertThat(fixed.best()).contains(Instant.parse("2027-06-09T00:30:00Z"));
+        Wish.When between =
+                Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).when(c, Duration.ofMinutes(10));
+        assertThat(between.windows())
+                .containsExactly(
+                        new Interval(Instant.parse("2027-06-08T22:00:00Z"), Instant.parse("2027-06-09T01:00:00Z")));
+        assertThat(between.lasting(Duration.ofHours(4)).windows()).isEmpty();
+        assertThat(Wish.between(LocalTime.of(2, 0), LocalTime.of(23, 0))
+                        .when(c, Duration.ZERO)
+                        .windows())
+                .isEmpty();
+    }
+
+    @Test
+    void what_a_wish_lacks_is_refused() {
+        assertThatThrownBy(() -> Wish.of(Wish.Kind.FIXED)).hasMessageContaining("needs the time");
+        assertThatThrownBy(() -> Wish.over(Wish.Kind.MOON_OVER_MARK, " ")).hasMessageContaining("needs the mark");
+        assertThatThrownBy(() -> new Subject.Free("x", 0, false)).hasMessageContaining("1 to 720");
+    }
+
+    /** The ground gets the lowest ISO that a minute allows: in blue hour less light, so longer, as it goes on. */
+    @Test
+    void ground_is_exposed_by_the_light_of_its_instant() {
+        Circumstances c = june(8);
+        Plan plan = Take.of("ground", new Subject.Ground(3, 60), "A", RIG).plan(c);
+        Interval blue = plan.when().windows().get(0);
+        var early = plan.program().apply(blue.from()).steps().get(0).settings();
+        var late = plan.program()
+                .apply(blue.to().minus(plan.lasts()))
+                .steps()
+                .get(0)
+                .settings();
+        assertThat(early.stopsTo(late)).isGreaterThan(2);
+        assertThat(early.iso()).isEqualTo(100);
+        assertThat(late.seconds()).isLessThanOrEqualTo(60);
+    }
+}
