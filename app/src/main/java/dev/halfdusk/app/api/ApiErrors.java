@@ -1,5 +1,6 @@
 package dev.halfdusk.app.api;
 
+import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
@@ -82,6 +83,11 @@ class ApiErrors {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
         problem.setType(URI.create("/api/docs"));
         return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail absent(NotFound e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
     }
 
     private static ProblemDetail problem(String detail, Map<String, Object> more) {

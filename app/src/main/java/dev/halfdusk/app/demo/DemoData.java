@@ -4,6 +4,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.kit.NamedLens;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
@@ -18,6 +19,9 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -58,13 +62,21 @@ class DemoData implements SmartInitializingSingleton {
     private final Places places;
     private final Kit kit;
     private final Outings outings;
+    private final Evening evening;
     private final Clock clock;
 
-    DemoData(@Value("${halfdusk.demo:false}") boolean wanted, Places places, Kit kit, Outings outings, Clock clock) {
+    DemoData(
+            @Value("${halfdusk.demo:false}") boolean wanted,
+            Places places,
+            Kit kit,
+            Outings outings,
+            Evening evening,
+            Clock clock) {
         this.wanted = wanted;
         this.places = places;
         this.kit = kit;
         this.outings = outings;
+        this.evening = evening;
         this.clock = clock;
     }
 
@@ -92,7 +104,7 @@ class DemoData implements SmartInitializingSingleton {
         LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
         LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
-        add("Core over Needle Arch", ledge, core, "Wide and fast", 20, 1.8, 3, 3200);
+        evening(add("Core over Needle Arch", ledge, core, "Wide and fast", 20, 1.8, 3, 3200));
         add("First core of dawn", arch, dawn, "First zoom", 18, 3.5, 3, 6400);
         add("Star field at the mill", mill, dark, "Tracked 35", 35, 2, 3, 1600);
         add("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8, 3, 3200);
@@ -187,7 +199,7 @@ class DemoData implements SmartInitializingSingleton {
                 / (double) Duration.ofHours(1).toMinutes();
     }
 
-    private void add(
+    private Outing add(
             String title,
             Place place,
             LocalDate night,
@@ -196,11 +208,28 @@ class DemoData implements SmartInitializingSingleton {
             double aperture,
             double tolerance,
             int iso) {
-        NamedRig with = kit.rigs().stream()
-                .filter(r -> r.name().equals(rig))
+        NamedRig with = rig(rig);
+        return outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, Sharp.MOST, iso));
+    }
+
+    /** Blue hour, the arch while it is low, the core over the mark, and circles meanwhile with the other camera. */
+    private void evening(Outing outing) {
+        NamedRig wide = rig("Wide and fast");
+        NamedRig fisheye = rig("Fisheye");
+        List.of(
+                        Take.of("Ground for the blend", new Subject.Ground(3, 60), wide.name(), wide.rig()),
+                        Take.of("The arch", new Subject.Arch(0.3, 15, 5), wide.name(), wide.rig()),
+                        Take.of("Core over Needle Arch", new Subject.MilkyWay(5), wide.name(), wide.rig())
+                                .with(Wish.over(Wish.Kind.CORE_OVER_MARK, "Needle Arch")),
+                        Take.of("Circles", new Subject.Trails(20, 30, 1, 5), fisheye.name(), fisheye.rig()))
+                .forEach(take -> evening.add(outing, take));
+    }
+
+    private NamedRig rig(String name) {
+        return kit.rigs().stream()
+                .filter(r -> r.name().equals(name))
                 .findFirst()
                 .orElseThrow();
-        outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, Sharp.MOST, iso));
     }
 
     private void fisheyeRig() {

@@ -6,6 +6,7 @@ import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
+import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.BodyRecord;
 import dev.halfdusk.app.db.tables.records.GearRecord;
@@ -218,6 +219,7 @@ public class Kit {
     /** @return false where an outing still needs it, even a deleted one, and nothing was deleted */
     boolean deleteRig(long id) {
         return !db.fetchExists(OUTING, OUTING.RIG_ID.eq(id))
+                && !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
                 && db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
     }
 

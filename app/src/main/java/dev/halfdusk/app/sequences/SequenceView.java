@@ -1,5 +1,6 @@
 package dev.halfdusk.app.sequences;
 
+import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.sequences.SequenceAsked.Kind;
 import dev.halfdusk.app.web.Words;
@@ -42,9 +43,6 @@ record SequenceView(
     public record ConflictRow(String words, boolean hard, List<Way> ways) {}
 
     public record Way(String words, String query) {}
-
-    /** On the ribbon, percent of its width. */
-    public record Block(String x, String width, String words, String kind) {}
 
     public record Line(String what, String value) {}
 
@@ -207,18 +205,7 @@ record SequenceView(
     }
 
     private static Block block(SequenceAsked a, Ribbon ribbon, Instant from, Instant to, String words, String kind) {
-        double x = Math.max(0, share(a, ribbon, from));
-        double end = Math.min(1, share(a, ribbon, to));
-        return new Block(percent(x), percent(Math.max(0.002, end - x)), words, kind);
-    }
-
-    private static double share(SequenceAsked a, Ribbon ribbon, Instant t) {
-        double minute = Duration.between(a.setup().night().span().from(), t).toMillis() / 60_000.0;
-        return (minute - ribbon.firstMinute()) / (ribbon.lastMinute() - ribbon.firstMinute());
-    }
-
-    private static String percent(double share) {
-        return Numbers.text("%.2f%%", 100 * share);
+        return Block.of(ribbon, a.setup().night(), new Interval(from, to), words, kind);
     }
 
     static Timer timer(SequenceAsked a) {

@@ -43,6 +43,7 @@ class EveryPageBrowserTest extends BrowserTest {
             "/bench?part=test",
             "/frame?place=1&rig=1",
             "/frame?place=1&rig=1&view=photograph",
+            "/outings/1/takes",
             "/sequences?place=3",
             "/sequences?place=3&kind=lapse&ramp=on",
             "/sequences?place=1&kind=stack",

@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
@@ -29,14 +30,23 @@ public final class RunSheet {
 
     private static final double HIGHEST_STAR = 65;
 
+    /** Height of the sun below which the first stars show. */
+    private static final double STARS_FROM = -7;
+
     private RunSheet() {}
 
     /**
      * One line of the sheet.
      *
      * @param act whether it asks for something to be done, rather than telling what the sky does
+     * @param take to which it belongs, empty for none
      */
-    public record Line(Instant when, String what, boolean act) {}
+    public record Line(Instant when, String what, boolean act, String take) {
+
+        Line(Instant when, String what, boolean act) {
+            this(when, what, act, "");
+        }
+    }
 
     /** Times of the sky under the usual conventions; times of work are the craft's habits and may be moved. */
     public static List<Line> of(Night night) {
@@ -88,18 +98,22 @@ public final class RunSheet {
                 first
                         ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + star(night, begins)
                         : "Aim " + slot.camera() + " anew for " + name + ", look at a star at full size",
-                true));
+                true,
+                name));
         for (Program.Step step : slot.program().steps()) {
-            lines.add(new Line(step.begins(), name + ": " + words(step), true));
+            lines.add(new Line(step.begins(), name + ": " + words(step), true, name));
         }
         if (slot.plan().hands()) {
-            lines.add(new Line(slot.runs().from(), name + ": stay with the camera", true));
+            lines.add(new Line(slot.runs().from(), name + ": stay with the camera", true, name));
         }
     }
 
-    /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; empty by day. */
+    /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; before there are any, something far. */
     private static String star(Night night, Instant when) {
         Moment moment = Moment.at(when);
+        if (moment.local(Body.SUN, night.observer()).latitudeDeg() > STARS_FROM) {
+            return " on something far while there is light";
+        }
         return Star.all().stream()
                 .filter(s -> !s.name().isEmpty())
                 .filter(s -> comfortable(moment.observed(s.place(), night.observer())))

@@ -204,15 +204,28 @@ public final class Fits {
             return;
         }
         Interval span = new Interval(begins, ends());
-        boolean up = around.night.coreUp().stream()
-                .anyMatch(c -> !c.from().isAfter(span.from()) && !c.to().isBefore(span.to()));
-        if (!up) {
-            String words = around.night.coreUp().stream()
-                    .findFirst()
-                    .map(c -> "The core is up from " + clock(c.from()) + " to " + clock(c.to()) + " only.")
-                    .orElse("The core does not rise that night.");
-            add(Kind.CORE, words, List.of());
+        List<Interval> ups = around.night.coreUp();
+        if (ups.stream().anyMatch(c -> !c.from().isAfter(span.from()) && !c.to().isBefore(span.to()))) {
+            return;
         }
+        Optional<Interval> near = ups.stream()
+                .filter(c -> c.from().isBefore(span.to()) && c.to().isAfter(span.from()))
+                .findFirst()
+                .or(() -> ups.stream().findFirst());
+        if (near.isEmpty()) {
+            add(Kind.CORE, "The core does not rise that night.", List.of());
+            return;
+        }
+        Interval c = near.get();
+        List<WayOut> ways = new ArrayList<>();
+        if (span.from().isBefore(c.from()) && c.length().toSeconds() >= sequence.seconds()) {
+            ways.add(beginning(c.from()));
+        }
+        int kept = closedBefore(c.to());
+        if (kept > 0 && kept < sequence.frames()) {
+            ways.add(shorter(kept));
+        }
+        add(Kind.CORE, "The core is up from " + clock(c.from()) + " to " + clock(c.to()) + " only.", ways);
     }
 
     private void cloud() {

@@ -219,7 +219,34 @@ class FitsTest {
                 12,
                 Optional.empty(),
                 Optional.empty());
-        assertThat(Fits.of(s, early, FAST, atCore)).extracting(Conflict::kind).contains(Kind.CORE);
+        Conflict low = Fits.of(s, early, FAST, atCore).stream()
+                .filter(f -> f.kind() == Kind.CORE)
+                .findFirst()
+                .orElseThrow();
+        assertThat(low.words())
+                .contains("is up from " + clock(night.coreUp().get(0).from()));
+        WayOut later = low.ways().get(0);
+        assertThat(later.begins())
+                .isBetween(
+                        night.coreUp().get(0).from(),
+                        night.coreUp().get(0).from().plusSeconds(60));
+        // towards the end of its time so many frames are left as close before it sets: 31 × 20 − 1 s
+        Instant late = night.coreUp().get(0).to().minusSeconds(619);
+        var setting = night.core(late);
+        Fits.Circumstances atSetting = new Fits.Circumstances(
+                night,
+                setup(LEDGE, new Direction(setting.azimuthDeg(), setting.altitudeDeg())),
+                NO_FORECAST,
+                Optional.empty(),
+                1,
+                12,
+                Optional.empty(),
+                Optional.empty());
+        assertThat(Fits.of(s, late, FAST, atSetting).stream()
+                        .filter(f -> f.kind() == Kind.CORE)
+                        .flatMap(f -> f.ways().stream())
+                        .map(WayOut::words))
+                .containsExactly("stop at 20 frames");
     }
 
     @Test

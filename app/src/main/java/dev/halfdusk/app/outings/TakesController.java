@@ -1,0 +1,344 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.pictures.Block;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Schedule;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** An outing as a night of takes: proposed, added, arranged, pinned, with the sheet that follows. */
+@Controller
+@RequestMapping("/outings/{id:\\d{1,18}}/takes")
+class TakesController {
+
+    private static final String TAKE = "/{take:\\d{1,18}}";
+
+    /** Subjects to choose from, as one begins with them. */
+    private static final Map<String, Subject> SUBJECTS = new LinkedHashMap<>();
+
+    static {
+        for (Subject s : List.of(
+                new Subject.MilkyWay(5),
+                new Subject.Arch(0.3, 15, 5),
+                new Subject.Ground(3, 60),
+                new Subject.People(4),
+                new Subject.Painting(new LightPainting(100, 30, 5), 20, 800, 3),
+                new Subject.Trails(15, 30, 1, 5),
+                new Subject.Clip(10, 25, 15))) {
+            SUBJECTS.put(TakeJson.key(s), s);
+        }
+    }
+
+    private static final List<Choice> CHOICES = choices();
+
+    private static final List<Choice> WISHES = Arrays.stream(Wish.Kind.values())
+            .map(k -> new Choice(k.key(), k.words()))
+            .toList();
+
+    private final Outings outings;
+    private final Takes takes;
+    private final Evening evening;
+    private final Places places;
+    private final Kit kit;
+
+    TakesController(Outings outings, Takes takes, Evening evening, Places places, Kit kit) {
+        this.outings = outings;
+        this.takes = takes;
+        this.evening = evening;
+        this.places = places;
+        this.kit = kit;
+    }
+
+    private static List<Choice> choices() {
+        List<Choice> all = new ArrayList<>();
+        SUBJECTS.forEach((key, s) -> all.add(new Choice(key, s.words())));
+        all.add(new Choice("free", "something else"));
+        return List.copyOf(all);
+    }
+
+    /** A take in its night; without a clock where it found no place. */
+    public record Row(
+            long id,
+            String name,
+            String subject,
+            String camera,
+            String wish,
+            String from,
+            String to,
+            String set,
+            String risk,
+            boolean pinned,
+            String why) {}
+
+    /** What the night would bear as well. */
+    public record ProposedRow(String name, String camera, String why) {}
+
+    /** A line of the sheet. */
+    public record SheetRow(String clock, String utc, String what, boolean act) {}
+
+    @GetMapping
+    String show(@PathVariable long id, @RequestParam Optional<Long> deleted, Model model) {
+        model.addAttribute("deleted", deleted.orElse(null));
+        return page(find(id), new Form().put("minutes", "20"), model);
+    }
+
+    private String page(Outing outing, Form form, Model model) {
+        Evening.Arranged night = evening.of(outing);
+        Ribbon ribbon = Ribbon.of(night.night(), outing.place().glow());
+        ZoneId zone = outing.place().zone();
+        model.addAttribute("form", form);
+        model.addAttribute("outing", outing);
+        model.addAttribute("night", Words.night(outing.night()));
+        model.addAttribute("ribbon", ribbon);
+        model.addAttribute("lanes", lanes(night, ribbon));
+        model.addAttribute(
+                "rows",
+                night.takes().stream()
+                        .sorted(Comparator.comparing(s -> opening(s, night.schedule())))
+                        .map(s -> row(s, night.schedule(), zone))
+                        .toList());
+        model.addAttribute(
+                "proposed",
+                night.proposed().stream()
+                        .map(p -> new ProposedRow(p.take().name(), p.take().camera(), p.why()))
+                        .toList());
+        model.addAttribute(
+                "sheet",
+                night.sheet().stream()
+                        .map(l -> new SheetRow(
+                                Words.clock(l.when(), zone),
+                                Words.clock(l.when(), ZoneId.of("UTC")),
+                                l.what(),
+                                l.act()))
+                        .toList());
+        model.addAttribute("subjects", CHOICES);
+        model.addAttribute("wishes", WISHES);
+        model.addAttribute("rigs", kit.rigs());
+        model.addAttribute("marks", marks(outing));
+        return "outings/takes";
+    }
+
+    private List<Choice> marks(Outing outing) {
+        List<Choice> all = new ArrayList<>(List.of(new Choice("", "none")));
+        places.marks(outing.place().id())
+                .forEach(m -> all.add(new Choice(m.mark().name(), m.mark().name())));
+        return all;
+    }
+
+    /** A lane of blocks for each camera. */
+    private static Map<String, List<Block>> lanes(Evening.Arranged a, Ribbon ribbon) {
+        Map<String, List<Block>> lanes = new LinkedHashMap<>();
+        Night night = a.night();
+        for (Slot s : a.schedule().slots()) {
+            List<Block> lane = lanes.computeIfAbsent(s.camera(), k -> new ArrayList<>());
+            lane.add(Block.of(ribbon, night, s.prepares(), "", "before"));
+            lane.add(Block.of(ribbon, night, s.runs(), s.plan().take().name(), "light"));
+        }
+        return lanes;
+    }
+
+    /** Those without a place come last. */
+    private static Instant opening(Takes.Stored stored, Schedule schedule) {
+        return schedule.slots().stream()
+                .filter(s -> s.plan().take().equals(stored.take()))
+                .map(s -> s.runs().from())
+                .findFirst()
+                .orElse(Instant.MAX);
+    }
+
+    private static Row row(Takes.Stored stored, Schedule schedule, ZoneId zone) {
+        Take take = stored.take();
+        Optional<Slot> slot = schedule.slots().stream()
+                .filter(s -> s.plan().take().equals(take))
+                .findFirst();
+        String why = schedule.left().stream()
+                .filter(l -> l.plan().take().equals(take))
+                .map(Schedule.Left::why)
+                .findFirst()
+                .orElse("");
+        Optional<Interval> runs = slot.map(Slot::runs);
+        String mark = take.wish().mark();
+        return new Row(
+                stored.id(),
+                take.name(),
+                take.subject().words(),
+                take.camera(),
+                take.wish().kind().words() + (mark.isEmpty() ? "" : ": " + mark),
+                runs.map(r -> Words.clock(r.from(), zone)).orElse(""),
+                runs.map(r -> Words.clock(r.to(), zone)).orElse(""),
+                slot.map(s -> set(s.program())).orElse(""),
+                slot.map(s -> String.join(" ", s.plan().risks())).orElse(""),
+                take.pinned().isPresent(),
+                why);
+    }
+
+    private static String set(Program p) {
+        Program.Step first = p.steps().get(0);
+        return first.frames() + " \u00d7 " + Words.exposure(first.settings().seconds()) + ", f/"
+                + Numbers.trimmed(first.settings().aperture(), 1) + ", ISO "
+                + Numbers.plain(first.settings().iso());
+    }
+
+    @PostMapping("/proposed")
+    String accept(@PathVariable long id, @RequestParam Optional<String> name) {
+        evening.accept(find(id), name.filter(n -> !n.isBlank()));
+        return back(id);
+    }
+
+    @PostMapping
+    String add(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Outing outing = find(id);
+        Form form = Form.of(typed);
+        Optional<Subject> subject = subject(form);
+        Optional<Wish> wish = wish(form, subject);
+        Optional<NamedRig> rig = kit.rigs().stream()
+                .filter(r -> form.value("rig").equals("" + r.id()))
+                .findFirst();
+        if (rig.isEmpty()) {
+            form.reject("rig", "Choose one of the list.");
+        }
+        if (form.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(outing, form, model);
+        }
+        String name = form.has("name")
+                ? form.text("name", "a name")
+                : subject.orElseThrow().words();
+        Take take = Take.of(
+                        name,
+                        subject.orElseThrow(),
+                        rig.orElseThrow().name(),
+                        rig.get().rig())
+                .with(wish.orElseThrow());
+        takes.add(id, take, rig.get().id());
+        return back(id);
+    }
+
+    private static Optional<Subject> subject(Form form) {
+        if (form.has("name")) {
+            form.text("name", "a name");
+        }
+        if (!"free".equals(form.value("subject"))) {
+            Optional<Subject> known = Optional.ofNullable(SUBJECTS.get(form.value("subject")));
+            if (known.isEmpty()) {
+                form.reject("subject", "Choose one of the list.");
+            }
+            return known;
+        }
+        OptionalLong minutes = form.whole("minutes", Subject.Free.MINUTES);
+        String name = form.text("name", "what it is");
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(new Subject.Free(name, (int) minutes.getAsLong(), form.has("hands")));
+    }
+
+    private static Optional<Wish> wish(Form form, Optional<Subject> subject) {
+        if (!form.has("wish")) {
+            return subject.map(Subject::usual);
+        }
+        Optional<Wish.Kind> kind = TakeJson.kind(form.value("wish"));
+        if (kind.isEmpty()) {
+            form.reject("wish", "Choose one of the list.");
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(new Wish(kind.get(), clock(form, "from"), clock(form, "to"), form.value("mark")));
+        } catch (IllegalArgumentException e) {
+            boolean mark = e.getMessage().contains("mark");
+            form.reject(mark ? "mark" : "from", mark ? "Choose the mark." : "Enter the time, such as 23:30.");
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<LocalTime> clock(Form form, String field) {
+        if (!form.has(field)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(LocalTime.parse(form.value(field)));
+        } catch (DateTimeException e) {
+            form.reject(field, "Enter a time as hours and minutes, such as 23:30.");
+            return Optional.empty();
+        }
+    }
+
+    /** Holds it where it stands, or at a typed clock; without one lets its wish decide again. */
+    @PostMapping(TAKE + "/pin")
+    String pin(@PathVariable long id, @PathVariable long take, @RequestParam Optional<String> at) {
+        Outing outing = find(id);
+        Optional<Instant> opening = at.filter(t -> !t.isBlank()).flatMap(t -> instant(outing, t));
+        takes.pin(id, take, opening);
+        return back(id);
+    }
+
+    private static Optional<Instant> instant(Outing outing, String clock) {
+        try {
+            return Optional.of(Night.at(
+                    outing.night(), LocalTime.parse(clock), outing.place().zone()));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
+    }
+
+    @PostMapping(TAKE + "/delete")
+    String delete(@PathVariable long id, @PathVariable long take) {
+        find(id);
+        if (!takes.delete(id, take)) {
+            throw new NotFound("take " + take);
+        }
+        return back(id) + "?deleted=" + take;
+    }
+
+    @PostMapping(TAKE + "/restore")
+    String restore(@PathVariable long id, @PathVariable long take) {
+        find(id);
+        if (!takes.restore(id, take)) {
+            throw new NotFound("take " + take);
+        }
+        return back(id);
+    }
+
+    private static String back(long id) {
+        return "redirect:/outings/" + id + "/takes";
+    }
+
+    private Outing find(long id) {
+        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
+    }
+}

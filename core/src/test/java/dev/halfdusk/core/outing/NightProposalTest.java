@@ -1,0 +1,100 @@
+package dev.halfdusk.core.outing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.outing.NightProposal.Camera;
+import dev.halfdusk.core.outing.NightProposal.Proposed;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Wish;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class NightProposalTest {
+
+    private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+    private static final Camera WIDE =
+            new Camera("Wide", Rig.of(BODY, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)));
+    private static final Camera TRACKED = new Camera(
+            "Tracked",
+            Rig.of(
+                    BODY,
+                    new Lens(35, 35, 1.4, 1.4, Projection.RECTILINEAR),
+                    List.of(new Support(Support.Kind.SIDEREAL, 10))));
+    private static final Camera LONG =
+            new Camera("Long", Rig.of(BODY, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR)));
+    private static final Camera OLD = new Camera("Old", Rig.of(BODY, new Lens(24, 70, 4, 4, Projection.RECTILINEAR)));
+
+    private static Circumstances at(double latitude, String date, String zone, Mark... marks) {
+        Site site = new Site(latitude, -8.8, 20);
+        Night night = Night.of(site, LocalDate.parse(date), ZoneId.of(zone), NightRules.USUAL);
+        return Circumstances.of(night, Standpoint.at(site, Skyline.FLAT, SkyGlow.ofZenith(21.5)), List.of(marks));
+    }
+
+    private static List<String> names(List<Proposed> all) {
+        return all.stream().map(p -> p.take().name()).toList();
+    }
+
+    @Test
+    void a_night_in_june_bears_four_takes() {
+        List<Proposed> all =
+                NightProposal.of(at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(LONG, TRACKED, OLD, WIDE));
+        assertThat(names(all)).containsExactly("Milky Way", "Arch", "Star trails", "Ground at blue hour");
+        assertThat(all.get(0).why()).contains("23\u00b0 high"); // 90 - 37.6 - 29.0
+        assertThat(all.get(2).take().camera())
+                .as("not the tracker, not the long one")
+                .isEqualTo("Old");
+        assertThat(all.get(2).why()).contains("20\u00b0");
+    }
+
+    /** Over a mark in the south where the core passes; a mark in the north is none. */
+    @ParameterizedTest
+    @CsvSource({"176, CORE_OVER_MARK", "10, CORE_HIGHEST"})
+    void a_mark_under_the_core_decides(double bearing, Wish.Kind kind) {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon", new Mark("Arch", bearing, 140, 24, 13, 0));
+        assertThat(NightProposal.of(c, List.of(WIDE)).get(0).take().wish().kind())
+                .isEqualTo(kind);
+    }
+
+    @Test
+    void what_the_night_has_not_is_not_proposed() {
+        // full moon: no dark, but light on the land
+        assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE))))
+                .containsExactly("Ground at blue hour", "Moonlit ground");
+        // winter in the north: no core, a long night
+        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE))))
+                .containsExactly("Star trails", "Ground at blue hour");
+        // midsummer beyond the circle: the sun never sets
+        assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE)))
+                .isEmpty();
+    }
+
+    @Test
+    void with_one_camera_all_of_it_finds_its_hour() {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        List<Proposed> all = NightProposal.of(c, List.of(WIDE));
+        Schedule s = Schedule.arrange(
+                all.stream().map(p -> p.take().plan(c)).toList(),
+                Habits.USUAL,
+                c.night().span());
+        assertThat(s.left()).isEmpty();
+        assertThat(s.slots()).hasSize(4);
+    }
+}
