@@ -3,8 +3,10 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.NightProposal;
 import dev.halfdusk.core.outing.RunSheet;
@@ -13,11 +15,16 @@ import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -27,6 +34,7 @@ public class Evening {
 
     private static final Duration SCOUT = Duration.ofMinutes(60);
     private static final Duration PACK = Duration.ofMinutes(30);
+    private static final Duration FORESEEN = Duration.ofDays(10);
     private static final double USUAL_CELSIUS = 12;
 
     private final Takes takes;
@@ -34,13 +42,17 @@ public class Evening {
     private final Places places;
     private final Skies skies;
     private final Kit kit;
+    private final Weather weather;
+    private final Clock clock;
 
-    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit) {
+    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Clock clock) {
         this.takes = takes;
         this.outings = outings;
         this.places = places;
         this.skies = skies;
         this.kit = kit;
+        this.weather = weather;
+        this.clock = clock;
     }
 
     /**
@@ -55,7 +67,13 @@ public class Evening {
             Interval there,
             List<Takes.Stored> takes,
             Schedule schedule,
-            List<NightProposal.Proposed> proposed) {
+            List<NightProposal.Proposed> proposed,
+            Function<Instant, Optional<WeatherHour>> weather) {
+
+        /** What must be in the bag. */
+        List<Checklist.Item> bag() {
+            return Checklist.of(schedule, weather, USUAL_CELSIUS);
+        }
 
         List<RunSheet.Line> sheet() {
             return RunSheet.of(night, schedule, there);
@@ -73,7 +91,8 @@ public class Evening {
         List<NightProposal.Proposed> proposed = NightProposal.of(c, cameras()).stream()
                 .filter(p -> !subjects.contains(TakeJson.key(p.take().subject())))
                 .toList();
-        return new Arranged(outing, night, there, stored, Schedule.arrange(plans, Habits.USUAL, there), proposed);
+        return new Arranged(
+                outing, night, there, stored, Schedule.arrange(plans, Habits.USUAL, there), proposed, c.weather());
     }
 
     /** The run sheet of an outing's takes; empty where there is no such outing. */
@@ -88,8 +107,19 @@ public class Evening {
                 places.marks(outing.place().id()).stream()
                         .map(Places.ListedMark::mark)
                         .toList(),
-                t -> Optional.empty(),
+                forecast(outing, night),
                 USUAL_CELSIUS);
+    }
+
+    /** Nights that no forecast reaches are not asked for. */
+    private Function<Instant, Optional<WeatherHour>> forecast(Outing outing, Night night) {
+        boolean foreseen = night.span().from().isBefore(clock.instant().plus(FORESEEN))
+                && night.span().to().isAfter(clock.instant());
+        if (!foreseen) {
+            return t -> Optional.empty();
+        }
+        Map<Long, Optional<WeatherHour>> hours = new ConcurrentHashMap<>();
+        return t -> hours.computeIfAbsent(t.getEpochSecond() / 3600, h -> weather.at(outing.place(), night, t));
     }
 
     private List<NightProposal.Camera> cameras() {

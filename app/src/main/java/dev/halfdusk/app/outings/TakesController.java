@@ -20,6 +20,8 @@ import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalTime;
@@ -32,7 +34,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -75,13 +80,15 @@ class TakesController {
     private final Evening evening;
     private final Places places;
     private final Kit kit;
+    private final Clock clock;
 
-    TakesController(Outings outings, Takes takes, Evening evening, Places places, Kit kit) {
+    TakesController(Outings outings, Takes takes, Evening evening, Places places, Kit kit, Clock clock) {
         this.outings = outings;
         this.takes = takes;
         this.evening = evening;
         this.places = places;
         this.kit = kit;
+        this.clock = clock;
     }
 
     private static List<Choice> choices() {
@@ -146,6 +153,7 @@ class TakesController {
                                 l.what(),
                                 l.act()))
                         .toList());
+        model.addAttribute("bag", night.bag());
         model.addAttribute("subjects", CHOICES);
         model.addAttribute("wishes", WISHES);
         model.addAttribute("rigs", kit.rigs());
@@ -207,11 +215,23 @@ class TakesController {
                 why);
     }
 
-    private static String set(Program p) {
+    static String set(Program p) {
         Program.Step first = p.steps().get(0);
         return first.frames() + " \u00d7 " + Words.exposure(first.settings().seconds()) + ", f/"
                 + Numbers.trimmed(first.settings().aperture(), 1) + ", ISO "
                 + Numbers.plain(first.settings().iso());
+    }
+
+    /** The sheet as a table, or the takes as a calendar. */
+    @GetMapping("/sheet.{format:csv|ics}")
+    ResponseEntity<byte[]> file(@PathVariable long id, @PathVariable String format) {
+        Evening.Arranged night = evening.of(find(id));
+        boolean table = format.equals("csv");
+        String text = table ? SheetFiles.csv(night) : SheetFiles.calendar(night, clock.instant());
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", table ? "csv" : "calendar", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-night." + format + "\"")
+                .body(text.getBytes(StandardCharsets.UTF_8));
     }
 
     @PostMapping("/proposed")

@@ -23,11 +23,15 @@ import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
+import java.io.StringReader;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -185,6 +189,34 @@ class TakesPagesTest {
         takes.add(id, Take.of("t", new Subject.People(2), other.name(), other.rig()), other.id());
         web.perform(post("/kit/rig/" + other.id() + "/delete"));
         assertThat(kit.rigs()).contains(other);
+    }
+
+    /** Read by another library: each take with its work, and an alarm ten minutes before that. */
+    @Test
+    void the_night_goes_into_calendar_and_table() throws Exception {
+        web.perform(post(path + "/proposed"));
+        String ics =
+                web.perform(get(path + "/sheet.ics")).andReturn().getResponse().getContentAsString();
+        Calendar calendar = new CalendarBuilder().build(new StringReader(ics));
+        List<VEvent> events = calendar.getComponents("VEVENT");
+        assertThat(events).hasSize(4);
+        VEvent trails = events.stream()
+                .filter(e -> e.getSummary().getValue().startsWith("Star trails"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(trails.getDescription().getValue()).contains("155 \u00d7 30 s");
+        assertThat(trails.getAlarms()).hasSize(1);
+        assertThat(ics).contains("TRIGGER;RELATED=START:-PT10M");
+        assertThat(ics)
+                .isEqualTo(web.perform(get(path + "/sheet.ics"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
+        String csv =
+                web.perform(get(path + "/sheet.csv")).andReturn().getResponse().getContentAsString();
+        assertThat(csv).startsWith("utc,local,take,what,act").contains(",Star trails,");
+        assertThat(body()).contains("In the bag").contains("interval timer");
+        web.perform(get(path + "/sheet.exe")).andExpect(status().isNotFound());
     }
 
     @Test

@@ -43,6 +43,11 @@ public sealed interface Subject {
     /** What a take of it comes to in a night. */
     Plan plan(Take take, Circumstances c);
 
+    /** What it needs beside camera and tripod, in words. */
+    default List<String> bag() {
+        return List.of();
+    }
+
     private static Plan plan(
             Take take,
             Circumstances c,
@@ -86,6 +91,11 @@ public sealed interface Subject {
         }
 
         @Override
+        public List<String> bag() {
+            return List.of("interval timer");
+        }
+
+        @Override
         public Plan plan(Take take, Circumstances c) {
             Instant at = best(take, c);
             Proposal proposal = take.setup(c, at, core(c, at)).proposal();
@@ -112,6 +122,11 @@ public sealed interface Subject {
         @Override
         public Wish usual() {
             return Wish.of(Wish.Kind.ARCH_LOWEST);
+        }
+
+        @Override
+        public List<String> bag() {
+            return List.of("level base, head with clicks");
         }
 
         @Override
@@ -238,6 +253,11 @@ public sealed interface Subject {
         }
 
         @Override
+        public List<String> bag() {
+            return List.of("hand lamp, something to soften it");
+        }
+
+        @Override
         public Plan plan(Take take, Circumstances c) {
             Instant at = best(take, c);
             double seconds = Math.max(1, Math.min(600, lamp.secondsSwept(take.aperture(), iso, areaM2)));
@@ -272,6 +292,11 @@ public sealed interface Subject {
         }
 
         @Override
+        public List<String> bag() {
+            return List.of("interval timer");
+        }
+
+        @Override
         public Plan plan(Take take, Circumstances c) {
             Instant at = best(take, c);
             Setup setup = take.setup(c, at, Aiming.pole(c.night().site()));
@@ -297,6 +322,11 @@ public sealed interface Subject {
         @Override
         public Wish usual() {
             return Wish.of(Wish.Kind.DARK);
+        }
+
+        @Override
+        public List<String> bag() {
+            return List.of("interval timer");
         }
 
         @Override

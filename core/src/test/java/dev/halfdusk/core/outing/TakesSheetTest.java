@@ -21,12 +21,14 @@ import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** One night of takes by hand-made values: 4 June 2027 on a coast at 37.6° N, new moon. */
@@ -104,6 +106,30 @@ class TakesSheetTest {
         Schedule s = Schedule.arrange(
                 List.of(at("Arch", new Subject.Arch(0.3, 15, 5), "Wide", 23, 30)), Habits.USUAL, THERE);
         assertThat(RunSheet.of(NIGHT, s, THERE)).anyMatch(l -> l.what().equals("Arch: stay with the camera"));
+    }
+
+    private static List<String> bag(double celsius, double humidity, double wind) {
+        return Checklist.of(night(), t -> Optional.of(new WeatherHour(t, 0, 0, 0, wind, celsius, humidity)), 12)
+                .stream()
+                .map(Checklist.Item::what)
+                .toList();
+    }
+
+    /** 12 °C and 90 % are 1.6 K over the dew point, 12 °C and 50 % ten; the night goes from 22:44 to 00:45. */
+    @Test
+    void the_bag_follows_takes_and_weather() {
+        assertThat(bag(12, 50, 2))
+                .contains("tripod", "interval timer", "lens cap", "a spare battery")
+                .contains("Wide, its card empty and battery full")
+                .doesNotContain("heater band and its power bank", "warm clothes, gloves that turn a ring")
+                .doesNotContain("a weight for the tripod's hook", "water, something to eat, a seat")
+                .doesNotHaveDuplicates();
+        assertThat(bag(12, 90, 7)).contains("heater band and its power bank", "a weight for the tripod's hook");
+        assertThat(bag(-3, 50, 2))
+                .contains("warm clothes, gloves that turn a ring", "twice the batteries, kept warm")
+                .doesNotContain("a spare battery");
+        Schedule none = new Schedule(List.of(), List.of());
+        assertThat(Checklist.of(none, t -> Optional.empty(), 12)).hasSize(2);
     }
 
     private static Slot slot(Plan plan, Instant opens) {

@@ -1,0 +1,81 @@
+package dev.halfdusk.app.outings;
+
+import biweekly.Biweekly;
+import biweekly.ICalendar;
+import biweekly.component.VAlarm;
+import biweekly.component.VEvent;
+import biweekly.parameter.Related;
+import biweekly.property.Geo;
+import biweekly.property.Trigger;
+import biweekly.util.Duration;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.outing.RunSheet;
+import dev.halfdusk.core.outing.Slot;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.util.Date;
+
+/** The night of an outing for other programs: its sheet as a table, its takes as a calendar with alarms. */
+final class SheetFiles {
+
+    /** Before the work for a take begins. */
+    private static final int ALARM_MINUTES = 10;
+
+    private SheetFiles() {}
+
+    static String csv(Evening.Arranged night) {
+        StringWriter text = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+            csv.writeRecord("utc", "local", "take", "what", "act");
+            for (RunSheet.Line l : night.sheet()) {
+                csv.writeRecord(
+                        l.when().toString(),
+                        l.when()
+                                .atZone(night.outing().place().zone())
+                                .toLocalDateTime()
+                                .toString(),
+                        l.take(),
+                        l.what(),
+                        Boolean.toString(l.act()));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString();
+    }
+
+    /** An event for each take with its work; the same take keeps its identity, so that a later file replaces it. */
+    static String calendar(Evening.Arranged night, Instant now) {
+        ICalendar calendar = new ICalendar();
+        calendar.setProductId("-//Half Dusk//Outing//EN");
+        Place place = night.outing().place();
+        for (Slot slot : night.schedule().slots()) {
+            String name = slot.plan().take().name();
+            VEvent event = new VEvent();
+            event.setUid(night.outing().id() + "-" + id(night, slot) + "@half-dusk");
+            event.setDateTimeStamp(Date.from(now));
+            event.setDateStart(Date.from(slot.prepares().from()));
+            event.setDateEnd(Date.from(slot.runs().to()));
+            event.setSummary(name + ", " + slot.camera());
+            event.setDescription(TakesController.set(slot.program()));
+            event.setLocation(place.name());
+            event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
+            Duration before =
+                    Duration.builder().prior(true).minutes(ALARM_MINUTES).build();
+            event.addAlarm(VAlarm.display(new Trigger(before, Related.START), name));
+            calendar.addEvent(event);
+        }
+        return Biweekly.write(calendar).go();
+    }
+
+    private static long id(Evening.Arranged night, Slot slot) {
+        return night.takes().stream()
+                .filter(t -> t.take().equals(slot.plan().take()))
+                .findFirst()
+                .map(Takes.Stored::id)
+                .orElse(0L);
+    }
+}
