@@ -7,6 +7,7 @@ import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Checklist;
+import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.NightProposal;
 import dev.halfdusk.core.outing.RunSheet;
@@ -69,6 +70,11 @@ public class Evening {
             Schedule schedule,
             List<NightProposal.Proposed> proposed,
             Function<Instant, Optional<WeatherHour>> weather) {
+
+        /** What held takes make impossible. */
+        List<Clash> clashes() {
+            return Clash.of(schedule.slots(), there);
+        }
 
         /** What must be in the bag. */
         List<Checklist.Item> bag() {

@@ -8,6 +8,7 @@ import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Wish;
 import java.time.LocalTime;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -23,21 +24,19 @@ class TakeJson {
         this.json = json;
     }
 
-    /** Short name of a subject for the database and addresses. */
+    /** Short names of subjects for the database and addresses. */
+    private static final Map<Class<? extends Subject>, String> KEYS = Map.of(
+            Subject.MilkyWay.class, "milky-way",
+            Subject.Arch.class, "panorama",
+            Subject.Ground.class, "foreground",
+            Subject.People.class, "portrait",
+            Subject.Painting.class, "light-painting",
+            Subject.Trails.class, "trails",
+            Subject.Clip.class, "time-lapse",
+            Subject.Free.class, "free");
+
     static String key(Subject s) {
-        return s instanceof Subject.MilkyWay
-                ? "milky-way"
-                : s instanceof Subject.Arch
-                        ? "panorama"
-                        : s instanceof Subject.Ground
-                                ? "foreground"
-                                : s instanceof Subject.People
-                                        ? "portrait"
-                                        : s instanceof Subject.Painting
-                                                ? "light-painting"
-                                                : s instanceof Subject.Trails
-                                                        ? "trails"
-                                                        : s instanceof Subject.Clip ? "time-lapse" : "free";
+        return KEYS.get(s.getClass());
     }
 
     String write(Subject s) {

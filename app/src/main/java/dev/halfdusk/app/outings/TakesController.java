@@ -153,6 +153,7 @@ class TakesController {
                                 l.what(),
                                 l.act()))
                         .toList());
+        model.addAttribute("clashes", night.clashes());
         model.addAttribute("bag", night.bag());
         model.addAttribute("subjects", CHOICES);
         model.addAttribute("wishes", WISHES);

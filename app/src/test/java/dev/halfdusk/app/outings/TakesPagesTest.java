@@ -29,6 +29,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -120,6 +121,20 @@ class TakesPagesTest {
         web.perform(post(path + "/" + trails.id() + "/restore"));
         assertThat(takes.of(id)).containsExactly(trails);
         web.perform(post(path + "/999999/delete")).andExpect(status().isNotFound());
+    }
+
+    /** Held where another of the same camera runs, and by day: both is said, and nothing moves by itself. */
+    @Test
+    void takes_that_are_held_may_clash() throws Exception {
+        Take trails = Take.of("Circles", new Subject.Trails(15, 30, 1, 0), rig.name(), rig.rig());
+        Take people = Take.of("Friend", new Subject.People(4), rig.name(), rig.rig());
+        takes.add(id, trails.pinnedAt(Instant.parse("2027-06-04T23:00:00Z")), rig.id());
+        takes.add(id, people.pinnedAt(Instant.parse("2027-06-04T23:30:00Z")), rig.id());
+        assertThat(body()).contains("cannot take Circles and Friend at one time");
+        takes.pin(id, takes.of(id).get(1).id(), Optional.of(Instant.parse("2027-06-04T13:00:00Z")));
+        assertThat(body()).contains("Friend stands outside of its wish").contains("begins before you arrive");
+        takes.pin(id, takes.of(id).get(1).id(), Optional.empty());
+        assertThat(body()).doesNotContain("at one time").doesNotContain("outside of its wish");
     }
 
     /** No two numbers alike: what is stored comes back as it was. */
