@@ -44,6 +44,7 @@ class EveryPageBrowserTest extends BrowserTest {
             "/frame?place=1&rig=1",
             "/frame?place=1&rig=1&view=photograph",
             "/outings/1/takes",
+            "/outings/1/field",
             "/sequences?place=3",
             "/sequences?place=3&kind=lapse&ramp=on",
             "/sequences?place=1&kind=stack",

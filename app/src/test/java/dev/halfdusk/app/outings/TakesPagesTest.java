@@ -123,6 +123,27 @@ class TakesPagesTest {
         web.perform(post(path + "/999999/delete")).andExpect(status().isNotFound());
     }
 
+    @Test
+    void the_field_has_every_step_and_line_with_its_time() throws Exception {
+        Take trails = Take.of("Circles", new Subject.Trails(15, 30, 1, 5), rig.name(), rig.rig());
+        takes.add(id, trails.pinnedAt(Instant.parse("2027-06-04T23:00:00Z")), rig.id());
+        String page = web.perform(get("/outings/" + id + "/field"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        long from = Instant.parse("2027-06-04T23:00:00Z").toEpochMilli();
+        assertThat(page)
+                .contains("data-from=\"" + from + "\"")
+                .contains("data-to=\"" + (from + 3_595_000) + "\"")
+                .contains("data-frames=\"116\"")
+                .contains("data-step=\"31000\"")
+                .contains("Circles, dark frames")
+                .contains("data-at=\"" + from + "\"")
+                .contains("data-ahead=\"3600\"");
+        web.perform(get("/outings/999999/field")).andExpect(status().isNotFound());
+    }
+
     /** Held where another of the same camera runs, and by day: both is said, and nothing moves by itself. */
     @Test
     void takes_that_are_held_may_clash() throws Exception {
