@@ -10,7 +10,6 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Settings;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -18,12 +17,8 @@ import java.util.OptionalDouble;
 /** The bench's fourth part: what to change after a test frame, and advice where no number decides. */
 public record TestView(String change, String stops, String cost, List<Advice.Item> advice) {
 
-    static final List<Choice> SEEN = Arrays.stream(NextChange.Seen.values())
-            .map(s -> new Choice(s.name(), s.words()))
-            .toList();
-    static final List<Choice> SUBJECTS = Arrays.stream(Advice.Subject.values())
-            .map(s -> new Choice(s.name(), s.words()))
-            .toList();
+    static final List<Choice> SEEN = Choice.of(NextChange.Seen.class, Enum::name, NextChange.Seen::words);
+    static final List<Choice> SUBJECTS = Choice.of(Advice.Subject.class, Enum::name, Advice.Subject::words);
 
     static void fill(Form form, Proposal p) {
         form.putIfMissing("seen", NextChange.Seen.TOO_DARK.name())

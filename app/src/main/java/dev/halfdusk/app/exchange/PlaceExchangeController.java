@@ -3,6 +3,7 @@ package dev.halfdusk.app.exchange;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.measure.Range;
@@ -13,9 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -171,17 +170,17 @@ class PlaceExchangeController {
 
     @GetMapping("/places.gpx")
     ResponseEntity<String> gpx() {
-        return file("application/gpx+xml", "places.gpx", files.writeGpx(spots()));
+        return Attachment.of("places.gpx", "application/gpx+xml", files.writeGpx(spots()));
     }
 
     @GetMapping("/places.kml")
     ResponseEntity<String> kml() {
-        return file("application/vnd.google-earth.kml+xml", "places.kml", files.writeKml(spots()));
+        return Attachment.of("places.kml", "application/vnd.google-earth.kml+xml", files.writeKml(spots()));
     }
 
     @GetMapping("/places.geojson")
     ResponseEntity<String> geoJson() {
-        return file("application/geo+json", "places.geojson", files.writeGeoJson(spots()));
+        return Attachment.of("places.geojson", "application/geo+json", files.writeGeoJson(spots()));
     }
 
     private List<Spot> spots() {
@@ -192,12 +191,5 @@ class PlaceExchangeController {
                         p.site().longitudeDeg(),
                         OptionalDouble.of(p.site().elevationM())))
                 .toList();
-    }
-
-    private static ResponseEntity<String> file(String type, String name, String body) {
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
-                .body(body);
     }
 }

@@ -5,6 +5,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.stand.StandForm;
 import dev.halfdusk.app.stand.StandView;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.ground.Mark;
@@ -14,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -58,10 +58,7 @@ class StandExchangeController {
             spots.add(spot(view, view.chosen(), place));
         }
         view.rows().forEach(r -> spots.add(spot(view, r, place)));
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("application/gpx+xml;charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"standing-spots.gpx\"")
-                .body(files.writeGpx(spots));
+        return Attachment.of("standing-spots.gpx", "application/gpx+xml", files.writeGpx(spots));
     }
 
     private static Spot spot(StandView view, StandView.Row row, Place place) {

@@ -61,8 +61,7 @@ class FrameReader {
             this.words = words;
         }
 
-        static final List<Choice> CHOICES =
-                Arrays.stream(values()).map(c -> new Choice(c.key(), c.words)).toList();
+        static final List<Choice> CHOICES = Choice.of(Cloudy.class, Cloudy::key, c -> c.words);
 
         private String key() {
             return name().toLowerCase(Locale.ROOT);
@@ -93,9 +92,7 @@ class FrameReader {
             return Optional.empty();
         }
         Optional<Clouds> clouds = clouds(cloudy.orElseThrow(), read.get());
-        List<Mark> marks = places.marks(read.get().place().id()).stream()
-                .map(Places.ListedMark::mark)
-                .toList();
+        List<Mark> marks = places.plainMarks(read.get().place().id());
         Asked asked = put(form, read.get(), marks);
         return Optional.of(new FrameAsked(
                 asked,
@@ -123,7 +120,9 @@ class FrameReader {
             case VEIL -> Optional.of(Cloudy.THIN);
             case BROKEN -> Optional.of(Cloudy.HEAPS);
             case FORECAST ->
-                weather.at(asked.place(), asked.night(), asked.when()).map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST));
+                weather.hours(asked.place(), asked.night())
+                        .apply(asked.when())
+                        .map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST));
         };
     }
 

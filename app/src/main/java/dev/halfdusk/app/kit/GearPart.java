@@ -12,7 +12,6 @@ import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.weather.Cold;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -184,16 +183,8 @@ class GearPart implements Part {
 
     @Override
     public void fill(Form form, Model model) {
-        model.addAttribute(
-                "kinds",
-                Arrays.stream(Gear.Sort.values())
-                        .map(k -> new Choice(k.name(), k.words()))
-                        .toList());
-        model.addAttribute(
-                "supports",
-                Arrays.stream(Support.Kind.values())
-                        .map(k -> new Choice(k.name(), k.words()))
-                        .toList());
+        model.addAttribute("kinds", Choice.of(Gear.Sort.class, Enum::name, Gear.Sort::words));
+        model.addAttribute("supports", Choice.of(Support.Kind.class, Enum::name, Support.Kind::words));
         model.addAttribute(
                 "kind",
                 form.choice("kind", Gear.Sort.class).orElse(Gear.Sort.EXTRA).name());

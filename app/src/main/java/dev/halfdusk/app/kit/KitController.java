@@ -1,5 +1,6 @@
 package dev.halfdusk.app.kit;
 
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
@@ -10,9 +11,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -131,10 +130,7 @@ class KitController {
 
     @GetMapping("/kit.json")
     ResponseEntity<String> export() {
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"kit.json\"")
-                .body(files.write());
+        return Attachment.of("kit.json", "application/json", files.write());
     }
 
     @PostMapping("/import")

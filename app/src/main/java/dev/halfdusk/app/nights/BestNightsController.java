@@ -3,6 +3,7 @@ package dev.halfdusk.app.nights;
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
@@ -23,7 +24,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -278,10 +278,7 @@ class BestNightsController {
         if (found.isEmpty()) {
             return plain(HttpStatus.ACCEPTED, "The search still runs: look at its page, then ask for the file again.");
         }
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
-                .body(writer.write(found.get().finds()));
+        return Attachment.of(name, type, writer.write(found.get().finds()));
     }
 
     private static ResponseEntity<String> plain(HttpStatus status, String text) {

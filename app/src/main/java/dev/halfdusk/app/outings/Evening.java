@@ -12,30 +12,21 @@ import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.NightProposal;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
-import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
-import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** The takes of an outing in its night: planned, arranged, and what more the night would bear. */
 @Component
 public class Evening {
 
-    private static final Duration SCOUT = Duration.ofMinutes(60);
-    private static final Duration PACK = Duration.ofMinutes(30);
-    private static final Duration FORESEEN = Duration.ofDays(10);
     private static final double USUAL_CELSIUS = 12;
 
     private final Takes takes;
@@ -44,17 +35,18 @@ public class Evening {
     private final Skies skies;
     private final Kit kit;
     private final Weather weather;
-    private final Clock clock;
 
-    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Clock clock) {
+    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather) {
         this.takes = takes;
         this.outings = outings;
         this.places = places;
         this.skies = skies;
         this.kit = kit;
         this.weather = weather;
-        this.clock = clock;
     }
+
+    /** A stored take with its plan of the night. */
+    record Planned(long id, Plan plan) {}
 
     /**
      * An evening.
@@ -66,10 +58,24 @@ public class Evening {
             Outing outing,
             Night night,
             Interval there,
-            List<Takes.Stored> takes,
+            List<Planned> takes,
             Schedule schedule,
             List<NightProposal.Proposed> proposed,
             Function<Instant, Optional<WeatherHour>> weather) {
+
+        /** Where a take stands; two that are alike are told apart by their plans. */
+        Optional<Slot> slot(Planned take) {
+            return schedule.slots().stream().filter(s -> s.plan() == take.plan).findFirst();
+        }
+
+        /** Why a take has no place; empty where it has one. */
+        String why(Planned take) {
+            return schedule.left().stream()
+                    .filter(l -> l.plan() == take.plan)
+                    .map(Schedule.Left::why)
+                    .findFirst()
+                    .orElse("");
+        }
 
         /** What held takes make impossible. */
         List<Clash> clashes() {
@@ -89,16 +95,19 @@ public class Evening {
     Arranged of(Outing outing) {
         Night night = outing.night(skies);
         Circumstances c = circumstances(outing, night);
-        List<Takes.Stored> stored = takes.of(outing.id());
-        List<Plan> plans = stored.stream().map(s -> s.take().plan(c)).toList();
-        Interval there = there(night);
-        Set<String> subjects =
-                stored.stream().map(s -> TakeJson.key(s.take().subject())).collect(Collectors.toSet());
-        List<NightProposal.Proposed> proposed = NightProposal.of(c, cameras()).stream()
-                .filter(p -> !subjects.contains(TakeJson.key(p.take().subject())))
+        List<Planned> planned = takes.of(outing.id()).stream()
+                .map(t -> new Planned(t.id(), t.take().plan(c)))
                 .toList();
+        List<Plan> plans = planned.stream().map(Planned::plan).toList();
+        Interval there = RunSheet.there(night);
         return new Arranged(
-                outing, night, there, stored, Schedule.arrange(plans, Habits.USUAL, there), proposed, c.weather());
+                outing,
+                night,
+                there,
+                planned,
+                Schedule.arrange(plans, Habits.USUAL, there),
+                NightProposal.of(c, cameras(), plans.stream().map(Plan::take).toList()),
+                c.weather());
     }
 
     /** The run sheet of an outing's takes; empty where there is no such outing. */
@@ -110,39 +119,15 @@ public class Evening {
         return new Circumstances(
                 night,
                 outing.place().standpoint(),
-                places.marks(outing.place().id()).stream()
-                        .map(Places.ListedMark::mark)
-                        .toList(),
-                forecast(outing, night),
+                places.plainMarks(outing.place().id()),
+                weather.hours(outing.place(), night),
                 USUAL_CELSIUS);
-    }
-
-    /** Nights that no forecast reaches are not asked for. */
-    private Function<Instant, Optional<WeatherHour>> forecast(Outing outing, Night night) {
-        boolean foreseen = night.span().from().isBefore(clock.instant().plus(FORESEEN))
-                && night.span().to().isAfter(clock.instant());
-        if (!foreseen) {
-            return t -> Optional.empty();
-        }
-        Map<Long, Optional<WeatherHour>> hours = new ConcurrentHashMap<>();
-        return t -> hours.computeIfAbsent(t.getEpochSecond() / 3600, h -> weather.at(outing.place(), night, t));
     }
 
     private List<NightProposal.Camera> cameras() {
         return kit.rigs().stream()
                 .map(r -> new NightProposal.Camera(r.name(), r.rig()))
                 .toList();
-    }
-
-    /** From an hour before sunset, by daylight, until the dark is over; the whole night where the sun does not set. */
-    private static Interval there(Night night) {
-        Instant from = night.set(HorizonEvent.Kind.SUN)
-                .map(t -> t.minus(SCOUT))
-                .orElse(night.span().from());
-        Instant to = night.rise(HorizonEvent.Kind.SUN)
-                .map(t -> t.plus(PACK))
-                .orElse(night.span().to());
-        return from.isBefore(to) ? new Interval(from, to) : night.span();
     }
 
     /** Adds what is proposed under a name, or all of it. */

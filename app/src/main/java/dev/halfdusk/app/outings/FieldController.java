@@ -80,7 +80,7 @@ class FieldController {
     }
 
     private static Running running(Slot slot, Program.Step step, Instant now) {
-        String name = slot.plan().take().name() + (step.what().startsWith("dark") ? ", dark frames" : "");
+        String name = slot.plan().take().name() + (step.dark() ? ", dark frames" : "");
         return new Running(
                 name,
                 step.begins().toEpochMilli(),

@@ -51,31 +51,26 @@ final class SheetFiles {
     static String calendar(Evening.Arranged night, Instant now) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Outing//EN");
-        Place place = night.outing().place();
-        for (Slot slot : night.schedule().slots()) {
-            String name = slot.plan().take().name();
-            VEvent event = new VEvent();
-            event.setUid(night.outing().id() + "-" + id(night, slot) + "@half-dusk");
-            event.setDateTimeStamp(Date.from(now));
-            event.setDateStart(Date.from(slot.prepares().from()));
-            event.setDateEnd(Date.from(slot.runs().to()));
-            event.setSummary(name + ", " + slot.camera());
-            event.setDescription(TakesController.set(slot.program()));
-            event.setLocation(place.name());
-            event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
-            Duration before =
-                    Duration.builder().prior(true).minutes(ALARM_MINUTES).build();
-            event.addAlarm(VAlarm.display(new Trigger(before, Related.START), name));
-            calendar.addEvent(event);
+        for (Evening.Planned take : night.takes()) {
+            night.slot(take).ifPresent(slot -> calendar.addEvent(event(night, take.id(), slot, now)));
         }
         return Biweekly.write(calendar).go();
     }
 
-    private static long id(Evening.Arranged night, Slot slot) {
-        return night.takes().stream()
-                .filter(t -> t.take().equals(slot.plan().take()))
-                .findFirst()
-                .map(Takes.Stored::id)
-                .orElse(0L);
+    private static VEvent event(Evening.Arranged night, long id, Slot slot, Instant now) {
+        Place place = night.outing().place();
+        String name = slot.plan().take().name();
+        VEvent event = new VEvent();
+        event.setUid(night.outing().id() + "-" + id + "@half-dusk");
+        event.setDateTimeStamp(Date.from(now));
+        event.setDateStart(Date.from(slot.prepares().from()));
+        event.setDateEnd(Date.from(slot.runs().to()));
+        event.setSummary(name + ", " + slot.camera());
+        event.setDescription(slot.program().steps().get(0).words());
+        event.setLocation(place.name());
+        event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
+        Duration before = Duration.builder().prior(true).minutes(ALARM_MINUTES).build();
+        event.addAlarm(VAlarm.display(new Trigger(before, Related.START), name));
+        return event;
     }
 }

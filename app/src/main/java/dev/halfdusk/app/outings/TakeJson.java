@@ -8,6 +8,7 @@ import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Wish;
 import java.time.LocalTime;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -127,20 +128,11 @@ class TakeJson {
     Wish wish(String text) {
         JsonNode n = tree(text);
         return new Wish(
-                kind(n.path("kind").asText()).orElse(Wish.Kind.DARK),
+                Wish.Kind.valueOf(
+                        n.path("kind").asText().toUpperCase(Locale.ROOT).replace('-', '_')),
                 clock(n, "from"),
                 clock(n, "to"),
                 n.path("mark").asText(""));
-    }
-
-    /** The kind of a key; empty for none that is known. */
-    static Optional<Wish.Kind> kind(String key) {
-        for (Wish.Kind k : Wish.Kind.values()) {
-            if (k.key().equals(key)) {
-                return Optional.of(k);
-            }
-        }
-        return Optional.empty();
     }
 
     private static Optional<LocalTime> clock(JsonNode n, String field) {

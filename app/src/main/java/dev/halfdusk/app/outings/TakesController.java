@@ -5,38 +5,30 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Slot;
-import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -71,9 +63,7 @@ class TakesController {
 
     private static final List<Choice> CHOICES = choices();
 
-    private static final List<Choice> WISHES = Arrays.stream(Wish.Kind.values())
-            .map(k -> new Choice(k.key(), k.words()))
-            .toList();
+    private static final List<Choice> WISHES = Choice.of(Wish.Kind.class, Wish.Kind::key, Wish.Kind::words);
 
     private final Outings outings;
     private final Takes takes;
@@ -136,8 +126,8 @@ class TakesController {
         model.addAttribute(
                 "rows",
                 night.takes().stream()
-                        .sorted(Comparator.comparing(s -> opening(s, night.schedule())))
-                        .map(s -> row(s, night.schedule(), zone))
+                        .sorted(Comparator.comparing(t -> opening(t, night)))
+                        .map(t -> row(t, night, zone))
                         .toList());
         model.addAttribute(
                 "proposed",
@@ -182,57 +172,37 @@ class TakesController {
     }
 
     /** Those without a place come last. */
-    private static Instant opening(Takes.Stored stored, Schedule schedule) {
-        return schedule.slots().stream()
-                .filter(s -> s.plan().take().equals(stored.take()))
-                .map(s -> s.runs().from())
-                .findFirst()
-                .orElse(Instant.MAX);
+    private static Instant opening(Evening.Planned take, Evening.Arranged night) {
+        return night.slot(take).map(s -> s.runs().from()).orElse(Instant.MAX);
     }
 
-    private static Row row(Takes.Stored stored, Schedule schedule, ZoneId zone) {
-        Take take = stored.take();
-        Optional<Slot> slot = schedule.slots().stream()
-                .filter(s -> s.plan().take().equals(take))
-                .findFirst();
-        String why = schedule.left().stream()
-                .filter(l -> l.plan().take().equals(take))
-                .map(Schedule.Left::why)
-                .findFirst()
-                .orElse("");
+    private static Row row(Evening.Planned planned, Evening.Arranged night, ZoneId zone) {
+        Take take = planned.plan().take();
+        Optional<Slot> slot = night.slot(planned);
         Optional<Interval> runs = slot.map(Slot::runs);
         String mark = take.wish().mark();
         return new Row(
-                stored.id(),
+                planned.id(),
                 take.name(),
                 take.subject().words(),
                 take.camera(),
                 take.wish().kind().words() + (mark.isEmpty() ? "" : ": " + mark),
                 runs.map(r -> Words.clock(r.from(), zone)).orElse(""),
                 runs.map(r -> Words.clock(r.to(), zone)).orElse(""),
-                slot.map(s -> set(s.program())).orElse(""),
-                slot.map(s -> String.join(" ", s.plan().risks())).orElse(""),
+                slot.map(s -> s.program().steps().get(0).words()).orElse(""),
+                slot.isPresent() ? String.join(" ", planned.plan().risks()) : "",
                 take.pinned().isPresent(),
-                why);
-    }
-
-    static String set(Program p) {
-        Program.Step first = p.steps().get(0);
-        return first.frames() + " \u00d7 " + Words.exposure(first.settings().seconds()) + ", f/"
-                + Numbers.trimmed(first.settings().aperture(), 1) + ", ISO "
-                + Numbers.plain(first.settings().iso());
+                night.why(planned));
     }
 
     /** The sheet as a table, or the takes as a calendar. */
     @GetMapping("/sheet.{format:csv|ics}")
-    ResponseEntity<byte[]> file(@PathVariable long id, @PathVariable String format) {
+    ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
         Evening.Arranged night = evening.of(find(id));
-        boolean table = format.equals("csv");
-        String text = table ? SheetFiles.csv(night) : SheetFiles.calendar(night, clock.instant());
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", table ? "csv" : "calendar", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-night." + format + "\"")
-                .body(text.getBytes(StandardCharsets.UTF_8));
+        String name = "half-dusk-night." + format;
+        return format.equals("csv")
+                ? Attachment.of(name, "text/csv", SheetFiles.csv(night))
+                : Attachment.of(name, "text/calendar", SheetFiles.calendar(night, clock.instant()));
     }
 
     @PostMapping("/proposed")
@@ -293,13 +263,13 @@ class TakesController {
         if (!form.has("wish")) {
             return subject.map(Subject::usual);
         }
-        Optional<Wish.Kind> kind = TakeJson.kind(form.value("wish"));
+        Optional<Wish.Kind> kind = form.choice("wish", Wish.Kind.class);
         if (kind.isEmpty()) {
             form.reject("wish", "Choose one of the list.");
             return Optional.empty();
         }
         try {
-            return Optional.of(new Wish(kind.get(), clock(form, "from"), clock(form, "to"), form.value("mark")));
+            return Optional.of(new Wish(kind.get(), form.clock("from"), form.clock("to"), form.value("mark")));
         } catch (IllegalArgumentException e) {
             boolean mark = e.getMessage().contains("mark");
             form.reject(mark ? "mark" : "from", mark ? "Choose the mark." : "Enter the time, such as 23:30.");
@@ -307,34 +277,24 @@ class TakesController {
         }
     }
 
-    private static Optional<LocalTime> clock(Form form, String field) {
-        if (!form.has(field)) {
-            return Optional.empty();
-        }
-        try {
-            return Optional.of(LocalTime.parse(form.value(field)));
-        } catch (DateTimeException e) {
-            form.reject(field, "Enter a time as hours and minutes, such as 23:30.");
-            return Optional.empty();
-        }
-    }
-
     /** Holds it where it stands, or at a typed clock; without one lets its wish decide again. */
     @PostMapping(TAKE + "/pin")
-    String pin(@PathVariable long id, @PathVariable long take, @RequestParam Optional<String> at) {
+    String pin(
+            @PathVariable long id,
+            @PathVariable long take,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         Outing outing = find(id);
-        Optional<Instant> opening = at.filter(t -> !t.isBlank()).flatMap(t -> instant(outing, t));
+        Form form = Form.of(typed);
+        Optional<Instant> opening = form.clock("at")
+                .map(t -> Night.at(outing.night(), t, outing.place().zone()));
+        if (form.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(outing, form, model);
+        }
         takes.pin(id, take, opening);
         return back(id);
-    }
-
-    private static Optional<Instant> instant(Outing outing, String clock) {
-        try {
-            return Optional.of(Night.at(
-                    outing.night(), LocalTime.parse(clock), outing.place().zone()));
-        } catch (DateTimeException e) {
-            return Optional.empty();
-        }
     }
 
     @PostMapping(TAKE + "/delete")

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
@@ -16,9 +17,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -77,10 +76,7 @@ class GroundController {
 
     @GetMapping("/skyline.csv")
     ResponseEntity<String> skylineCsv(@PathVariable long id) {
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"skyline.csv\"")
-                .body(SkylineText.write(find(id).skyline()));
+        return Attachment.of("skyline.csv", "text/csv", SkylineText.write(find(id).skyline()));
     }
 
     @PostMapping("/domes")

@@ -10,7 +10,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -18,13 +17,9 @@ import org.springframework.ui.Model;
 @Component
 class PlaceSheet {
 
-    private static final List<Choice> SILHOUETTES = Stream.of(Silhouette.values())
-            .map(s -> new Choice(s.key(), s.words()))
-            .toList();
+    private static final List<Choice> SILHOUETTES = Choice.of(Silhouette.class, Silhouette::key, Silhouette::words);
 
-    private static final List<Choice> LAMPS = Stream.of(Dome.Lamps.values())
-            .map(l -> new Choice(l.key(), l.words()))
-            .toList();
+    private static final List<Choice> LAMPS = Choice.of(Dome.Lamps.class, Dome.Lamps::key, Dome.Lamps::words);
 
     private final Places places;
     private final Skies skies;

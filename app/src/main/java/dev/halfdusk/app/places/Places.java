@@ -171,6 +171,11 @@ public class Places {
                 .fetch(Places::mark);
     }
 
+    /** The same as they are on the ground, without their ids. */
+    public List<Mark> plainMarks(long place) {
+        return marks(place).stream().map(ListedMark::mark).toList();
+    }
+
     /** The marks of all places, by place. */
     public Map<Long, List<ListedMark>> marks() {
         return db.selectFrom(MARK).orderBy(MARK.ID).fetchGroups(MARK.PLACE_ID, Places::mark);

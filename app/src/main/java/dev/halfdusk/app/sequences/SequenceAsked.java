@@ -9,7 +9,6 @@ import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Sequence;
-import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Conflict;
 import dev.halfdusk.core.sequence.Fits;
 import dev.halfdusk.core.sequence.Pace;
@@ -31,6 +30,7 @@ import java.util.function.Function;
  * @param setup whose moment is the first opening
  * @param trails what the frames are as trails
  * @param ramp settings that follow changing light; only of a time-lapse
+ * @param program what the camera does from the first opening on
  * @param slowCard whether the run is tried with a card that takes a second more for each file
  * @param weather forecast for an instant
  */
@@ -43,12 +43,12 @@ record SequenceAsked(
         int iso,
         FileFormat format,
         boolean noiseReduction,
-        int darks,
         int batteries,
         double celsius,
         double printCm,
         double perSecond,
         Optional<Ramp> ramp,
+        Program program,
         Optional<Instant> turnBack,
         boolean slowCard,
         Function<Instant, Optional<WeatherHour>> weather) {
@@ -82,31 +82,21 @@ record SequenceAsked(
         return setup.when();
     }
 
-    Instant ends() {
-        return program()
-                .steps()
-                .get(program().steps().size() - (hasDarks() ? 2 : 1))
-                .ends();
+    /** The frames of light, without the dark ones. */
+    Interval span() {
+        return program.light();
     }
 
-    private boolean hasDarks() {
-        return darks > 0 && ramp.isEmpty();
+    Instant ends() {
+        return span().to();
     }
 
     Optional<Gear.Card> card() {
-        return gear(Gear.Card.class);
+        return setup.named().first(Gear.Card.class);
     }
 
     Optional<Gear.Battery> battery() {
-        return gear(Gear.Battery.class);
-    }
-
-    private <T extends Gear> Optional<T> gear(Class<T> sort) {
-        return setup.named().gear().stream()
-                .map(g -> g.gear())
-                .filter(sort::isInstance)
-                .map(sort::cast)
-                .findFirst();
+        return setup.named().first(Gear.Battery.class);
     }
 
     Pace pace() {
@@ -114,42 +104,21 @@ record SequenceAsked(
         return slowCard ? usual.writingSlower(1) : usual;
     }
 
-    /** What the camera does from the first opening on. */
-    Program program() {
-        if (ramp.isPresent()) {
-            return ramp.get().program(format);
-        }
-        Settings settings =
-                new Settings(sequence.exposureSeconds(), setup.setup().aperture(), iso);
-        Program.Step lights =
-                new Program.Step(begins(), settings, sequence.frames(), sequence.pauseSeconds(), format, kind.words());
-        if (darks == 0) {
-            return Program.of(kind.words(), lights);
-        }
-        Instant cap = lights.ends().plus(Duration.ofMinutes(1));
-        return Program.of(
-                kind.words(),
-                lights,
-                new Program.Step(cap, settings, darks, sequence.pauseSeconds(), format, "dark frames with the cap on"));
-    }
-
-    /** The frames of light, without the dark ones. */
-    Interval span() {
-        return new Interval(begins(), ends());
-    }
-
     List<Conflict> conflicts() {
-        List<Conflict> found = Fits.of(
+        return Fits.of(
                 sequence,
                 begins(),
                 pace(),
                 new Fits.Circumstances(
-                        setup.night(), setup.setup(), weather, battery(), batteries, celsius, card(), turnBack));
-        return ramp.isEmpty() // which is made for changing light
-                ? found
-                : found.stream()
-                        .filter(c -> c.kind() != Conflict.Kind.TWILIGHT && c.kind() != Conflict.Kind.MOON)
-                        .toList();
+                        setup.night(),
+                        setup.setup(),
+                        weather,
+                        battery(),
+                        batteries,
+                        celsius,
+                        card(),
+                        turnBack,
+                        ramp.isPresent()));
     }
 
     /** Numbers of frames after which a battery is changed, as far as there are any. */
@@ -163,20 +132,12 @@ record SequenceAsked(
 
     /** On a simulated body as the rig has it. */
     Run run() {
-        Pace pace = pace();
-        CameraBody.Files files = body().files();
-        CameraBody paced = body().withFiles(new CameraBody.Files(
-                files.rawMb(), files.jpegMb(), files.bufferFrames(), Math.max(1, pace.writeMbPerSecond())));
-        Camera.Dials dials = new Camera.Dials(
-                Camera.Mode.BULB,
-                new Settings(sequence.exposureSeconds(), setup.setup().aperture(), iso),
-                format,
-                noiseReduction,
-                0,
-                1);
-        Camera camera = new Camera(setup.setup().rig().with(paced), dials, begins(), Duration.ZERO);
-        card().ifPresent(c -> camera.insert(new Gear.Card(c.gigabytes(), Gear.Card.SPEED.max())));
+        Camera.Dials dials =
+                new Camera.Dials(Camera.Mode.BULB, program.steps().get(0).settings(), format, noiseReduction, 0, 1);
+        Camera camera = new Camera(setup.setup().rig(), dials, begins(), Duration.ZERO);
+        double gigabytes = card().map(Gear.Card::gigabytes).orElse(Gear.Card.SIZE.max());
+        camera.insert(new Gear.Card(gigabytes, pace().writeMbPerSecond()));
         battery().ifPresent(b -> camera.insert(b, celsius));
-        return Run.of(program(), camera, swaps());
+        return Run.of(program, camera, swaps());
     }
 }

@@ -1,18 +1,13 @@
 package dev.halfdusk.app.sequences;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.ObjectNode;
-import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.pictures.FramePicture;
 import dev.halfdusk.app.pictures.Ribbon;
-import dev.halfdusk.app.pictures.RunStrip;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
@@ -23,18 +18,11 @@ import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Program;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.nio.charset.StandardCharsets;
-import java.time.Instant;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -88,36 +76,23 @@ class SequenceController {
             "leave",
             "slow");
 
-    private static final List<Choice> KINDS = Arrays.stream(SequenceAsked.Kind.values())
-            .map(k -> new Choice(k.key(), k.words()))
-            .toList();
+    private static final List<Choice> KINDS =
+            Choice.of(SequenceAsked.Kind.class, SequenceAsked.Kind::key, SequenceAsked.Kind::words);
 
-    private static final List<Choice> FORMATS = Arrays.stream(FileFormat.values())
-            .map(f -> new Choice(f.key(), f.words()))
-            .toList();
+    private static final List<Choice> FORMATS = Choice.of(FileFormat.class, FileFormat::key, FileFormat::words);
 
     private static final List<Choice> WANTS = List.of(
             new Choice("arc", "an arc of"), new Choice("frames", "so many frames"), new Choice("until", "until"));
 
     private final SetupReader setups;
     private final SequenceReader sequences;
-    private final ObjectMapper json;
+    private final ProgramFiles files;
 
-    SequenceController(SetupReader setups, SequenceReader sequences, ObjectMapper json) {
+    SequenceController(SetupReader setups, SequenceReader sequences, ProgramFiles files) {
         this.setups = setups;
         this.sequences = sequences;
-        this.json = json;
+        this.files = files;
     }
-
-    /** What came of a run, in words. */
-    public record Ran(
-            RunStrip strip,
-            String words,
-            boolean lossless,
-            String why,
-            String stepSeconds,
-            String begins,
-            String ends) {}
 
     @GetMapping
     String plan(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
@@ -141,7 +116,7 @@ class SequenceController {
         model.addAttribute("ribbon", ribbon);
         model.addAttribute("minute", ribbon.clamp(a.setup().minute()));
         model.addAttribute("view", SequenceView.of(a, ribbon, changes -> address(form, changes)));
-        model.addAttribute("ran", ran(a));
+        model.addAttribute("ran", RunView.of(a));
         model.addAttribute("query", address(form, Map.of()));
         model.addAttribute("slower", address(form, Map.of("slow", a.slowCard() ? "" : "on")));
         model.addAttribute("photograph", photograph(a));
@@ -157,8 +132,8 @@ class SequenceController {
     @GetMapping("/timer")
     String timer(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
-        Choices choices = setups.show(form, model);
-        Optional<SequenceAsked> read = choices.enough() ? sequences.read(form, choices) : Optional.empty();
+        model.addAttribute("form", form);
+        Optional<SequenceAsked> read = sequences.read(form);
         model.addAttribute("query", address(form, Map.of()));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -175,99 +150,25 @@ class SequenceController {
 
     /** The program as a file: every step with its times, for reading, tables and other programs. */
     @GetMapping("/program.{format:txt|csv|json}")
-    ResponseEntity<byte[]> program(@PathVariable String format, @RequestParam Map<String, String> typed)
-            throws IOException {
+    ResponseEntity<String> program(@PathVariable String format, @RequestParam Map<String, String> typed) {
         Form form = Form.of(typed);
-        Choices choices = setups.choices();
-        Optional<SequenceAsked> read = choices.enough() ? sequences.read(form, choices) : Optional.empty();
+        Optional<SequenceAsked> read = sequences.read(form);
         if (read.isEmpty()) {
             return ResponseEntity.unprocessableEntity()
                     .contentType(MediaType.TEXT_PLAIN)
-                    .body(String.join("\n", form.errors().values()).getBytes(StandardCharsets.UTF_8));
+                    .body(String.join("\n", form.errors().values()));
         }
         Program program = read.get().program();
-        ZoneId zone = read.get().setup().place().zone();
-        String text = switch (format) {
-            case "csv" -> csv(program);
-            case "json" -> json(program);
-            default -> program.text(zone);
+        String name = "half-dusk-program." + format;
+        return switch (format) {
+            case "csv" -> Attachment.of(name, "text/csv", ProgramFiles.csv(program));
+            case "json" -> Attachment.of(name, "application/json", files.json(program));
+            default ->
+                Attachment.of(
+                        name,
+                        "text/plain",
+                        program.text(read.get().setup().place().zone()));
         };
-        MediaType type = switch (format) {
-            case "csv" -> new MediaType("text", "csv", StandardCharsets.UTF_8);
-            case "json" -> MediaType.APPLICATION_JSON;
-            default -> new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8);
-        };
-        return ResponseEntity.ok()
-                .contentType(type)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-program." + format + "\"")
-                .body(text.getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static String csv(Program program) throws IOException {
-        StringWriter out = new StringWriter();
-        try (CsvWriter csv = CsvWriter.builder().build(out)) {
-            csv.writeRecord("number", "opens", "seconds", "aperture", "iso", "format", "what");
-            for (Program.Shot s : program.shots()) {
-                csv.writeRecord(
-                        "" + s.number(),
-                        s.opens().toString(),
-                        Numbers.plain(s.settings().seconds(), 6),
-                        Numbers.plain(s.settings().aperture(), 2),
-                        Numbers.plain(s.settings().iso()),
-                        s.format().key(),
-                        s.what());
-            }
-        }
-        return out.toString();
-    }
-
-    private String json(Program program) {
-        ObjectNode all = json.createObjectNode()
-                .put("what", program.what())
-                .put("frames", program.frames())
-                .put("begins", program.span().from().toString())
-                .put("ends", program.span().to().toString());
-        ArrayNode steps = all.putArray("steps");
-        for (Program.Step s : program.steps()) {
-            steps.addObject()
-                    .put("begins", s.begins().toString())
-                    .put("frames", s.frames())
-                    .put("seconds", s.settings().seconds())
-                    .put("pauseSeconds", s.pauseSeconds())
-                    .put("aperture", s.settings().aperture())
-                    .put("iso", s.settings().iso())
-                    .put("format", s.format().key())
-                    .put("what", s.what());
-        }
-        return all.toPrettyString();
-    }
-
-    private static Ran ran(SequenceAsked a) {
-        Run run = a.run();
-        ZoneId zone = a.setup().place().zone();
-        Optional<Run.Result> first =
-                run.shots().stream().filter(r -> r.fate() == Run.Fate.LOST).findFirst();
-        String lost = run.lost() == 0 ? "none lost" : run.lost() + " lost";
-        String late = run.late() == 0 ? "" : ", " + run.late() + " late";
-        String dark = a.program().steps().size() > 1 && a.ramp().isEmpty() ? " (" + a.darks() + " of them dark)" : "";
-        String words = run.taken() + " taken" + dark + ", " + lost + late;
-        String buffer = ", buffer never above " + run.fullest() + " of "
-                + a.body().files().bufferFrames() + ", card "
-                + Words.number(run.writtenMb() / 1000, 1) + " GB"
-                + a.card().map(c -> " of " + Numbers.trimmed(c.gigabytes(), 0)).orElse("")
-                + (a.battery().isPresent() ? ", battery at " + Words.percent(run.charge()) : "") + ".";
-        String why = first.map(r -> "First lost: frame " + r.shot().number() + " at "
-                        + Words.clockSeconds(r.opened(), zone) + ", " + r.because() + ".")
-                .orElse("");
-        Instant begins = a.begins().truncatedTo(ChronoUnit.SECONDS);
-        return new Ran(
-                RunStrip.of(run),
-                words + buffer,
-                run.lost() == 0,
-                why,
-                Numbers.plain(a.sequence().stepSeconds(), 3),
-                Words.clockSeconds(begins, zone),
-                Words.clockSeconds(a.program().span().to(), zone));
     }
 
     /** Of the first frame; of the last where the light changes, since then the stars are out. */

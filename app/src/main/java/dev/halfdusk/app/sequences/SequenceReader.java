@@ -1,6 +1,5 @@
 package dev.halfdusk.app.sequences;
 
-import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.sequences.SequenceAsked.Kind;
 import dev.halfdusk.app.setup.Asked;
@@ -11,6 +10,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.OutOfRange;
@@ -18,25 +18,23 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.IntervalTimer;
 import dev.halfdusk.core.sequence.Lapse;
 import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
 import dev.halfdusk.core.sequence.TrailPlan;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.weather.WeatherHour;
-import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalTime;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
@@ -54,24 +52,26 @@ class SequenceReader {
 
     private static final double POLE_WITHIN = 0.7;
 
-    /** A forecast reaches so far; farther nights are not asked for. */
-    private static final Duration FORESEEN = Duration.ofDays(10);
-
     private final SetupReader setups;
     private final Places places;
     private final Weather weather;
-    private final Clock clock;
 
-    SequenceReader(SetupReader setups, Places places, Weather weather, Clock clock) {
+    SequenceReader(SetupReader setups, Places places, Weather weather) {
         this.setups = setups;
         this.places = places;
         this.weather = weather;
-        this.clock = clock;
+    }
+
+    /** Empty where the form now holds complaints, or where there is nothing to choose from. */
+    Optional<SequenceAsked> read(Form form) {
+        Choices choices = setups.choices();
+        return choices.enough() ? read(form, choices) : Optional.empty();
     }
 
     Optional<SequenceAsked> read(Form form, Choices choices) {
         Optional<Kind> kind = form.oneOf("kind", Kind.TRAILS);
-        Optional<FileFormat> format = format(form);
+        form.putIfEmpty("format", FileFormat.RAW.key());
+        Optional<FileFormat> format = form.oneOf("format", FileFormat.RAW);
         boolean timed = form.has("minute") || form.has("time");
         boolean aimed = form.has("azimuth") || form.has("aim");
         Optional<Asked> first = setups.read(form, choices);
@@ -109,19 +109,6 @@ class SequenceReader {
                 : Aiming.at(optics, setup.setup().pointing().rollDeg(), pole, Aiming.Third.LOWER);
     }
 
-    private static Optional<FileFormat> format(Form form) {
-        if (!form.has("format")) {
-            form.put("format", FileFormat.RAW.key());
-        }
-        for (FileFormat f : FileFormat.values()) {
-            if (f.key().equals(form.value("format"))) {
-                return Optional.of(f);
-            }
-        }
-        form.reject("format", "Choose one of the list.");
-        return Optional.empty();
-    }
-
     private Optional<SequenceAsked> read(Form form, Kind kind, Optional<FileFormat> format, Asked setup) {
         Proposal proposal = setup.proposal();
         form.putIfEmpty("exposure", exposure(kind, proposal.settings().seconds()))
@@ -143,8 +130,8 @@ class SequenceReader {
         OptionalDouble fps = form.number("fps", Lapse.PER_SECOND);
         OptionalLong iso =
                 form.has("iso") ? form.whole("iso", setup.setup().rig().body().isos()) : OptionalLong.empty();
-        Optional<Instant> leave = leave(form, setup.night());
-        Function<Instant, Optional<WeatherHour>> forecast = forecast(setup.place(), setup.night());
+        Optional<Instant> leave = clock(form, "leave", setup.night());
+        Function<Instant, Optional<WeatherHour>> forecast = weather.hours(setup.place(), setup.night());
         form.putIfEmpty("celsius", celsius(forecast.apply(setup.when())));
         OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
         if (form.hasErrors()) {
@@ -159,38 +146,52 @@ class SequenceReader {
         TrailPlan plan = TrailPlan.of(setup.setup(), sequence.get());
         int usual = kind == Kind.TRAILS ? plan.iso() : (int) proposal.settings().iso();
         Optional<Ramp> ramp = kind == Kind.LAPSE && form.has("ramp")
-                ? Optional.of(ramp(setup, sequence.get(), format.orElseThrow()))
+                ? Optional.of(ramp(setup, sequence.get(), format.orElseThrow(), reduction))
                 : Optional.empty();
+        int set = iso.isPresent() ? (int) iso.getAsLong() : usual;
+        Settings settings = new Settings(exposure.getAsDouble(), setup.setup().aperture(), set);
+        Program program = ramp.map(r -> r.program(format.orElseThrow()))
+                .orElseGet(() -> steady(kind, setup, sequence.get(), settings, format.orElseThrow())
+                        .withDarks((int) darks.getAsLong()));
         return Optional.of(new SequenceAsked(
                 kind,
                 setup,
-                places.marks(setup.place().id()).stream()
-                        .map(Places.ListedMark::mark)
-                        .toList(),
+                places.plainMarks(setup.place().id()),
                 sequence.get(),
                 plan,
-                iso.isPresent() ? (int) iso.getAsLong() : usual,
+                set,
                 format.orElseThrow(),
                 reduction,
-                (int) darks.getAsLong(),
                 (int) batteries.getAsLong(),
                 celsius.getAsDouble(),
                 print.getAsDouble(),
                 fps.getAsDouble(),
                 ramp,
+                program,
                 leave,
                 form.has("slow"),
                 forecast));
     }
 
-    private static Ramp ramp(Asked setup, Sequence s, FileFormat format) {
-        Pace pace = Pace.of(setup.setup().rig().body(), s.exposureSeconds(), format, Optional.empty());
+    private static Program steady(Kind kind, Asked setup, Sequence s, Settings settings, FileFormat format) {
+        return Program.of(
+                kind.words(),
+                new Program.Step(setup.when(), settings, s.frames(), s.pauseSeconds(), format, kind.words()));
+    }
+
+    private static Ramp ramp(Asked setup, Sequence s, FileFormat format, boolean reduction) {
+        Pace pace = Pace.of(
+                        setup.setup().rig().body(),
+                        s.exposureSeconds(),
+                        format,
+                        setup.named().first(Gear.Card.class))
+                .withNoiseReduction(reduction);
         double interval = s.stepSeconds();
         double longest = Math.max(0.1, interval - pace.smallestSafePause(s.frames()));
         Instant begins = setup.when();
         return Ramp.of(
                 setup.setup(),
-                new Interval(begins, begins.plusMillis(Math.round(s.frames() * interval * 1000))),
+                new Interval(begins, Instants.after(begins, s.frames() * interval)),
                 interval,
                 longest,
                 setup.setup().rig().body().comfortableIso());
@@ -263,30 +264,8 @@ class SequenceReader {
         return kept(form, Sequence.within(seconds, exposure, pause));
     }
 
-    private static Optional<Instant> leave(Form form, Night night) {
-        return clock(form, "leave", night);
-    }
-
     private static Optional<Instant> clock(Form form, String field, Night night) {
-        if (!form.has(field)) {
-            return Optional.empty();
-        }
-        try {
-            return Optional.of(Night.at(night.date(), LocalTime.parse(form.value(field)), night.zone()));
-        } catch (DateTimeException e) {
-            form.reject(field, "Enter a time as hours and minutes, such as 02:30.");
-            return Optional.empty();
-        }
-    }
-
-    /** Asks once for each hour, and not at all for nights that no forecast reaches. */
-    private Function<Instant, Optional<WeatherHour>> forecast(Place place, Night night) {
-        Instant soon = clock.instant().plus(FORESEEN);
-        if (night.span().from().isAfter(soon) || night.span().to().isBefore(clock.instant())) {
-            return t -> Optional.empty();
-        }
-        Map<Long, Optional<WeatherHour>> hours = new ConcurrentHashMap<>();
-        return t -> hours.computeIfAbsent(t.getEpochSecond() / 3600, h -> weather.at(place, night, t));
+        return form.clock(field).map(t -> Night.at(night.date(), t, night.zone()));
     }
 
     private static String celsius(Optional<WeatherHour> hour) {

@@ -4,6 +4,7 @@ import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.sequences.SequenceAsked.Kind;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Gear;
@@ -13,6 +14,7 @@ import dev.halfdusk.core.sequence.IntervalTimer;
 import dev.halfdusk.core.sequence.Lapse;
 import dev.halfdusk.core.sequence.Pace;
 import dev.halfdusk.core.sequence.Power;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
 import dev.halfdusk.core.sequence.TrailPlan;
 import java.time.Duration;
@@ -68,6 +70,12 @@ record SequenceView(
     private static final double INSET_WIDTH = 180;
     private static final int TIMES = 20;
 
+    /** For the hand to leave the camera. */
+    private static final double WAIT_SECONDS = 5;
+
+    private static final double HEATER_W = 5;
+    private static final double BANK_MAH = 10_000;
+
     static SequenceView of(SequenceAsked a, Ribbon ribbon, Function<Map<String, String>, String> address) {
         TrailPlan plan = a.trails();
         boolean trails = a.kind() == Kind.TRAILS;
@@ -78,7 +86,7 @@ record SequenceView(
                 blocks(a, ribbon),
                 timer(a),
                 trails ? trails(a, plan) : null,
-                camera(a, plan),
+                camera(a),
                 trails
                         ? plan.schools().stream()
                                 .map(s -> school(s, plan, address))
@@ -190,18 +198,21 @@ record SequenceView(
                 light.to(),
                 a.ramp().isPresent() ? a.sequence().frames() + " frames" : words,
                 "light"));
-        if (a.darks() > 0 && a.ramp().isEmpty()) {
-            Instant ends = a.program().span().to();
-            blocks.add(block(a, ribbon, light.to().plusSeconds(60), ends, a.darks() + " darks", "other"));
-        }
+        a.program().steps().stream()
+                .filter(Program.Step::dark)
+                .forEach(d -> blocks.add(block(a, ribbon, d.begins(), d.ends(), d.frames() + " darks", "other")));
         for (Interval lit : Interval.without(light, a.setup().night().moonless())) {
             blocks.add(block(a, ribbon, lit.from(), lit.to(), "", "lit"));
         }
         for (int after : a.swaps()) {
-            Instant at = light.from().plusMillis(Math.round(after * a.sequence().stepSeconds() * 1000));
+            Instant at = opening(a, after);
             blocks.add(block(a, ribbon, at, at.plusSeconds(90), "", "swap"));
         }
         return blocks;
+    }
+
+    private static Instant opening(SequenceAsked a, int frame) {
+        return Instants.after(a.begins(), frame * a.sequence().stepSeconds());
     }
 
     private static Block block(SequenceAsked a, Ribbon ribbon, Instant from, Instant to, String words, String kind) {
@@ -209,7 +220,9 @@ record SequenceView(
     }
 
     static Timer timer(SequenceAsked a) {
-        IntervalTimer.Card card = IntervalTimer.card(a.sequence(), 5, a.body().dial());
+        IntervalTimer.Card card = a.ramp().isPresent()
+                ? IntervalTimer.presses(a.sequence().frames(), a.sequence().stepSeconds(), WAIT_SECONDS)
+                : IntervalTimer.card(a.sequence(), WAIT_SECONDS, a.body().dial());
         List<Line> lines = List.of(
                 new Line("wait", IntervalTimer.text(card.waitSeconds())),
                 new Line(card.bulb() ? "open" : "press", IntervalTimer.text(card.openSeconds())),
@@ -244,14 +257,14 @@ record SequenceView(
                         "a star of V 3 leaves",
                         Numbers.grouped(Math.rint(plan.trailE(3))) + " e\u207b on "
                                 + Numbers.grouped(Math.rint(plan.light().skyE())) + " of sky"));
-        return new Trails(arcs, gaps, light, inset(gap, a), pole(a, plan));
+        return new Trails(arcs, gaps, light, inset(gap), pole(a, plan));
     }
 
     private static String seen(double value, double from, String unit) {
         return Words.number(value, 2) + unit + (value < from ? ": not seen" : ": shows");
     }
 
-    private static Inset inset(double gap, SequenceAsked a) {
+    private static Inset inset(double gap) {
         double drawn = Math.min(INSET_WIDTH * 0.7, gap * TIMES);
         boolean shows = gap >= TrailPlan.SHOWS_PX;
         return new Inset(
@@ -272,7 +285,7 @@ record SequenceView(
                 : where + ". For circles aim there.";
     }
 
-    private static List<Line> camera(SequenceAsked a, TrailPlan plan) {
+    private static List<Line> camera(SequenceAsked a) {
         Pace pace = a.pace();
         List<Line> lines = new ArrayList<>();
         lines.add(new Line(
@@ -289,10 +302,11 @@ record SequenceView(
         if (a.kind() == Kind.TRAILS) {
             lines.add(new Line("white balance", "fixed, 3800 to 4000 K"));
         }
-        if (a.darks() > 0) {
+        if (a.program().darks() > 0) {
             lines.add(new Line(
                     "dark frames",
-                    a.darks() + ", cap on, at once: the sensor must be as warm; the noise of five adds a tenth"));
+                    a.program().darks()
+                            + ", cap on, at once: the sensor must be as warm; the noise of five adds a tenth"));
         }
         return lines;
     }
@@ -308,19 +322,18 @@ record SequenceView(
                             + Words.span(Duration.ofSeconds(
                                     Math.max(60, Math.round(each * a.sequence().stepSeconds()))))));
             for (int after : a.swaps()) {
-                Instant at =
-                        a.begins().plusMillis(Math.round(after * a.sequence().stepSeconds() * 1000));
+                Instant at = opening(a, after);
                 lines.add(new Line("change it", "at " + clock(at, a) + ", after " + after + " frames"));
             }
             if (!a.swaps().isEmpty()) {
                 lines.add(new Line("why then", "early, so that the long arc stays whole"));
             }
         }
-        double hours = a.sequence().seconds();
+        double seconds = a.sequence().seconds();
         lines.add(new Line(
-                "a heater of 5 W",
-                Words.number(Power.heaterWh(5, hours), 1) + " Wh; 10 000 mAh hold "
-                        + Words.number(Power.bankWh(10_000, a.celsius()), 0)));
+                "a heater of " + Numbers.plain(HEATER_W) + " W",
+                Words.number(Power.heaterWh(HEATER_W, seconds), 1) + " Wh; " + Numbers.grouped(BANK_MAH) + " mAh hold "
+                        + Words.number(Power.bankWh(BANK_MAH, a.celsius()), 0)));
         return lines;
     }
 

@@ -22,12 +22,9 @@ import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Rig;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -49,9 +46,7 @@ public class SetupReader {
     private static final Range MINUTE = new Range("minute", -1440, 2880, "");
 
     /** Those who may have to stay sharp, as a list to choose from. */
-    public static final List<Choice> SHARPS = Arrays.stream(Sharp.values())
-            .map(s -> new Choice(s.key(), s.words()))
-            .toList();
+    public static final List<Choice> SHARPS = Choice.of(Sharp.class, Sharp::key, Sharp::words);
 
     private final Kit kit;
     private final Places places;
@@ -178,15 +173,9 @@ public class SetupReader {
             long last = night.span().length().toMinutes();
             return night.at((int) Math.max(0, Math.min(last, minute.orElse(0))));
         }
-        if (!form.has("time")) {
-            return night.best();
-        }
-        try {
-            return Night.at(night.date(), LocalTime.parse(form.value("time")), night.zone());
-        } catch (DateTimeException e) {
-            form.reject("time", "Enter a time as hours and minutes, such as 01:10.");
-            return night.best();
-        }
+        return form.clock("time")
+                .map(t -> Night.at(night.date(), t, night.zone()))
+                .orElseGet(night::best);
     }
 
     /** The typed direction, or the core while it is up; afterwards the fields hold where the camera looks. */

@@ -19,6 +19,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** What is known of the weather of a night: asks the service, and falls back on what it said last. */
@@ -26,6 +27,11 @@ import org.springframework.stereotype.Component;
 public class Weather {
 
     private static final Duration PATIENCE = Duration.ofSeconds(2);
+    private static final Duration BRIEF = Duration.ofMillis(100);
+    private static final Duration SILENCE = Duration.ofMinutes(1);
+
+    /** No forecast reaches farther. */
+    private static final Duration FORESEEN = Duration.ofDays(10);
 
     /** A forecast younger than this is not asked for again. */
     private static final Duration RECENT = Duration.ofHours(6);
@@ -33,6 +39,7 @@ public class Weather {
     private final ForecastService service;
     private final Forecasts forecasts;
     private final Clock clock;
+    private volatile long silentUntil = System.nanoTime();
     private final ExecutorService asking = Executors.newFixedThreadPool(2, task -> {
         Thread thread = new Thread(task, "forecast");
         thread.setDaemon(true);
@@ -65,10 +72,7 @@ public class Weather {
     Known of(Place place, Night night) {
         Interval span = span(night);
         List<Forecast> kept = forecasts.touching(place.id(), span);
-        boolean recent = kept.stream()
-                .anyMatch(f -> f.source() == Forecast.Source.SERVICE
-                        && f.issued().plus(RECENT).isAfter(clock.instant()));
-        if (recent) {
+        if (recent(kept)) {
             return new Known(kept, Outlook.of(kept, span), Optional.empty());
         }
         Optional<String> trouble = ask(place, span);
@@ -76,12 +80,42 @@ public class Weather {
         return new Known(now, Outlook.of(now, span), trouble);
     }
 
-    /** The forecast for an instant of a night, the newest of those that reach it. */
-    public Optional<WeatherHour> at(Place place, Night night, Instant when) {
-        return of(place, night).forecasts.stream()
+    private boolean recent(List<Forecast> kept) {
+        return kept.stream()
+                .anyMatch(f -> f.source() == Forecast.Source.SERVICE
+                        && f.issued().plus(RECENT).isAfter(clock.instant()));
+    }
+
+    /**
+     * The forecast for any instant of a night, the newest of those that reach it, for pages that may not wait: a service that
+     * does not answer at once is left alone for a while, and what it says later counts later. It is not asked about nights that
+     * are past or farther than it reaches; what was imported counts for any.
+     */
+    public Function<Instant, Optional<WeatherHour>> hours(Place place, Night night) {
+        Interval span = span(night);
+        Instant now = clock.instant();
+        boolean reached = span.from().isBefore(now.plus(FORESEEN)) && span.to().isAfter(now);
+        List<Forecast> known = forecasts.touching(place.id(), span);
+        if (reached && !recent(known) && System.nanoTime() - silentUntil > 0) {
+            askBriefly(place, span);
+            known = forecasts.touching(place.id(), span);
+        }
+        List<Forecast> newest = known.stream()
                 .sorted(Comparator.comparing(Forecast::issued).reversed())
-                .flatMap(f -> f.at(when).stream())
-                .findFirst();
+                .toList();
+        return t -> newest.stream().flatMap(f -> f.at(t).stream()).findFirst();
+    }
+
+    private void askBriefly(Place place, Interval span) {
+        Future<?> answer =
+                asking.submit(() -> service.forecast(place.site(), span).ifPresent(f -> forecasts.keep(place.id(), f)));
+        try {
+            answer.get(BRIEF.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException | ExecutionException e) {
+            silentUntil = System.nanoTime() + SILENCE.toNanos();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** Stores what the service says; hands back why it could not. */

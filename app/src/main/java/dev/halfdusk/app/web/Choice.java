@@ -1,4 +1,16 @@
 package dev.halfdusk.app.web;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Function;
+
 /** One of a list to choose from: what a field holds, and what is read. */
-public record Choice(String id, String name) {}
+public record Choice(String id, String name) {
+
+    /** All of an enumeration. */
+    public static <E extends Enum<E>> List<Choice> of(Class<E> all, Function<E, String> id, Function<E, String> name) {
+        return Arrays.stream(all.getEnumConstants())
+                .map(e -> new Choice(id.apply(e), name.apply(e)))
+                .toList();
+    }
+}

@@ -7,6 +7,7 @@ import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -172,10 +173,10 @@ public final class Form {
         }
     }
 
-    /** A choice by its name, in either case; empty, without complaint, where the field holds none. */
+    /** A choice by its name, in either case and with hyphens for its underscores; empty, without complaint, where the field holds none. */
     public <E extends Enum<E>> Optional<E> choice(String field, Class<E> of) {
         return Arrays.stream(of.getEnumConstants())
-                .filter(e -> e.name().equalsIgnoreCase(value(field)))
+                .filter(e -> e.name().equalsIgnoreCase(value(field).replace('-', '_')))
                 .findFirst();
     }
 
@@ -189,6 +190,19 @@ public final class Form {
             reject(field, "Choose one of the list.");
         }
         return chosen;
+    }
+
+    /** A clock's time; empty where the field is, or after a complaint. */
+    public Optional<LocalTime> clock(String field) {
+        if (!has(field)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(LocalTime.parse(value(field)));
+        } catch (DateTimeException e) {
+            reject(field, "Enter a time as hours and minutes, such as 01:10.");
+            return Optional.empty();
+        }
     }
 
     /** Text that must be there and not be too long. Null after a complaint. */

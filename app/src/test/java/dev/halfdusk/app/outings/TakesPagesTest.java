@@ -30,6 +30,8 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -156,6 +158,28 @@ class TakesPagesTest {
         assertThat(body()).contains("Friend stands outside of its wish").contains("begins before you arrive");
         takes.pin(id, takes.of(id).get(1).id(), Optional.empty());
         assertThat(body()).doesNotContain("at one time").doesNotContain("outside of its wish");
+    }
+
+    /** Two takes that are alike in all are two all the same: each has its own time, and its own event. */
+    @Test
+    void twins_are_told_apart() throws Exception {
+        Take people = Take.of("Friend", new Subject.People(4), rig.name(), rig.rig());
+        takes.add(id, people, rig.id());
+        takes.add(id, people, rig.id());
+        Matcher clocks = Pattern.compile("font-mono\">(\\d\\d:\\d\\d)<").matcher(body());
+        List<String> times = clocks.results().map(r -> r.group(1)).toList();
+        assertThat(times).hasSize(2).doesNotHaveDuplicates();
+        String ics =
+                web.perform(get(path + "/sheet.ics")).andReturn().getResponse().getContentAsString();
+        assertThat(ics.lines().filter(l -> l.startsWith("UID:")).distinct()).hasSize(2);
+    }
+
+    @Test
+    void a_clock_that_is_none_moves_nothing() throws Exception {
+        Take people = Take.of("Friend", new Subject.People(4), rig.name(), rig.rig());
+        long take = takes.add(id, people.pinnedAt(Instant.parse("2027-06-04T23:00:00Z")), rig.id());
+        web.perform(post(path + "/" + take + "/pin").param("at", "late")).andExpect(status().isUnprocessableEntity());
+        assertThat(takes.of(id).get(0).take().pinned()).contains(Instant.parse("2027-06-04T23:00:00Z"));
     }
 
     /** No two numbers alike: what is stored comes back as it was. */

@@ -134,7 +134,9 @@ class SequencePagesTest {
         assertThat(page)
                 .contains("become 30.0 s of clip")
                 .contains("Settings by the light")
-                .contains("1/500");
+                .contains("1/500")
+                .contains("the timer only presses")
+                .doesNotContain("Set the body to bulb");
         assertThat(page).doesNotContain("Dusk lights");
         String stack = body(base + "&night=2027-06-04&kind=stack&aim=core");
         assertThat(stack).contains("align the sky").contains("dither");

@@ -193,6 +193,43 @@ class WeatherPagesTest {
         assertThat(page()).contains("70 / 0 / 0").doesNotContain("10 / 0 / 0");
     }
 
+    /** A sequence is planned while the service sleeps: it answers without it, and does not ask again for a while. */
+    @Test
+    void a_sequence_does_not_wait_for_a_slow_service() throws Exception {
+        doAnswer(asked -> {
+                    Thread.sleep(3000);
+                    return Optional.empty();
+                })
+                .when(service)
+                .forecast(any(), any());
+        web.perform(get("/sequences?rig=1&night=2027-06-02&minute=660").param("place", "" + id))
+                .andExpect(status().isOk());
+        Mockito.clearInvocations(service);
+        long before = System.nanoTime();
+        for (int i = 0; i < 3; i++) {
+            web.perform(get("/sequences?rig=1&night=2027-06-02&minute=66" + i).param("place", "" + id))
+                    .andExpect(status().isOk());
+        }
+        Mockito.verifyNoInteractions(service);
+        assertThat(System.nanoTime() - before).isLessThan(3_000_000_000L);
+    }
+
+    /** The service is not asked about a night in seven weeks; what was imported for it counts in a sequence all the same. */
+    @Test
+    void what_was_imported_for_a_far_night_counts() throws Exception {
+        String json = "[{\"time\":\"2027-07-20T22:00:00Z\",\"low_cloud_percent\":83,\"middle_cloud_percent\":0,"
+                + "\"high_cloud_percent\":0,\"wind_m_s\":2,\"temperature_c\":17,\"humidity_percent\":70}]";
+        web.perform(post("/nights/2027-07-20/weather/import")
+                        .param("place", "" + id)
+                        .param("forecast", json))
+                .andExpect(status().isOk());
+        Mockito.clearInvocations(service);
+        web.perform(get("/sequences?rig=1&night=2027-07-20&minute=660").param("place", "" + id))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("83 % of cloud")));
+        Mockito.verifyNoInteractions(service);
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

@@ -66,4 +66,32 @@ class FormTest {
         assertThat(form.errors()).hasSize(3);
         assertThat(form.copy().hasErrors()).isFalse();
     }
+
+    private enum Colour {
+        DEEP_RED,
+        BLUE
+    }
+
+    @Test
+    void choices_are_named_as_addresses_name_them() {
+        for (String typed : new String[] {"deep-red", "DEEP_RED", "Deep-Red"}) {
+            assertThat(new Form().put("c", typed).oneOf("c", Colour.BLUE)).contains(Colour.DEEP_RED);
+        }
+        assertThat(new Form().oneOf("c", Colour.BLUE)).contains(Colour.BLUE);
+        Form bad = new Form().put("c", "deep red");
+        assertThat(bad.oneOf("c", Colour.BLUE)).isEmpty();
+        assertThat(bad.error("c")).isEqualTo("Choose one of the list.");
+    }
+
+    @Test
+    void clocks_are_read_or_answered() {
+        assertThat(new Form().put("t", "23:05").clock("t")).contains(java.time.LocalTime.of(23, 5));
+        Form empty = new Form();
+        assertThat(empty.clock("t")).isEmpty();
+        assertThat(empty.hasErrors()).isFalse();
+        Form bad = new Form().put("t", "24:61");
+        assertThat(bad.clock("t")).isEmpty();
+        assertThat(bad.error("t")).contains("hours and minutes");
+        assertThat(bad.value("t")).isEqualTo("24:61");
+    }
 }

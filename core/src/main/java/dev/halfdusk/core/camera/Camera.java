@@ -1,5 +1,6 @@
 package dev.halfdusk.core.camera;
 
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
@@ -148,17 +149,13 @@ public final class Camera {
 
     /** What is left in the battery, 0 to 1; 1 where none was put in and it hangs on a cable. */
     public double charge() {
-        return battery.map(b -> Math.max(0, 1 - Power.used(b, celsius, framesOfBattery, seconds(since, now))))
+        return battery.map(b -> Math.max(0, 1 - Power.used(b, celsius, framesOfBattery, Instants.seconds(since, now))))
                 .orElse(1.0);
     }
 
     /** What it said to the last pressing: that it opened or will, or why it does not. */
     Event answer() {
         return answer;
-    }
-
-    private static double seconds(Instant from, Instant to) {
-        return Duration.between(from, to).toNanos() / 1e9;
     }
 
     public Camera insert(Gear.Card fresh) {
@@ -290,7 +287,7 @@ public final class Camera {
         }
         double closing = pace().delaySeconds() + seconds;
         if (battery.isPresent()
-                && !Power.lasts(battery.get(), celsius, framesOfBattery + 1, seconds(since, now) + closing)) {
+                && !Power.lasts(battery.get(), celsius, framesOfBattery + 1, Instants.seconds(since, now) + closing)) {
             return Optional.of(Fault.FLAT_BATTERY.words());
         }
         return Optional.empty();
@@ -317,13 +314,13 @@ public final class Camera {
         if (inBufferAt(asked) >= pace.bufferFrames()) {
             pressed = roomIn(pace.bufferFrames());
         }
-        Instant opens = pressed.plusNanos(nanos(dials.delaySeconds()));
-        Instant closes = opens.plusNanos(nanos(dials.settings().seconds()));
+        Instant opens = Instants.after(pressed, dials.delaySeconds());
+        Instant closes = Instants.after(opens, dials.settings().seconds());
         Taken frame =
                 new Taken(opens, opens.plus(clockAhead), dials.settings(), dials.format(), pressed.isAfter(asked));
-        free = pressed.plusNanos(nanos(pace.busySeconds()));
+        free = Instants.after(pressed, pace.busySeconds());
         Instant begins = free.isAfter(writerFree) ? free : writerFree;
-        writerFree = begins.plusNanos(nanos(pace.writeSeconds()));
+        writerFree = Instants.after(begins, pace.writeSeconds());
         inBuffer++;
         reservedMb += pace.fileMb();
         framesOfBattery++;
@@ -365,9 +362,5 @@ public final class Camera {
         }
         coming.addLast(next);
         coming.addAll(later);
-    }
-
-    private static long nanos(double seconds) {
-        return Math.round(seconds * 1e9);
     }
 }

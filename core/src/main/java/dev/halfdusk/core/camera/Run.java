@@ -1,5 +1,6 @@
 package dev.halfdusk.core.camera;
 
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
@@ -54,7 +55,7 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
         Camera.Dials set = camera.dials();
         List<Program.Shot> shots = new ArrayList<>();
         for (int i = 0; i < times; i++) {
-            Instant when = first.plusNanos(i * Math.round(stepSeconds * 1e9));
+            Instant when = first.plusNanos(i * Instants.nanos(stepSeconds));
             shots.add(new Program.Shot(i + 1, when, set.settings(), set.format(), "timer"));
         }
         return of(shots, camera, List.of());
@@ -81,7 +82,7 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
             results.add(result(shot, camera));
         }
         Program.Shot last = shots.get(shots.size() - 1);
-        camera.moveTo(camera.now().plusNanos(Math.round(last.settings().seconds() * 1e9)));
+        camera.moveTo(Instants.after(camera.now(), last.settings().seconds()));
         double charge = camera.charge();
         camera.moveTo(camera.now().plus(Duration.ofDays(1))); // all is written
         return new Run(List.copyOf(results), fullest, camera.writtenMb(), charge);
@@ -123,6 +124,6 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
         }
         Result last = made.get(made.size() - 1);
         double open = last.shot().settings().seconds();
-        return Duration.between(made.get(0).opened(), last.opened()).toNanos() / 1e9 + open;
+        return Instants.seconds(made.get(0).opened(), last.opened()) + open;
     }
 }

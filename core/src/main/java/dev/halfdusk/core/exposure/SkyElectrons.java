@@ -21,6 +21,18 @@ public final class SkyElectrons {
     private SkyElectrons() {}
 
     /**
+     * Electrons a second of a star's whole light.
+     *
+     * @param magnitude V, outside the air
+     * @param focalMm with the aperture's f-number it makes the pupil
+     * @param efficiency quantum efficiency × transmission of lens and filters
+     */
+    public static double ofStar(double magnitude, double focalMm, double aperture, double efficiency) {
+        double pupilCm = focalMm / aperture / 10;
+        return PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * Math.PI / 4 * pupilCm * pupilCm * efficiency;
+    }
+
+    /**
      * Electrons a second in one pixel.
      *
      * @param magnitude V magnitudes per square arcsecond

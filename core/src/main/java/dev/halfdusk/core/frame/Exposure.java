@@ -50,7 +50,9 @@ final class Exposure {
     private final Vector forward;
     private final double withinDeg;
     private final double reach;
-    private final double perPhoton;
+    /** Electrons a second of a star of magnitude 0. */
+    private final double atZero;
+
     private final double full;
     private final Vector[] axes;
     private final Vector aberration;
@@ -72,8 +74,8 @@ final class Exposure {
         forward = shot.framing().see(window.onSensor(window.width() / 2.0, window.height() / 2.0));
         withinDeg = Math.min(180, edgeDeg() + trails.turnDeg(shot.seconds()));
         reach = Math.cos(Math.toRadians(withinDeg));
-        double apertureCm = shot.framing().optics().focalMm() / shot.aperture() / 10;
-        perPhoton = Math.PI / 4 * apertureCm * apertureCm * shot.efficiency();
+        double focal = shot.framing().optics().focalMm();
+        atZero = SkyElectrons.ofStar(0, focal, shot.aperture(), shot.efficiency());
         full = shot.response().saturationE(shot.settings().iso());
         axes = new Vector[] {axis(1, 0, 0), axis(0, 1, 0), axis(0, 0, 1)};
         aberration = aberration();
@@ -195,7 +197,7 @@ final class Exposure {
     }
 
     private double perSecond(double magnitude) {
-        return SkyElectrons.PHOTONS_AT_ZERO * Math.pow(10, -0.4 * magnitude) * perPhoton;
+        return atZero * Math.pow(10, -0.4 * magnitude);
     }
 
     /** Red, green and blue of a colour after the air, which takes blue before red. */
@@ -319,10 +321,7 @@ final class Exposure {
 
     /** V of the faintest star that a pixel still tells from its noise. */
     double faintest() {
-        double peakAtZero = SkyElectrons.PHOTONS_AT_ZERO
-                * perPhoton
-                * shot.seconds()
-                / (2 * Math.PI * LEAST_SIGMA_PX * LEAST_SIGMA_PX * window.binned());
+        double peakAtZero = atZero * shot.seconds() / (2 * Math.PI * LEAST_SIGMA_PX * LEAST_SIGMA_PX * window.binned());
         return 2.5 * Math.log10(peakAtZero / (3 * SEEN_E));
     }
 

@@ -111,15 +111,22 @@ public record CameraBody(
 
     /** The longest click that keeps a limit; empty where that would be faster than the body can. */
     public Optional<Dial.Stop> shutterAtMost(double limitSeconds) {
-        return dial.atMost(limitSeconds).filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99);
+        return dial.atMost(limitSeconds).filter(this::has);
+    }
+
+    /** The clicks of its dial, from the longest to the shortest. */
+    public List<Dial.Stop> shutters() {
+        return dial.shutters().stream().filter(this::has).toList();
+    }
+
+    private boolean has(Dial.Stop click) {
+        return click.nominalSeconds() >= fastestSeconds * 0.99;
     }
 
     /** The fastest click it has. */
     public Dial.Stop shortest() {
-        return dial.shutters().stream()
-                .filter(s -> s.nominalSeconds() >= fastestSeconds * 0.99)
-                .reduce((longer, shorter) -> shorter)
-                .orElse(dial.shutters().get(0));
+        List<Dial.Stop> clicks = shutters();
+        return clicks.isEmpty() ? dial.shutters().get(0) : clicks.get(clicks.size() - 1);
     }
 
     /** The ISO values one may type, from the lowest there is anywhere to the highest of this body. */

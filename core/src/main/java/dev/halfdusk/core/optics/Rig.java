@@ -26,11 +26,6 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
         }
     }
 
-    /** The same with another body. */
-    public Rig with(CameraBody other) {
-        return new Rig(other, lens, converter, filterStops, support);
-    }
-
     /** On a tripod, with nothing between. */
     public static Rig of(CameraBody body, Lens lens) {
         return of(body, lens, List.of());

@@ -41,9 +41,7 @@ public final class Checklist {
             items.putIfAbsent(take.camera() + ", its card empty and battery full", take.name());
             items.putIfAbsent(take.rig().support().tracks() ? "tracker, and its power" : "tripod", take.name());
             take.subject().bag().forEach(what -> items.putIfAbsent(what, take.name()));
-            boolean darks =
-                    slot.program().steps().stream().anyMatch(s -> s.what().startsWith("dark"));
-            if (darks) {
+            if (slot.program().darks() > 0) {
                 items.putIfAbsent("lens cap", "dark frames");
             }
         }

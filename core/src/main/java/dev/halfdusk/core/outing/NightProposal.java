@@ -41,10 +41,14 @@ public final class NightProposal {
     public record Proposed(Take take, String why) {}
 
     /**
-     * @param cameras at least one
+     * @param cameras none propose nothing
+     * @param planned whose subjects are not proposed again
      * @return in the order in which they matter; those that the night has no window for are not among them
      */
-    public static List<Proposed> of(Circumstances c, List<Camera> cameras) {
+    public static List<Proposed> of(Circumstances c, List<Camera> cameras, List<Take> planned) {
+        if (cameras.isEmpty()) {
+            return List.of();
+        }
         List<Camera> wide = cameras.stream()
                 .sorted(Comparator.comparingDouble((Camera k) -> speed(k.rig())).thenComparing(Camera::name))
                 .toList();
@@ -62,6 +66,9 @@ public final class NightProposal {
         ground(c, first).ifPresent(all::add);
         moonlit(c, first).ifPresent(all::add);
         return all.stream()
+                .filter(p -> planned.stream()
+                        .noneMatch(t ->
+                                t.subject().getClass() == p.take().subject().getClass()))
                 .filter(p -> !p.take().wish().when(c, Duration.ZERO).windows().isEmpty())
                 .toList();
     }

@@ -22,6 +22,7 @@ import java.util.Set;
 public final class RunSheet {
 
     private static final Duration ARRIVE_BEFORE_SUNSET = Duration.ofMinutes(60);
+    private static final Duration PACK = Duration.ofMinutes(30);
     private static final Duration TEST_BEFORE_WINDOW = Duration.ofMinutes(20);
     private static final Duration REFOCUS_EVERY = Duration.ofMinutes(60);
 
@@ -50,10 +51,7 @@ public final class RunSheet {
 
     /** Times of the sky under the usual conventions; times of work are the craft's habits and may be moved. */
     public static List<Line> of(Night night) {
-        List<Line> lines = new ArrayList<>();
-        for (HorizonEvent event : night.events()) {
-            lines.add(new Line(event.when(), event.words(), false));
-        }
+        List<Line> lines = sky(night);
         night.set(HorizonEvent.Kind.SUN).ifPresent(sunset -> {
             lines.add(new Line(
                     sunset.minus(ARRIVE_BEFORE_SUNSET),
@@ -76,10 +74,7 @@ public final class RunSheet {
      * @param there from arriving to leaving
      */
     public static List<Line> of(Night night, Schedule schedule, Interval there) {
-        List<Line> lines = new ArrayList<>();
-        for (HorizonEvent event : night.events()) {
-            lines.add(new Line(event.when(), event.words(), false));
-        }
+        List<Line> lines = sky(night);
         lines.add(new Line(there.from(), "Arrive: walk the ground by daylight, note the way back", true));
         Set<String> known = new HashSet<>();
         for (Slot slot : schedule.slots()) {
@@ -88,6 +83,25 @@ public final class RunSheet {
         lines.add(new Line(there.to(), "Leave: count what you carry, and say that you are on the way", true));
         lines.sort(Comparator.comparing(Line::when));
         return List.copyOf(lines);
+    }
+
+    private static List<Line> sky(Night night) {
+        List<Line> lines = new ArrayList<>();
+        for (HorizonEvent event : night.events()) {
+            lines.add(new Line(event.when(), event.words(), false));
+        }
+        return lines;
+    }
+
+    /** From an hour before sunset, to walk the ground by daylight, until after sunrise; the whole night where there is neither. */
+    public static Interval there(Night night) {
+        Instant from = night.set(HorizonEvent.Kind.SUN)
+                .map(t -> t.minus(ARRIVE_BEFORE_SUNSET))
+                .orElse(night.span().from());
+        Instant to = night.rise(HorizonEvent.Kind.SUN)
+                .map(t -> t.plus(PACK))
+                .orElse(night.span().to());
+        return from.isBefore(to) ? new Interval(from, to) : night.span();
     }
 
     private static void addSlot(List<Line> lines, Night night, Slot slot, boolean first) {
@@ -131,11 +145,9 @@ public final class RunSheet {
     }
 
     private static String words(Program.Step step) {
-        return step.frames() + " \u00d7 " + Numbers.trimmed(step.settings().seconds(), 2) + " s, f/"
-                + Numbers.trimmed(step.settings().aperture(), 1) + ", ISO "
-                + Numbers.plain(step.settings().iso())
+        return step.words()
                 + (step.frames() > 1 ? ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s" : "")
-                + (step.what().startsWith("dark") ? ": dark frames, cap on" : "");
+                + (step.dark() ? ": dark frames, cap on" : "");
     }
 
     private static void addWindow(List<Line> lines, Interval window) {

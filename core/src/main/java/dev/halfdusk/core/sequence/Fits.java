@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.FrameSky;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
@@ -37,7 +38,6 @@ public final class Fits {
     private static final double HIDDEN = 0.8;
     private static final double AT_CORE_DEG = 15;
     private static final Duration LOOK = Duration.ofMinutes(15);
-    private static final double NANOS = 1e9;
 
     private final Sequence sequence;
     private final Instant begins;
@@ -51,6 +51,7 @@ public final class Fits {
      * @param weather forecast for an instant, where there is one
      * @param battery of which there are so many, full
      * @param turnBack when one must leave
+     * @param changingLight whether the settings follow it, so that neither twilight nor moon is in the way
      */
     public record Circumstances(
             Night night,
@@ -60,7 +61,8 @@ public final class Fits {
             int batteries,
             double celsius,
             Optional<Gear.Card> card,
-            Optional<Instant> turnBack) {}
+            Optional<Instant> turnBack,
+            boolean changingLight) {}
 
     private Fits(Sequence sequence, Instant begins, Pace pace, Circumstances around) {
         this.sequence = sequence;
@@ -72,8 +74,10 @@ public final class Fits {
     /** All that it runs into, the sky first; none where it fits. */
     public static List<Conflict> of(Sequence sequence, Instant begins, Pace pace, Circumstances around) {
         Fits fits = new Fits(sequence, begins, pace, around);
-        fits.twilight();
-        fits.moon();
+        if (!around.changingLight) {
+            fits.twilight();
+            fits.moon();
+        }
         fits.ground();
         fits.cloud();
         fits.turnBack();
@@ -84,7 +88,7 @@ public final class Fits {
     }
 
     private Instant ends() {
-        return begins.plusNanos(Math.round(sequence.seconds() * NANOS));
+        return Instants.after(begins, sequence.seconds());
     }
 
     private String clock(Instant t) {
@@ -327,12 +331,12 @@ public final class Fits {
     }
 
     private int openedBefore(Instant t) {
-        double seconds = Duration.between(begins, t).toNanos() / NANOS;
+        double seconds = Instants.seconds(begins, t);
         return (int) Math.max(0, Math.min(sequence.frames(), Math.ceil(seconds / sequence.stepSeconds() - 1e-9)));
     }
 
     private int closedBefore(Instant t) {
-        double seconds = Duration.between(begins, t).toNanos() / NANOS;
+        double seconds = Instants.seconds(begins, t);
         double frames = Math.floor((seconds + sequence.pauseSeconds()) / sequence.stepSeconds() + 1e-9);
         return (int) Math.max(0, Math.min(sequence.frames(), frames));
     }
@@ -348,7 +352,7 @@ public final class Fits {
 
     /** Without the first frames. */
     private WayOut later(int without) {
-        Instant then = minute(begins.plusNanos(Math.round(without * sequence.stepSeconds() * NANOS)), true);
+        Instant then = minute(Instants.after(begins, without * sequence.stepSeconds()), true);
         int left = sequence.frames() - openedBefore(then);
         return new WayOut(
                 "leave out the first " + frames(sequence.frames() - Math.max(1, left)),
@@ -360,7 +364,7 @@ public final class Fits {
     /** So early that it ends in time, if that is not too early; or with the frames that are closed by then. */
     private List<WayOut> earlierOrShorter(Instant end, int kept, Instant earliest) {
         List<WayOut> ways = new ArrayList<>();
-        Instant from = minute(end.minusNanos(Math.round(sequence.seconds() * NANOS)), false);
+        Instant from = minute(Instants.after(end, -sequence.seconds()), false);
         if (!from.isBefore(earliest)) {
             long minutes = Duration.between(from, begins).toMinutes();
             ways.add(new WayOut("begin " + minutes + " min earlier", from, sequence, pace.noiseReduction()));

@@ -80,12 +80,23 @@ public final class IntervalTimer {
             remarks.add("Pauses of " + Numbers.trimmed(step - real, 2) + " s instead of "
                     + Numbers.trimmed(wanted.pauseSeconds(), 2) + ": a timer counts whole seconds.");
         }
-        int times = wanted.frames() > MOST_TIMES ? 0 : wanted.frames();
-        if (times == 0) {
+        return card(waitSeconds, bulb, open, step, wanted.frames(), remarks);
+    }
+
+    /** A timer that only presses, since what the body is set to changes on the way. */
+    public static Card presses(int frames, double stepSeconds, double waitSeconds) {
+        List<String> remarks = new ArrayList<>();
+        remarks.add("The body's dial times each frame, and is changed by the table; the timer only presses.");
+        int step = (int) Math.max(2, Math.min(LONGEST, Math.ceil(stepSeconds - WHOLE)));
+        return card(waitSeconds, false, 1, step, frames, remarks);
+    }
+
+    private static Card card(double waitSeconds, boolean bulb, int open, int step, int frames, List<String> remarks) {
+        if (frames > MOST_TIMES) {
             remarks.add("More than " + MOST_TIMES + " frames: set it to endless and stop it at the end.");
         }
         int wait = (int) Math.max(0, Math.min(LONGEST, Math.round(waitSeconds)));
-        return new Card(wait, bulb, open, step, step - open, times, List.copyOf(remarks));
+        return new Card(wait, bulb, open, step, step - open, frames > MOST_TIMES ? 0 : frames, List.copyOf(remarks));
     }
 
     /** "0:00:30". */

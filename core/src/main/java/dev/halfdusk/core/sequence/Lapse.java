@@ -45,7 +45,8 @@ public record Lapse(int frames, double intervalSeconds, double perSecond) {
 
     /** How far a star on the equator moves from frame to frame in a clip of some pixels across; a tenth looks still, three hurried. */
     public double motionPx(Optics optics, int clipAcross) {
-        double across = optics.sensor().widthMm() / (optics.sensor().pitchUm() / 1000);
-        return optics.driftPx(Sidereal.ARCSEC_PER_SECOND, intervalSeconds) * clipAcross / across;
+        return optics.driftPx(Sidereal.ARCSEC_PER_SECOND, intervalSeconds)
+                * clipAcross
+                / optics.sensor().pixelsAcross();
     }
 }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sequence;
 
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
@@ -94,9 +95,9 @@ public record Pace(
 
     /** By the recursion of a queue: what is asked for at k times the step opens at once, later, or not at all. */
     public Outcome outcome(int frames, double stepSeconds) {
-        long step = nanos(stepSeconds);
-        long busy = nanos(busySeconds());
-        long write = nanos(writeSeconds());
+        long step = Instants.nanos(stepSeconds);
+        long busy = Instants.nanos(busySeconds());
+        long write = Instants.nanos(writeSeconds());
         long[] written = new long[frames];
         int taken = 0;
         int late = 0;
@@ -119,11 +120,7 @@ public record Pace(
             written[taken] = Math.max(free, taken == 0 ? 0 : written[taken - 1]) + write;
             taken++;
         }
-        double last = (opened + nanos(delaySeconds) + nanos(exposureSeconds)) / NANOS;
+        double last = (opened + Instants.nanos(delaySeconds) + Instants.nanos(exposureSeconds)) / NANOS;
         return new Outcome(taken, frames - taken, late, last - delaySeconds, fullest);
-    }
-
-    static long nanos(double seconds) {
-        return Math.round(seconds * NANOS);
     }
 }

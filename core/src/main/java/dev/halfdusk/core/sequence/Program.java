@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sequence;
 
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
@@ -24,17 +25,32 @@ import java.util.Locale;
 public record Program(String what, List<Step> steps) {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
-    private static final double NANOS = 1e9;
+
+    /** Time to put the cap on, seconds. */
+    private static final double CAP_SECONDS = 60;
 
     /**
      * Equal frames.
      *
      * @param begins when the first opens
      * @param settings whose seconds each is open
-     * @param what they are, "dark frames with the cap on"
+     * @param what they are, in a few words
+     * @param dark whether the cap is on
      */
     public record Step(
-            Instant begins, Settings settings, int frames, double pauseSeconds, FileFormat format, String what) {
+            Instant begins,
+            Settings settings,
+            int frames,
+            double pauseSeconds,
+            FileFormat format,
+            String what,
+            boolean dark) {
+
+        /** Frames of light. */
+        public Step(
+                Instant begins, Settings settings, int frames, double pauseSeconds, FileFormat format, String what) {
+            this(begins, settings, frames, pauseSeconds, format, what, false);
+        }
 
         public Step {
             Sequence.FRAMES.check(frames);
@@ -47,11 +63,17 @@ public record Program(String what, List<Step> steps) {
 
         /** When a frame opens, counted from 0. */
         public Instant opening(int frame) {
-            return begins.plusNanos(Math.round(frame * sequence().stepSeconds() * NANOS));
+            return Instants.after(begins, frame * sequence().stepSeconds());
         }
 
         public Instant ends() {
-            return begins.plusNanos(Math.round(sequence().seconds() * NANOS));
+            return Instants.after(begins, sequence().seconds());
+        }
+
+        /** "116 × 30 s, f/1.8, ISO 1600". */
+        public String words() {
+            return frames + " \u00d7 " + Numbers.trimmed(settings.seconds(), 2) + " s, f/"
+                    + Numbers.trimmed(settings.aperture(), 1) + ", ISO " + Numbers.plain(settings.iso());
         }
     }
 
@@ -72,6 +94,30 @@ public record Program(String what, List<Step> steps) {
 
     public static Program of(String what, Step... steps) {
         return new Program(what, List.of(steps));
+    }
+
+    /** With so many frames after the last step as it is set, with the cap on while the sensor is as warm; the same for none. */
+    public Program withDarks(int frames) {
+        if (frames == 0) {
+            return this;
+        }
+        Step last = steps.get(steps.size() - 1);
+        Instant capped = Instants.after(last.ends(), CAP_SECONDS);
+        List<Step> all = new ArrayList<>(steps);
+        all.add(new Step(
+                capped, last.settings, frames, last.pauseSeconds, last.format, "dark frames with the cap on", true));
+        return new Program(what, all);
+    }
+
+    /** Dark frames in it. */
+    public int darks() {
+        return steps.stream().filter(Step::dark).mapToInt(Step::frames).sum();
+    }
+
+    /** From the first opening to the last closing without the cap; there must be such a step. */
+    public Interval light() {
+        List<Step> lit = steps.stream().filter(s -> !s.dark).toList();
+        return new Interval(lit.get(0).begins(), lit.get(lit.size() - 1).ends());
     }
 
     /** Shutter openings. */

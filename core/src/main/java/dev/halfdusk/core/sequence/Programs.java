@@ -1,6 +1,7 @@
 package dev.halfdusk.core.sequence;
 
 import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Settings;
@@ -15,9 +16,6 @@ public final class Programs {
     public static final Range BRACKET = new Range("frames of a bracket", 3, 9, "");
     public static final Range BRACKET_STEP = new Range("step of a bracket", 1 / 3.0, 4, " stops");
 
-    /** Time to put the cap on, seconds. */
-    private static final long CAP_SECONDS = 60;
-
     private Programs() {}
 
     /**
@@ -28,14 +26,10 @@ public final class Programs {
     public static Program stack(Stacking stack, Settings settings, Instant begins, FileFormat format, int darks) {
         double pause = stack.sequence().pauseSeconds();
         Settings open = settings.withSeconds(stack.shutterSeconds());
-        Program.Step lights =
-                new Program.Step(begins, open, stack.sequence().frames(), pause, format, "frames to stack");
-        if (darks == 0) {
-            return Program.of("Stack", lights);
-        }
-        Instant cap = lights.ends().plusSeconds(CAP_SECONDS);
         return Program.of(
-                "Stack", lights, new Program.Step(cap, open, darks, pause, format, "dark frames with the cap on"));
+                        "Stack",
+                        new Program.Step(begins, open, stack.sequence().frames(), pause, format, "frames to stack"))
+                .withDarks(darks);
     }
 
     /** Frame by frame, with time to turn and settle between them. */
@@ -66,7 +60,7 @@ public final class Programs {
             Settings one = middle.withSeconds(middle.seconds() * Stops.ratio(by * stepStops));
             Program.Step step = new Program.Step(at, one, 1, 0, format, "bracket");
             steps.add(step);
-            at = step.ends().plusNanos(Math.round(pauseSeconds * 1e9));
+            at = Instants.after(step.ends(), pauseSeconds);
         }
         return new Program("Bracket", steps);
     }

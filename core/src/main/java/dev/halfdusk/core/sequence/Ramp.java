@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.Light;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
@@ -80,10 +81,8 @@ public record Ramp(List<Line> lines, double intervalSeconds, Instant ends) {
     /** All settings from the darkest to the brightest: the shutter at the lowest ISO, then ISO at the longest shutter. */
     private static List<Rung> ladder(Setup setup, double longestSeconds, int topIso) {
         List<Integer> isos = setup.rig().body().isoSteps();
-        Dial dial = setup.rig().body().dial();
-        List<Dial.Stop> clicks = dial.shutters().stream()
-                .filter(s -> s.realSeconds() <= longestSeconds
-                        && s.nominalSeconds() >= setup.rig().body().fastestSeconds() * 0.99)
+        List<Dial.Stop> clicks = setup.rig().body().shutters().stream()
+                .filter(s -> s.realSeconds() <= longestSeconds)
                 .toList();
         if (clicks.isEmpty()) {
             throw new IllegalArgumentException("the interval leaves no time for a shutter of this body");
@@ -150,7 +149,7 @@ public record Ramp(List<Line> lines, double intervalSeconds, Instant ends) {
             Settings s = lines.get(i).settings();
             if (to > from) {
                 steps.add(new Program.Step(
-                        first.plusMillis(Math.round(from * intervalSeconds * 1000)),
+                        Instants.after(first, from * intervalSeconds),
                         s,
                         (int) (to - from),
                         intervalSeconds - s.seconds(),

@@ -56,9 +56,6 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
     private static final double STEP_SECONDS = 120;
     private static final double SEEN = 5;
 
-    /** Time to put the cap on, seconds. */
-    private static final long CAP_SECONDS = 60;
-
     public static TrailPlan of(Setup setup, Sequence sequence) {
         return new TrailPlan(setup, sequence, FrameSky.of(setup.framing(), setup.moment(), setup.from()));
     }
@@ -145,9 +142,8 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
         return gapPx() * SCREEN / across();
     }
 
-    private double across() {
-        Sensor sensor = setup.optics().sensor();
-        return sensor.widthMm() / (sensor.pitchUm() / 1000);
+    private int across() {
+        return setup.optics().sensor().pixelsAcross();
     }
 
     /** What a pixel of middling sky collects in a frame. */
@@ -163,22 +159,23 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
      * σ √(2 ln n). Electrons.
      */
     public double stackedSkyE(double iso) {
+        return light().skyE() + noiseE(iso) * Math.sqrt(2 * Math.log(sequence.frames()));
+    }
+
+    /** Of the sky in one frame. */
+    private double noiseE(double iso) {
         Light light = light();
         double read = light.response().readNoiseE(iso);
-        double sigma = Math.sqrt(light.skyE() + light.darkE() + read * read);
-        return light.skyE() + sigma * Math.sqrt(2 * Math.log(sequence.frames()));
+        return Math.sqrt(light.skyE() + light.darkE() + read * read);
     }
 
     /** Electrons that a star leaves in each pixel of its path near the middle; its light is spread across some of them. */
     public double trailE(double magnitude) {
-        double cm = setup.optics().focalMm() / setup.aperture() / 10;
-        double perSecond = SkyElectrons.PHOTONS_AT_ZERO
-                * Math.pow(10, -0.4 * magnitude)
-                * Math.PI
-                / 4
-                * cm
-                * cm
-                * setup.rig().efficiency();
+        double perSecond = SkyElectrons.ofStar(
+                magnitude,
+                setup.optics().focalMm(),
+                setup.aperture(),
+                setup.rig().efficiency());
         double drift = path(new Point(0, 0), sequence.exposureSeconds()) / sequence.exposureSeconds();
         double longest = perSecond * sequence.exposureSeconds();
         return Math.min(longest, perSecond / Math.max(1e-9, drift)) / SPOT_PX;
@@ -186,9 +183,7 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
 
     /** V of the faintest star whose trail stands out of the stack's sky by five times its noise. */
     public double faintest(double iso) {
-        double read = light().response().readNoiseE(iso);
-        double noise = Math.sqrt(light().skyE() + light().darkE() + read * read);
-        double wanted = stackedSkyE(iso) - light().skyE() + SEEN * noise;
+        double wanted = stackedSkyE(iso) - light().skyE() + SEEN * noiseE(iso);
         return 2.5 * Math.log10(trailE(0) / wanted);
     }
 
@@ -202,8 +197,8 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
         return best;
     }
 
-    /** A way to arcs as long, by those who prefer it. */
-    public record School(String who, Sequence sequence, double gapPx, double peak, boolean burnt, double hotE) {}
+    /** A way to arcs as long. */
+    public record School(Sequence sequence, double gapPx, double peak, boolean burnt, double hotE) {}
 
     /** Short frames, twenty long ones with pauses of five seconds, and one alone; as long as this sequence. */
     public List<School> schools() {
@@ -211,18 +206,16 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
         int lowest = setup.rig().body().isoSteps().get(0);
         List<School> schools = new ArrayList<>();
         double half = Math.max(1, Math.rint(sequence.exposureSeconds() / 2));
-        schools.add(school("twice as many", Sequence.within(seconds, half, sequence.pauseSeconds()), iso()));
-        schools.add(school(
-                "two minutes, pauses of five seconds", Sequence.within(seconds, Math.min(120, seconds), 5), iso()));
-        schools.add(school("one exposure", Sequence.single(Math.min(Range.SHUTTER.max(), seconds)), lowest));
+        schools.add(school(Sequence.within(seconds, half, sequence.pauseSeconds()), iso()));
+        schools.add(school(Sequence.within(seconds, Math.min(120, seconds), 5), iso()));
+        schools.add(school(Sequence.single(Math.min(Range.SHUTTER.max(), seconds)), lowest));
         return List.copyOf(schools);
     }
 
-    private School school(String who, Sequence s, int iso) {
+    private School school(Sequence s, int iso) {
         TrailPlan plan = with(s);
         double longest = IsoChoice.longestUnburnt(plan.light(), setup.rig().body());
         return new School(
-                who,
                 s,
                 s.frames() == 1 ? 0 : plan.gapPx(),
                 plan.light().peak(iso),
@@ -233,15 +226,10 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
     /** Frames, and the dark ones after them at the same temperature. */
     public Program program(Instant begins, int iso, FileFormat format, int darks) {
         Settings settings = new Settings(sequence.exposureSeconds(), setup.aperture(), iso);
-        Program.Step lights =
-                new Program.Step(begins, settings, sequence.frames(), sequence.pauseSeconds(), format, "star trails");
-        if (darks == 0) {
-            return Program.of("Star trails", lights);
-        }
-        Instant cap = lights.ends().plusSeconds(CAP_SECONDS);
         return Program.of(
-                "Star trails",
-                lights,
-                new Program.Step(cap, settings, darks, sequence.pauseSeconds(), format, "dark frames with the cap on"));
+                        "Star trails",
+                        new Program.Step(
+                                begins, settings, sequence.frames(), sequence.pauseSeconds(), format, "star trails"))
+                .withDarks(darks);
     }
 }

@@ -10,6 +10,7 @@ import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.Dial;
@@ -34,11 +35,16 @@ import java.util.function.Function;
  */
 public sealed interface Subject {
 
+    /** Openings that are this far apart take as long as their neighbours. */
+    Duration LOOK = Duration.ofMinutes(20);
+
     /** "star trails". */
     String words();
 
     /** When it is usually wished for. */
-    Wish usual();
+    default Wish usual() {
+        return Wish.of(Wish.Kind.DARK);
+    }
 
     /** What a take of it comes to in a night. */
     Plan plan(Take take, Circumstances c);
@@ -55,10 +61,35 @@ public sealed interface Subject {
             Function<Instant, Program> program,
             Proposal proposal,
             List<String> risks) {
-        Instant middle = c.night().sunLowest().when();
-        Duration lasts = rounded(program.apply(middle).total());
+        return plan(take, c, rounded(longest(take, c, program)), hands, program, proposal, risks);
+    }
+
+    private static Plan plan(
+            Take take,
+            Circumstances c,
+            Duration lasts,
+            boolean hands,
+            Function<Instant, Program> program,
+            Proposal proposal,
+            List<String> risks) {
         return new Plan(
                 take, take.wish().when(c, lasts).lasting(lasts), lasts, hands, program, proposal.reasons(), risks);
+    }
+
+    /** Of all the times it may begin: an arch that rises needs more frames, ground in falling light longer ones. */
+    private static Duration longest(Take take, Circumstances c, Function<Instant, Program> program) {
+        List<Instant> openings = new ArrayList<>(List.of(c.night().sunLowest().when()));
+        take.pinned().ifPresent(openings::add);
+        for (Interval w : take.wish().when(c, Duration.ZERO).windows()) {
+            for (Instant t = w.from(); t.isBefore(w.to()); t = t.plus(LOOK)) {
+                openings.add(t);
+            }
+            openings.add(w.to());
+        }
+        return openings.stream()
+                .map(t -> program.apply(t).total())
+                .max(Duration::compareTo)
+                .orElseThrow();
     }
 
     /** To the full minute above. */
@@ -170,14 +201,12 @@ public sealed interface Subject {
             Function<Instant, Program> program = t -> Program.of(
                     "foreground",
                     new Program.Step(t, settings(setup, c, t), frames, 1, FileFormat.RAW, "ground, for the blend"));
-            Duration longest = rounded(Duration.ofSeconds((long) (frames * (longestSeconds + 1))));
-            return new Plan(
+            return Subject.plan(
                     take,
-                    take.wish().when(c, longest).lasting(longest),
-                    longest,
+                    c,
                     false,
                     program,
-                    setup.proposal().reasons(),
+                    setup.proposal(),
                     List.of("The light falls by a stop in some minutes: look at each frame."));
         }
 
@@ -207,11 +236,6 @@ public sealed interface Subject {
         @Override
         public String words() {
             return "portrait under stars";
-        }
-
-        @Override
-        public Wish usual() {
-            return Wish.of(Wish.Kind.DARK);
         }
 
         @Override
@@ -245,11 +269,6 @@ public sealed interface Subject {
         @Override
         public String words() {
             return "light painting";
-        }
-
-        @Override
-        public Wish usual() {
-            return Wish.of(Wish.Kind.DARK);
         }
 
         @Override
@@ -287,11 +306,6 @@ public sealed interface Subject {
         }
 
         @Override
-        public Wish usual() {
-            return Wish.of(Wish.Kind.DARK);
-        }
-
-        @Override
         public List<String> bag() {
             return List.of("interval timer");
         }
@@ -317,11 +331,6 @@ public sealed interface Subject {
         @Override
         public String words() {
             return "time-lapse";
-        }
-
-        @Override
-        public Wish usual() {
-            return Wish.of(Wish.Kind.DARK);
         }
 
         @Override
@@ -370,24 +379,17 @@ public sealed interface Subject {
         }
 
         @Override
-        public Wish usual() {
-            return Wish.of(Wish.Kind.DARK);
-        }
-
-        @Override
         public Plan plan(Take take, Circumstances c) {
-            Duration lasts = Duration.ofMinutes(minutes);
             Instant at = best(take, c);
             Proposal proposal = take.setup(c, at, core(c, at)).proposal();
-            Settings set = proposal.settings();
-            return new Plan(
+            return Subject.plan(
                     take,
-                    take.wish().when(c, lasts).lasting(lasts),
-                    lasts,
+                    c,
+                    Duration.ofMinutes(minutes),
                     hands,
-                    t -> Program.of(what, new Program.Step(t, set, 1, 0, FileFormat.RAW, what)),
-                    proposal.reasons(),
-                    new ArrayList<>());
+                    t -> Program.of(what, new Program.Step(t, proposal.settings(), 1, 0, FileFormat.RAW, what)),
+                    proposal,
+                    List.of());
         }
     }
 }

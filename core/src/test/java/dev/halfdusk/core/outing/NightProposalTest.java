@@ -19,6 +19,8 @@ import dev.halfdusk.core.outing.NightProposal.Camera;
 import dev.halfdusk.core.outing.NightProposal.Proposed;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -55,7 +57,7 @@ class NightProposalTest {
     @Test
     void a_night_in_june_bears_four_takes() {
         List<Proposed> all =
-                NightProposal.of(at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(LONG, TRACKED, OLD, WIDE));
+                NightProposal.of(at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(LONG, TRACKED, OLD, WIDE), List.of());
         assertThat(names(all)).containsExactly("Milky Way", "Arch", "Star trails", "Ground at blue hour");
         assertThat(all.get(0).why()).contains("23\u00b0 high"); // 90 - 37.6 - 29.0
         assertThat(all.get(2).take().camera())
@@ -69,27 +71,40 @@ class NightProposalTest {
     @CsvSource({"176, CORE_OVER_MARK", "10, CORE_HIGHEST"})
     void a_mark_under_the_core_decides(double bearing, Wish.Kind kind) {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon", new Mark("Arch", bearing, 140, 24, 13, 0));
-        assertThat(NightProposal.of(c, List.of(WIDE)).get(0).take().wish().kind())
+        assertThat(NightProposal.of(c, List.of(WIDE), List.of())
+                        .get(0)
+                        .take()
+                        .wish()
+                        .kind())
                 .isEqualTo(kind);
     }
 
     @Test
     void what_the_night_has_not_is_not_proposed() {
         // full moon: no dark, but light on the land
-        assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE))))
+        assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE), List.of())))
                 .containsExactly("Ground at blue hour", "Moonlit ground");
         // winter in the north: no core, a long night
-        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE))))
+        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE), List.of())))
                 .containsExactly("Star trails", "Ground at blue hour");
         // midsummer beyond the circle: the sun never sets
-        assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE)))
+        assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE), List.of()))
                 .isEmpty();
+    }
+
+    @Test
+    void what_is_planned_is_not_proposed_again_and_no_camera_no_night() {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        Take trails = Take.of("mine", new Subject.Trails(40, 20, 2, 0), "Wide", WIDE.rig());
+        assertThat(names(NightProposal.of(c, List.of(WIDE), List.of(trails))))
+                .containsExactly("Milky Way", "Arch", "Ground at blue hour");
+        assertThat(NightProposal.of(c, List.of(), List.of())).isEmpty();
     }
 
     @Test
     void with_one_camera_all_of_it_finds_its_hour() {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
-        List<Proposed> all = NightProposal.of(c, List.of(WIDE));
+        List<Proposed> all = NightProposal.of(c, List.of(WIDE), List.of());
         Schedule s = Schedule.arrange(
                 all.stream().map(p -> p.take().plan(c)).toList(),
                 Habits.USUAL,

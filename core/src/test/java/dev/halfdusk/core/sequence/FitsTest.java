@@ -69,7 +69,8 @@ class FitsTest {
                 1,
                 20,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                false);
     }
 
     private static String clock(Instant t) {
@@ -171,6 +172,24 @@ class FitsTest {
                 .isBetween(rest.from(), rest.from().plusSeconds(60));
     }
 
+    /** Settings that follow the light have neither dusk nor moon in their way, but a card they have. */
+    @Test
+    void a_ramp_is_made_for_changing_light() {
+        Night night = night(LEDGE, "2027-06-18", ZONE);
+        Fits.Circumstances follows = new Fits.Circumstances(
+                night,
+                setup(LEDGE, new Direction(0, 46)),
+                NO_FORECAST,
+                Optional.empty(),
+                1,
+                20,
+                Optional.of(new Gear.Card(0.5, 100)),
+                Optional.empty(),
+                true);
+        Instant dusk = night.dark().get(0).from().minusSeconds(1800);
+        only(Fits.of(new Sequence(121, 30, 1), dusk, FAST, follows), Kind.CARD);
+    }
+
     @Test
     void a_thin_moon_does_not_count() {
         Night night = night(LEDGE, "2027-06-06", ZONE);
@@ -202,7 +221,7 @@ class FitsTest {
         Instant back = begins.plusSeconds(929);
         Setup down = setup(LEDGE, new Direction(0, -60));
         Fits.Circumstances hard = new Fits.Circumstances(
-                night, down, clouding, Optional.empty(), 1, 12, Optional.empty(), Optional.of(back));
+                night, down, clouding, Optional.empty(), 1, 12, Optional.empty(), Optional.of(back), false);
         List<Conflict> found = Fits.of(s, begins, FAST, hard);
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.SKYLINE, Kind.CLOUD, Kind.TURN_BACK);
         assertThat(found.get(0).words()).contains("fills 100 %");
@@ -218,7 +237,8 @@ class FitsTest {
                 1,
                 12,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                false);
         Conflict low = Fits.of(s, early, FAST, atCore).stream()
                 .filter(f -> f.kind() == Kind.CORE)
                 .findFirst()
@@ -241,7 +261,8 @@ class FitsTest {
                 1,
                 12,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                false);
         assertThat(Fits.of(s, late, FAST, atSetting).stream()
                         .filter(f -> f.kind() == Kind.CORE)
                         .flatMap(f -> f.ways().stream())
@@ -264,7 +285,8 @@ class FitsTest {
                 2,
                 0,
                 Optional.of(small),
-                Optional.empty());
+                Optional.empty(),
+                false);
         List<Conflict> found = Fits.of(s, begins, FAST, two);
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.BATTERY, Kind.CARD);
         // 100 frames × 0.8 at 0 °C, twice; 8 GB hold 200 files of 40 MB
@@ -272,6 +294,12 @@ class FitsTest {
         assertThat(found.get(0).ways().get(0).sequence().frames()).isEqualTo(160);
         assertThat(found.get(1).words()).contains("holds 200 of 240 frames: they need 9.6 GB");
         assertThat(found.get(1).ways().get(0).sequence().frames()).isEqualTo(200);
+        for (Conflict c : found) {
+            Sequence less = c.ways().get(0).sequence();
+            assertThat(Fits.of(less, begins, FAST, two))
+                    .extracting(Conflict::kind)
+                    .doesNotContain(c.kind());
+        }
     }
 
     @Test

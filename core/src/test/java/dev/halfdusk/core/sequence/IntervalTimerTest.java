@@ -41,6 +41,17 @@ class IntervalTimerTest {
         assertThat(card.remarks()).anyMatch(r -> r.contains("1.3 s instead of 0.5"));
     }
 
+    /** Every 12.5 s a dial that changes: press each 13 s, the timer's own press of a second with it. */
+    @Test
+    void where_settings_change_it_only_presses() {
+        IntervalTimer.Card card = IntervalTimer.presses(750, 12.5, 5);
+        assertThat(card.bulb()).isFalse();
+        assertThat(card.stepSeconds()).isEqualTo(13);
+        assertThat(card.pauseSeconds()).isEqualTo(12);
+        assertThat(card.times()).isZero();
+        assertThat(card.remarks()).anyMatch(r -> r.contains("table")).anyMatch(r -> r.contains("endless"));
+    }
+
     @Test
     void what_a_timer_cannot_do_is_said() {
         assertThat(IntervalTimer.card(new Sequence(400, 30, 1), 0, Dial.THIRD).remarks())

@@ -1,0 +1,64 @@
+package dev.halfdusk.app.sequences;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.sequence.Program;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import org.springframework.stereotype.Component;
+
+/** A camera's program for other programs: a row for each shot, or a step for equal frames. */
+@Component
+class ProgramFiles {
+
+    private final ObjectMapper json;
+
+    ProgramFiles(ObjectMapper json) {
+        this.json = json;
+    }
+
+    static String csv(Program program) {
+        StringWriter out = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(out)) {
+            csv.writeRecord("number", "opens", "seconds", "aperture", "iso", "format", "what");
+            for (Program.Shot s : program.shots()) {
+                csv.writeRecord(
+                        "" + s.number(),
+                        s.opens().toString(),
+                        Numbers.plain(s.settings().seconds(), 6),
+                        Numbers.plain(s.settings().aperture(), 2),
+                        Numbers.plain(s.settings().iso()),
+                        s.format().key(),
+                        s.what());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    String json(Program program) {
+        ObjectNode all = json.createObjectNode()
+                .put("what", program.what())
+                .put("frames", program.frames())
+                .put("begins", program.span().from().toString())
+                .put("ends", program.span().to().toString());
+        ArrayNode steps = all.putArray("steps");
+        for (Program.Step s : program.steps()) {
+            steps.addObject()
+                    .put("begins", s.begins().toString())
+                    .put("frames", s.frames())
+                    .put("seconds", s.settings().seconds())
+                    .put("pauseSeconds", s.pauseSeconds())
+                    .put("aperture", s.settings().aperture())
+                    .put("iso", s.settings().iso())
+                    .put("format", s.format().key())
+                    .put("what", s.what());
+        }
+        return all.toPrettyString();
+    }
+}

@@ -1,0 +1,19 @@
+package dev.halfdusk.app.web;
+
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+
+/** Text that a browser keeps as a file, in UTF-8. */
+public final class Attachment {
+
+    private Attachment() {}
+
+    /** @param type without its character set: "text/csv" */
+    public static ResponseEntity<String> of(String name, String type, String text) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(text);
+    }
+}
