@@ -63,10 +63,11 @@
     for (const part of document.querySelectorAll("[data-when]")) {
       const [name, value] = part.dataset.when.split("=");
       const list = document.querySelector(`select[name="${name}"]`);
-      if (list) part.hidden = list.value !== value;
+      if (list) part.hidden = !value.split(" ").includes(list.value);
     }
   };
   document.addEventListener("change", showDependents);
+  document.addEventListener("htmx:afterSwap", showDependents);
   showDependents();
 
   // a picker needs no button where a choice can send it

@@ -6,6 +6,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
@@ -13,6 +14,7 @@ import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.take.MilkyWay;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -45,7 +47,7 @@ class MigrationTest {
         List<Outing> once;
         try (ConfigurableApplicationContext app = start(data)) {
             once = app.getBean(Outings.class).all();
-            assertOutings(app.getBean(Outings.class));
+            assertOutings(app.getBean(Outings.class), app.getBean(Takes.class));
             assertKit(app.getBean(Kit.class));
             DSLContext db = app.getBean(DSLContext.class);
             assertThat(db.fetch("PRAGMA foreign_key_check")).isEmpty();
@@ -59,7 +61,7 @@ class MigrationTest {
         }
     }
 
-    private static void assertOutings(Outings outings) {
+    private static void assertOutings(Outings outings, Takes takes) {
         assertThat(outings.all())
                 .extracting(Outing::title)
                 .containsExactlyInAnyOrder(
@@ -71,21 +73,25 @@ class MigrationTest {
         Outing moon = outings.find(5).orElseThrow();
         assertThat(moon.night()).isEqualTo(LocalDate.of(2027, 11, 13));
         assertThat(moon.place().id()).isEqualTo(2);
-        assertThat(moon.rig().body().name()).isEqualTo("Old half-frame body");
-        assertThat(moon.rig().lens().id()).isEqualTo(7);
-        assertThat(moon.rig().rig().support()).isEqualTo(Support.TRIPOD);
-        assertThat(List.of(moon.focalMm(), moon.aperture(), moon.tolerancePx())).containsExactly(135.5, 6.3, 1.5);
-        assertThat(moon.iso()).isEqualTo(640);
+        assertThat(moon.tolerancePx()).isEqualTo(1.5);
+        assertThat(moon.note()).isEqualTo("Planned with ISO 640.");
+        Takes.Stored framing = takes.of(5).get(0);
+        assertThat(takes.of(5)).hasSize(1);
+        assertThat(framing.rig().body().name()).isEqualTo("Old half-frame body");
+        assertThat(framing.rig().lens().id()).isEqualTo(7);
+        assertThat(framing.rig().rig().support()).isEqualTo(Support.TRIPOD);
+        assertThat(List.of(framing.take().onLensMm(), framing.take().aperture()))
+                .containsExactly(135.5, 6.3);
+        assertThat(framing.take().subject()).isEqualTo(new MilkyWay(5));
         assertThat(moon.revision()).isEqualTo(1);
-        Outing first = outings.find(1).orElseThrow();
-        assertThat(first.rig().name())
+        assertThat(takes.of(1).get(0).rig().name())
                 .as("a rig of the same body and lens is used")
                 .isEqualTo("Wide and fast");
         Outing deleted = outings.findDeleted(6).orElseThrow();
         assertThat(deleted.title()).isEqualTo("Given up");
         assertThat(deleted.tolerancePx()).isEqualTo(6);
-        assertThat(deleted.rig().body().id()).isEqualTo(6);
-        assertThat(deleted.rig().lens().id()).isEqualTo(1);
+        assertThat(takes.of(6).get(0).rig().body().id()).isEqualTo(6);
+        assertThat(takes.of(6).get(0).rig().lens().id()).isEqualTo(1);
     }
 
     private static void assertKit(Kit kit) {

@@ -1,10 +1,10 @@
 package dev.halfdusk.app.api;
 
 import dev.halfdusk.app.outings.Evening;
+import dev.halfdusk.app.outings.SheetLine;
 import dev.halfdusk.app.web.NotFound;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.Instant;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,19 +23,9 @@ class OutingsApi {
         this.evening = evening;
     }
 
-    /**
-     * A line of the run sheet.
-     *
-     * @param take to which it belongs; null for none
-     * @param act whether it asks for something to be done
-     */
-    public record Line(Instant utc, String take, String what, boolean act) {}
-
     @GetMapping("/{id}/sheet")
     @Operation(summary = "The run sheet of an outing's takes, in the order of their time")
-    List<Line> sheet(@PathVariable long id) {
-        return evening.sheet(id).orElseThrow(() -> new NotFound("outing " + id)).stream()
-                .map(l -> new Line(l.when(), l.take().isEmpty() ? null : l.take(), l.what(), l.act()))
-                .toList();
+    List<SheetLine> sheet(@PathVariable long id) {
+        return evening.sheet(id).orElseThrow(() -> new NotFound("outing " + id));
     }
 }

@@ -1,12 +1,14 @@
 package dev.halfdusk.app.board;
 
+import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.OutingView;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.TonightView;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
@@ -30,12 +32,14 @@ class BoardController {
     private static final String NOTHING = "\u2014";
 
     private final Outings outings;
+    private final Evening evening;
     private final Places places;
     private final Skies skies;
     private final Clock clock;
 
-    BoardController(Outings outings, Places places, Skies skies, Clock clock) {
+    BoardController(Outings outings, Evening evening, Places places, Skies skies, Clock clock) {
         this.outings = outings;
+        this.evening = evening;
         this.places = places;
         this.skies = skies;
         this.clock = clock;
@@ -58,11 +62,12 @@ class BoardController {
         LocalDate today = LocalDate.now(clock);
         Optional<Outing> next = outings.nextFrom(today);
         next.ifPresent(o -> {
-            model.addAttribute("next", OutingView.of(o, skies, Optional.empty()));
+            model.addAttribute("next", TonightView.of(evening.of(o), clock.instant()));
             model.addAttribute(
                     "away", Words.away(LocalDate.now(clock.withZone(o.place().zone())), o.night()));
         });
         model.addAttribute("places", all);
+        model.addAttribute("tonight", tonight(all));
         place.flatMap(id ->
                         all.stream().filter(p -> p.id().toString().equals(id)).findFirst())
                 .or(() -> next.map(Outing::place))
@@ -75,6 +80,21 @@ class BoardController {
                             "core", nights.stream().anyMatch(n -> !n.core().equals(NOTHING)));
                 });
         return "board/board";
+    }
+
+    /** Tonight at a place, in a line. */
+    public record HereRow(long id, String name, String verdict, String moon) {}
+
+    private static final int MOST_PLACES = 6;
+
+    private List<HereRow> tonight(List<Place> all) {
+        return all.stream()
+                .limit(MOST_PLACES)
+                .map(p -> {
+                    Night night = skies.night(p, LocalDate.now(clock.withZone(p.zone())));
+                    return new HereRow(p.id(), p.name(), NightWords.verdict(night), NightWords.moon(night));
+                })
+                .toList();
     }
 
     private List<NightRow> nights(Place place) {

@@ -7,9 +7,9 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
@@ -19,8 +19,13 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Arch;
+import dev.halfdusk.core.take.Camera;
+import dev.halfdusk.core.take.Ground;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -31,8 +36,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
@@ -104,10 +111,17 @@ class DemoData implements SmartInitializingSingleton {
         LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
         LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
-        evening(add("Core over Needle Arch", ledge, core, "Wide and fast", 20, 1.8, 3, 3200));
-        add("First core of dawn", arch, dawn, "First zoom", 18, 3.5, 3, 6400);
-        add("Star field at the mill", mill, dark, "Tracked 35", 35, 2, 3, 1600);
-        add("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8, 3, 3200);
+        Outing first = outings.save(Outing.fresh("Core over Needle Arch", ledge, core)
+                .going(2, 40, 15, Optional.of(LocalTime.of(4, 10)))
+                .noted("Tide turns at four: off the lower rocks before."));
+        evening(first);
+        outings.keep(first.id(), core.plusDays(1));
+        outings.keep(first.id(), core.plusDays(3));
+        outings.pack(first.id(), "tripod", true);
+        outings.pack(first.id(), "red lamp, and the white one only for the way", true);
+        one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
+        one("Star field at the mill", mill, dark, "Tracked 35", 35, 2);
+        one("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8);
     }
 
     private static final double WHITE_FROM_PEOPLE = 50_000;
@@ -199,29 +213,22 @@ class DemoData implements SmartInitializingSingleton {
                 / (double) Duration.ofHours(1).toMinutes();
     }
 
-    private Outing add(
-            String title,
-            Place place,
-            LocalDate night,
-            String rig,
-            double focal,
-            double aperture,
-            double tolerance,
-            int iso) {
-        NamedRig with = rig(rig);
-        return outings.save(Outing.fresh(title, place, night, with, focal, aperture, tolerance, Sharp.MOST, iso));
+    private void one(String title, Place place, LocalDate night, String rig, double focal, double aperture) {
+        Take take = Take.of("Milky Way", new MilkyWay(5), Takes.camera(rig(rig)));
+        evening.add(outings.save(Outing.fresh(title, place, night)), take.set(focal, aperture));
     }
 
-    /** Blue hour, the arch while it is low, the core over the mark, and circles meanwhile with the other camera. */
+    /** Blue hour, the arch while it is low, the core over the mark, a friend, and circles meanwhile with the other camera. */
     private void evening(Outing outing) {
-        NamedRig wide = rig("Wide and fast");
-        NamedRig fisheye = rig("Fisheye");
+        Camera wide = Takes.camera(rig("Wide and fast"));
+        Camera fisheye = Takes.camera(rig("Fisheye"));
         List.of(
-                        Take.of("Ground for the blend", new Subject.Ground(3, 60), wide.name(), wide.rig()),
-                        Take.of("The arch", new Subject.Arch(0.3, 15, 5), wide.name(), wide.rig()),
-                        Take.of("Core over Needle Arch", new Subject.MilkyWay(5), wide.name(), wide.rig())
+                        Take.of("Ground for the blend", new Ground(3, 60), wide),
+                        Take.of("The arch", Arch.KIND.usual(), wide),
+                        Take.of("Core over Needle Arch", new MilkyWay(5), wide)
                                 .with(Wish.over(Wish.Kind.CORE_OVER_MARK, "Needle Arch")),
-                        Take.of("Circles", new Subject.Trails(20, 30, 1, 5), fisheye.name(), fisheye.rig()))
+                        Take.of("Friend on the ledge", new People(4), wide),
+                        Take.of("Circles", new Trails(20, 30, 1, 5), fisheye))
                 .forEach(take -> evening.add(outing, take));
     }
 

@@ -3,7 +3,6 @@ package dev.halfdusk.app.kit;
 import static dev.halfdusk.app.db.Tables.BODY;
 import static dev.halfdusk.app.db.Tables.GEAR;
 import static dev.halfdusk.app.db.Tables.LENS;
-import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
 import static dev.halfdusk.app.db.Tables.TAKE;
@@ -204,6 +203,14 @@ public class Kit {
                 && db.deleteFrom(BODY).where(BODY.ID.eq(id)).execute() > 0;
     }
 
+    /** By how much a body's clock is ahead, seconds. */
+    public void setClock(long body, double aheadSeconds) {
+        db.update(BODY)
+                .set(BODY.CLOCK_OFFSET_S, CameraBody.CLOCK_OFFSET.check(aheadSeconds))
+                .where(BODY.ID.eq(body))
+                .execute();
+    }
+
     /** @return false where a rig still needs it, and nothing was deleted */
     boolean deleteLens(long id) {
         return !db.fetchExists(RIG, RIG.LENS_ID.eq(id))
@@ -218,8 +225,7 @@ public class Kit {
 
     /** @return false where an outing still needs it, even a deleted one, and nothing was deleted */
     boolean deleteRig(long id) {
-        return !db.fetchExists(OUTING, OUTING.RIG_ID.eq(id))
-                && !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
+        return !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
                 && db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
     }
 

@@ -1,26 +1,28 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
-import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Cautions;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.outing.Clash;
-import dev.halfdusk.core.outing.Habits;
+import dev.halfdusk.core.outing.Clashes;
 import dev.halfdusk.core.outing.NightProposal;
+import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
-import dev.halfdusk.core.weather.WeatherHour;
-import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** The takes of an outing in its night: planned, arranged, and what more the night would bear. */
@@ -35,41 +37,55 @@ public class Evening {
     private final Skies skies;
     private final Kit kit;
     private final Weather weather;
+    private final Plans plans;
 
-    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather) {
+    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Plans plans) {
         this.takes = takes;
         this.outings = outings;
         this.places = places;
         this.skies = skies;
         this.kit = kit;
         this.weather = weather;
+        this.plans = plans;
     }
 
-    /** A stored take with its plan of the night. */
-    record Planned(long id, Plan plan) {}
+    /** A stored take with its plan of the night, as far as it has come. */
+    public record Planned(Takes.Stored stored, Plan plan) {
 
-    /**
-     * An evening.
-     *
-     * @param there from arriving to leaving
-     * @param proposed what the night would bear beside what is planned
-     */
-    record Arranged(
-            Outing outing,
-            Night night,
-            Interval there,
-            List<Planned> takes,
-            Schedule schedule,
-            List<NightProposal.Proposed> proposed,
-            Function<Instant, Optional<WeatherHour>> weather) {
+        public long id() {
+            return stored.id();
+        }
+
+        public Take take() {
+            return plan.take();
+        }
+    }
+
+    /** An evening. */
+    public record Arranged(Outing outing, Circumstances c, Trip trip, List<Planned> takes, Schedule schedule) {
+
+        public Night night() {
+            return c.night();
+        }
 
         /** Where a take stands; two that are alike are told apart by their plans. */
-        Optional<Slot> slot(Planned take) {
+        public Optional<Slot> slot(Planned take) {
             return schedule.slots().stream().filter(s -> s.plan() == take.plan).findFirst();
         }
 
+        public Planned of(Slot slot) {
+            return takes.stream().filter(t -> t.plan == slot.plan()).findFirst().orElseThrow();
+        }
+
+        public Optional<Planned> find(long take) {
+            return takes.stream().filter(t -> t.id() == take).findFirst();
+        }
+
         /** Why a take has no place; empty where it has one. */
-        String why(Planned take) {
+        public String why(Planned take) {
+            if (take.stored.progress().skipped()) {
+                return "left out in the field";
+            }
             return schedule.left().stream()
                     .filter(l -> l.plan() == take.plan)
                     .map(Schedule.Left::why)
@@ -77,79 +93,124 @@ public class Evening {
                     .orElse("");
         }
 
-        /** What held takes make impossible. */
-        List<Clash> clashes() {
-            return Clash.of(schedule.slots(), there);
+        /** What does not go together, with the way out. */
+        public List<Clash> clashes() {
+            return Clashes.of(schedule, trip, c, outing.habits());
         }
 
         /** What must be in the bag. */
-        List<Checklist.Item> bag() {
-            return Checklist.of(schedule, weather, USUAL_CELSIUS);
+        public List<Checklist.Item> bag() {
+            return Checklist.of(schedule, c.weather(), USUAL_CELSIUS);
         }
 
-        List<RunSheet.Line> sheet() {
-            return RunSheet.of(night, schedule, there);
+        public List<RunSheet.Line> sheet() {
+            return RunSheet.of(c, schedule, trip, outing.habits());
+        }
+
+        public List<String> cautions() {
+            return Cautions.of(
+                    outing.place().notes().hazards(),
+                    outing.place().notes().turnBack(),
+                    takes.stream().map(Planned::take).toList());
         }
     }
 
-    Arranged of(Outing outing) {
-        Night night = outing.night(skies);
-        Circumstances c = circumstances(outing, night);
-        List<Planned> planned = takes.of(outing.id()).stream()
-                .map(t -> new Planned(t.id(), t.take().plan(c)))
+    public Arranged of(Outing outing) {
+        Circumstances c = circumstances(outing);
+        List<Planned> planned = new ArrayList<>();
+        List<Takes.Stored> stored = takes.of(outing.id());
+        List<Plan> all = plan(outing, c, stored.stream().map(Takes.Stored::take).toList());
+        for (int i = 0; i < stored.size(); i++) {
+            planned.add(new Planned(stored.get(i), own(stored.get(i).progress().of(all.get(i)))));
+        }
+        Trip trip = outing.trip(c.night());
+        List<Plan> wanted = planned.stream()
+                .filter(p -> !p.stored.progress().skipped())
+                .map(Planned::plan)
                 .toList();
-        List<Plan> plans = planned.stream().map(Planned::plan).toList();
-        Interval there = RunSheet.there(night);
+        return new Arranged(outing, c, trip, planned, Schedule.arrange(wanted, outing.habits(), outing.open(trip)));
+    }
+
+    Night night(Outing outing) {
+        return outing.night(skies);
+    }
+
+    /** The same takes on another night, of which nothing has happened yet. */
+    Arranged on(Outing outing, LocalDate night) {
+        Outing other = outing.withNight(night);
+        Circumstances c = circumstances(other);
+        List<Takes.Stored> stored = takes.of(outing.id());
+        List<Plan> all = plan(
+                other,
+                c,
+                stored.stream().map(s -> s.take().pinned(Optional.empty())).toList());
+        List<Planned> planned = new ArrayList<>();
+        for (int i = 0; i < stored.size(); i++) {
+            Takes.Stored s = stored.get(i);
+            planned.add(new Planned(new Takes.Stored(s.id(), s.rig(), s.take(), Progress.AHEAD), own(all.get(i))));
+        }
+        Trip trip = other.trip(c.night());
         return new Arranged(
-                outing,
-                night,
-                there,
+                other,
+                c,
+                trip,
                 planned,
-                Schedule.arrange(plans, Habits.USUAL, there),
-                NightProposal.of(c, cameras(), plans.stream().map(Plan::take).toList()),
-                c.weather());
+                Schedule.arrange(planned.stream().map(Planned::plan).toList(), other.habits(), trip.there()));
+    }
+
+    private List<Plan> plan(Outing outing, Circumstances c, List<Take> all) {
+        return plans.of(all.stream().map(t -> t.with(outing.demand())).toList(), outing.place(), c);
+    }
+
+    /** Takes that are alike share a known plan; each slot must tell whose it is. */
+    private static Plan own(Plan plan) {
+        return plan.lasting(plan.lasts());
+    }
+
+    /** What the night would bear beside what is planned. */
+    public List<NightProposal.Proposed> proposed(Outing outing) {
+        return proposed(
+                outing, takes.of(outing.id()).stream().map(Takes.Stored::take).toList());
+    }
+
+    List<NightProposal.Proposed> proposed(Outing outing, List<Take> planned) {
+        List<dev.halfdusk.core.take.Camera> cameras =
+                kit.rigs().stream().map(Takes::camera).toList();
+        return NightProposal.of(circumstances(outing), cameras, planned, outing.people(), outing.way());
     }
 
     /** The run sheet of an outing's takes; empty where there is no such outing. */
-    public Optional<List<RunSheet.Line>> sheet(long outing) {
-        return outings.find(outing).map(o -> of(o).sheet());
+    public Optional<List<SheetLine>> sheet(long outing) {
+        return outings.find(outing).map(o -> SheetLine.of(of(o).sheet()));
     }
 
-    private Circumstances circumstances(Outing outing, Night night) {
+    private Circumstances circumstances(Outing outing) {
+        Night night = outing.night(skies);
         return new Circumstances(
                 night,
                 outing.place().standpoint(),
-                places.plainMarks(outing.place().id()),
-                weather.hours(outing.place(), night),
+                outing.place().id() == null
+                        ? List.of()
+                        : places.plainMarks(outing.place().id()),
+                outing.place().id() == null ? t -> Optional.empty() : weather.hours(outing.place(), night),
                 USUAL_CELSIUS);
-    }
-
-    private List<NightProposal.Camera> cameras() {
-        return kit.rigs().stream()
-                .map(r -> new NightProposal.Camera(r.name(), r.rig()))
-                .toList();
     }
 
     /** Adds what is proposed under a name, or all of it. */
     void accept(Outing outing, Optional<String> name) {
-        for (NightProposal.Proposed p : of(outing).proposed()) {
-            Take take = p.take();
-            if (name.isEmpty() || name.get().equals(take.name())) {
-                add(outing, take);
+        for (NightProposal.Proposed p : proposed(outing)) {
+            if (name.isEmpty() || name.get().equals(p.take().name())) {
+                add(outing, p.take());
             }
         }
     }
 
     /** Adds a take whose camera is the name of a rig. */
     public void add(Outing outing, Take take) {
-        takes.add(outing.id(), take, rig(take.camera()));
-    }
-
-    private long rig(String name) {
-        return kit.rigs().stream()
-                .filter(r -> r.name().equals(name))
+        NamedRig rig = kit.rigs().stream()
+                .filter(r -> r.name().equals(take.camera().name()))
                 .findFirst()
-                .orElseThrow()
-                .id();
+                .orElseThrow();
+        takes.add(outing.id(), take, rig.id());
     }
 }

@@ -1,21 +1,25 @@
 package dev.halfdusk.app.outings;
 
+import static dev.halfdusk.app.db.Tables.CANDIDATE;
 import static dev.halfdusk.app.db.Tables.OUTING;
+import static dev.halfdusk.app.db.Tables.PACKED;
+import static dev.halfdusk.app.db.Tables.PLACE;
 
 import dev.halfdusk.app.db.tables.records.OutingRecord;
-import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Sharp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,14 +30,26 @@ public class Outings {
 
     private final DSLContext db;
     private final Places places;
-    private final Kit kit;
     private final Clock clock;
 
-    Outings(DSLContext db, Places places, Kit kit, Clock clock) {
+    Outings(DSLContext db, Places places, Clock clock) {
         this.db = db;
         this.places = places;
-        this.kit = kit;
         this.clock = clock;
+    }
+
+    /** What a list says of an outing. */
+    public record Brief(long id, String title, String place, LocalDate night) {}
+
+    /** All but the deleted, by night; without their places' grounds, so that thousands are no work. */
+    public List<Brief> briefs() {
+        return db.select(OUTING.ID, OUTING.TITLE, PLACE.NAME, OUTING.NIGHT)
+                .from(OUTING)
+                .join(PLACE)
+                .on(PLACE.ID.eq(OUTING.PLACE_ID))
+                .where(OUTING.DELETED_AT.isNull())
+                .orderBy(OUTING.NIGHT, OUTING.ID)
+                .fetch(r -> new Brief(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
     /** All but the deleted, by night. */
@@ -68,12 +84,13 @@ public class Outings {
         r.setTitle(outing.title());
         r.setPlaceId(place.id());
         r.setNight(outing.night());
-        r.setRigId(outing.rig().id());
-        r.setFocalMm(outing.focalMm());
-        r.setAperture(outing.aperture());
         r.setTolerancePx(outing.tolerancePx());
         r.setSharp(outing.sharp().name());
-        r.setIso((long) outing.iso());
+        r.setPeople((long) outing.people());
+        r.setDriveMin((long) outing.driveMinutes());
+        r.setWalkMin((long) outing.walkMinutes());
+        r.setTurnBack(outing.turnBack().map(LocalTime::toString).orElse(null));
+        r.setNote(outing.note());
         if (outing.id() == null) {
             r.setRevision(1L);
             r.insert();
@@ -82,6 +99,74 @@ public class Outings {
             r.update();
         }
         return find(r.getId()).orElseThrow();
+    }
+
+    /** What is proposed next for its night. */
+    void another(long id) {
+        db.update(OUTING)
+                .set(OUTING.WAY, OUTING.WAY.plus(1))
+                .where(OUTING.ID.eq(id))
+                .execute();
+    }
+
+    /** @param now empty to schedule from the beginning again */
+    public void resume(long id, Optional<Instant> now) {
+        db.update(OUTING)
+                .set(OUTING.RESUMED_AT, now.orElse(null))
+                .where(OUTING.ID.eq(id))
+                .execute();
+    }
+
+    /** Other nights of the same plan, in order. */
+    public List<LocalDate> candidates(long id) {
+        return db.select(CANDIDATE.NIGHT)
+                .from(CANDIDATE)
+                .where(CANDIDATE.OUTING_ID.eq(id))
+                .orderBy(CANDIDATE.NIGHT)
+                .fetch(CANDIDATE.NIGHT);
+    }
+
+    public void keep(long id, LocalDate candidate) {
+        db.insertInto(CANDIDATE, CANDIDATE.OUTING_ID, CANDIDATE.NIGHT)
+                .values(id, candidate)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    void drop(long id, LocalDate candidate) {
+        db.deleteFrom(CANDIDATE)
+                .where(CANDIDATE.OUTING_ID.eq(id).and(CANDIDATE.NIGHT.eq(candidate)))
+                .execute();
+    }
+
+    /** Goes on another night; the one that was planned stays as a candidate. */
+    void move(Outing outing, LocalDate other) {
+        if (!outing.night().equals(other)) {
+            drop(outing.id(), other);
+            keep(outing.id(), outing.night());
+            save(outing.withNight(other));
+        }
+    }
+
+    /** What of the bag is ticked off, in its words. */
+    public Set<String> packed(long id) {
+        return db.select(PACKED.WHAT)
+                .from(PACKED)
+                .where(PACKED.OUTING_ID.eq(id))
+                .fetchSet(PACKED.WHAT);
+    }
+
+    public void pack(long id, String what, boolean packed) {
+        if (packed) {
+            db.insertInto(PACKED, PACKED.OUTING_ID, PACKED.WHAT)
+                    .values(id, what)
+                    .onConflictDoNothing()
+                    .execute();
+        } else {
+            db.deleteFrom(PACKED)
+                    .where(PACKED.OUTING_ID.eq(id).and(PACKED.WHAT.eq(what)))
+                    .execute();
+        }
     }
 
     /** @return whether there was one to delete */
@@ -102,6 +187,11 @@ public class Outings {
                 == 1;
     }
 
+    /** How many there are, the deleted ones aside. */
+    public int count() {
+        return db.fetchCount(DSL.selectFrom(OUTING).where(OUTING.DELETED_AT.isNull()));
+    }
+
     /** The same few questions to the database, however many outings there are. */
     private List<Outing> select(Condition which) {
         List<OutingRecord> records = db.selectFrom(OUTING)
@@ -110,21 +200,24 @@ public class Outings {
                 .fetch();
         Map<Long, Place> at = places.byIds(
                 records.stream().map(OutingRecord::getPlaceId).distinct().toList());
-        Map<Long, NamedRig> with =
-                kit.rigs(records.stream().map(OutingRecord::getRigId).distinct().toList());
-        return records.stream()
-                .map(r -> new Outing(
-                        r.getId(),
-                        r.getTitle(),
-                        at.get(r.getPlaceId()),
-                        r.getNight(),
-                        with.get(r.getRigId()),
-                        r.getFocalMm(),
-                        r.getAperture(),
-                        r.getTolerancePx(),
-                        Sharp.valueOf(r.getSharp()),
-                        r.getIso().intValue(),
-                        r.getRevision()))
-                .toList();
+        return records.stream().map(r -> outing(r, at.get(r.getPlaceId()))).toList();
+    }
+
+    private static Outing outing(OutingRecord r, Place place) {
+        return new Outing(
+                r.getId(),
+                r.getTitle(),
+                place,
+                r.getNight(),
+                r.getTolerancePx(),
+                Sharp.valueOf(r.getSharp()),
+                r.getPeople().intValue(),
+                r.getDriveMin().intValue(),
+                r.getWalkMin().intValue(),
+                Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse),
+                r.getNote(),
+                r.getWay().intValue(),
+                Optional.ofNullable(r.getResumedAt()),
+                r.getRevision());
     }
 }

@@ -8,10 +8,13 @@ import biweekly.parameter.Related;
 import biweekly.property.Geo;
 import biweekly.property.Trigger;
 import biweekly.util.Duration;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.sequence.Program;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
@@ -66,11 +69,42 @@ final class SheetFiles {
         event.setDateStart(Date.from(slot.prepares().from()));
         event.setDateEnd(Date.from(slot.runs().to()));
         event.setSummary(name + ", " + slot.camera());
-        event.setDescription(slot.program().steps().get(0).words());
+        event.setDescription(slot.words());
         event.setLocation(place.name());
         event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
         Duration before = Duration.builder().prior(true).minutes(ALARM_MINUTES).build();
         event.addAlarm(VAlarm.display(new Trigger(before, Related.START), name));
         return event;
+    }
+
+    /** The lines of the sheet, as the API gives them. */
+    static String json(Evening.Arranged night, ObjectMapper json) {
+        return json.valueToTree(SheetLine.of(night.sheet())).toPrettyString();
+    }
+
+    /** What to set on the interval timer of each camera, take by take. */
+    static String timers(Evening.Arranged night) {
+        StringBuilder text = new StringBuilder();
+        for (Slot s : night.schedule().slots()) {
+            text.append(s.name()).append(", ").append(s.camera()).append('\n');
+            for (Program.Step step : s.program().steps()) {
+                if (step.frames() > 1) {
+                    text.append("  timer: ")
+                            .append(Numbers.trimmed(step.sequence().stepSeconds(), 1))
+                            .append(" s from start to start, or ")
+                            .append(Numbers.trimmed(step.pauseSeconds(), 1))
+                            .append(" s of pause; ")
+                            .append(step.frames())
+                            .append(" frames\n");
+                }
+            }
+            s.program()
+                    .text(night.night().zone())
+                    .lines()
+                    .skip(1)
+                    .forEach(l -> text.append("  ").append(l).append('\n'));
+            text.append('\n');
+        }
+        return text.toString();
     }
 }

@@ -7,13 +7,17 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Take;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The stored takes of outings. A deleted one is kept until its deletion can no longer be undone. */
 @Repository
 @Transactional
-class Takes {
+public class Takes {
 
     private final DSLContext db;
     private final Kit kit;
@@ -35,19 +39,40 @@ class Takes {
         this.clock = clock;
     }
 
-    /** A take as it is stored. */
-    record Stored(long id, Take take) {}
+    /**
+     * A take as it is stored.
+     *
+     * @param progress in the field
+     */
+    public record Stored(long id, NamedRig rig, Take take, Progress progress) {}
 
-    List<Stored> of(long outing) {
-        List<TakeRecord> records = db.selectFrom(TAKE)
-                .where(TAKE.OUTING_ID.eq(outing).and(TAKE.DELETED_AT.isNull()))
-                .orderBy(TAKE.ID)
-                .fetch();
+    /** A rig as a camera of takes. */
+    public static Camera camera(NamedRig rig) {
+        return new Camera(
+                rig.name(), rig.body().name(), rig.rig(), rig.first(Gear.Battery.class), rig.first(Gear.Card.class));
+    }
+
+    public List<Stored> of(long outing) {
+        return select(TAKE.OUTING_ID.eq(outing).and(TAKE.DELETED_AT.isNull()));
+    }
+
+    public Optional<Stored> find(long outing, long take) {
+        return select(TAKE.OUTING_ID.eq(outing).and(TAKE.ID.eq(take)).and(TAKE.DELETED_AT.isNull())).stream()
+                .findFirst();
+    }
+
+    private List<Stored> select(Condition which) {
+        List<TakeRecord> records =
+                db.selectFrom(TAKE).where(which).orderBy(TAKE.ID).fetch();
         Map<Long, NamedRig> rigs =
                 kit.rigs(records.stream().map(TakeRecord::getRigId).distinct().toList());
-        return records.stream()
-                .map(r -> new Stored(r.getId(), take(r, rigs.get(r.getRigId()))))
-                .toList();
+        return records.stream().map(r -> stored(r, rigs.get(r.getRigId()))).toList();
+    }
+
+    private Stored stored(TakeRecord r, NamedRig rig) {
+        Progress progress = new Progress(
+                Optional.ofNullable(r.getOpenedAt()), Optional.ofNullable(r.getClosedAt()), r.getSkipped());
+        return new Stored(r.getId(), rig, take(r, rig), progress);
     }
 
     private Take take(TakeRecord r, NamedRig rig) {
@@ -57,8 +82,7 @@ class Takes {
         return new Take(
                 r.getName(),
                 json.subject(r.getSubject(), r.getParameters()),
-                rig.name(),
-                rig.rig(),
+                camera(rig),
                 r.getFocalMm(),
                 r.getAperture(),
                 aim,
@@ -68,11 +92,24 @@ class Takes {
                 Optional.ofNullable(r.getPinnedAt()));
     }
 
-    long add(long outing, Take take, long rig) {
+    public long add(long outing, Take take, long rig) {
         TakeRecord r = db.newRecord(TAKE);
         r.setOutingId(outing);
+        fill(r, take, rig);
+        r.insert();
+        return r.getId();
+    }
+
+    /** Everything about a take but what happened in the field. */
+    public void change(long outing, long id, Take take, long rig) {
+        TakeRecord r = db.fetchSingle(TAKE, TAKE.ID.eq(id).and(TAKE.OUTING_ID.eq(outing)));
+        fill(r, take, rig);
+        r.update();
+    }
+
+    private void fill(TakeRecord r, Take take, long rig) {
         r.setName(take.name());
-        r.setSubject(TakeJson.key(take.subject()));
+        r.setSubject(take.subject().kind().key());
         r.setParameters(json.write(take.subject()));
         r.setRigId(rig);
         r.setFocalMm(take.onLensMm());
@@ -82,25 +119,32 @@ class Takes {
         r.setUpright(take.held() == Orientation.PORTRAIT);
         r.setWish(json.write(take.wish()));
         r.setPinnedAt(take.pinned().orElse(null));
-        r.insert();
-        return r.getId();
     }
 
     /** @param opening empty to let the wish decide again */
-    void pin(long outing, long take, Optional<Instant> opening) {
+    public void pin(long outing, long take, Optional<Instant> opening) {
         db.update(TAKE)
                 .set(TAKE.PINNED_AT, opening.orElse(null))
                 .where(TAKE.ID.eq(take).and(TAKE.OUTING_ID.eq(outing)))
                 .execute();
     }
 
+    public void progress(long outing, long take, Progress p) {
+        db.update(TAKE)
+                .set(TAKE.OPENED_AT, p.opened().orElse(null))
+                .set(TAKE.CLOSED_AT, p.closed().orElse(null))
+                .set(TAKE.SKIPPED, p.skipped())
+                .where(TAKE.ID.eq(take).and(TAKE.OUTING_ID.eq(outing)))
+                .execute();
+    }
+
     /** @return whether there was one to delete */
-    boolean delete(long outing, long take) {
+    public boolean delete(long outing, long take) {
         return mark(outing, take, clock.instant());
     }
 
     /** @return whether there was one to bring back */
-    boolean restore(long outing, long take) {
+    public boolean restore(long outing, long take) {
         return mark(outing, take, null);
     }
 

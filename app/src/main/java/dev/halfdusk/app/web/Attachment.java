@@ -4,7 +4,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 
-/** Text that a browser keeps as a file, in UTF-8. */
+/** What a browser keeps as a file; text in UTF-8. */
 public final class Attachment {
 
     private Attachment() {}
@@ -15,5 +15,13 @@ public final class Attachment {
                 .contentType(MediaType.parseMediaType(type + ";charset=UTF-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
                 .body(text);
+    }
+
+    /** Bytes that a browser keeps as a file. */
+    public static ResponseEntity<byte[]> of(String name, String type, byte[] bytes) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(bytes);
     }
 }

@@ -3,29 +3,169 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class FieldBrowserTest extends BrowserTest {
 
-    /** A take is held, the field opens from its page, and the time until the next thing runs down. */
+    private static final Pattern COUNT = Pattern.compile("(\\d+:)?\\d\\d:\\d\\d");
+
+    /** Stands where it was last put. */
+    private static final class MovedClock extends Clock {
+
+        private volatile Instant now;
+
+        MovedClock(String now) {
+            this.now = Instant.parse(now);
+        }
+
+        void to(Instant later) {
+            now = later;
+        }
+
+        @Override
+        public Instant instant() {
+            return now;
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return Clock.fixed(now, zone);
+        }
+    }
+
+    private static void equal(Instant one, Instant other) {
+        org.assertj.core.api.Assertions.assertThat(one).isEqualTo(other);
+    }
+
+    private Locator key(String name) {
+        return page.getByRole(AriaRole.BUTTON, named(name).setExact(true));
+    }
+
+    /** The line with which a take begins. */
+    private Locator beginning(String take) {
+        return page.locator("[data-coming]")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("\\d\\d " + take + ": \\d+ \u00d7")))
+                .first();
+    }
+
+    /** When it begins, as its line says. */
+    private Instant opening(String take) {
+        return Instant.ofEpochMilli(Long.parseLong(beginning(take).getAttribute("data-at")));
+    }
+
+    /** 4 June 2027 at the ledge: ground at dusk, circles from the first dark on, the arch, the core over the mark, a friend. */
     @Test
-    void the_field_counts_down_to_what_comes_next() {
-        page.navigate(url("/outings/1/takes"));
-        page.getByRole(AriaRole.BUTTON, named("Hold it there: Circles")).click();
-        assertThat(page.getByRole(AriaRole.BUTTON, named("Let it move: Circles")))
-                .isVisible();
-        page.getByRole(AriaRole.LINK, named("in the field")).click();
-        Locator count = page.locator("[data-count]");
-        assertThat(count).hasText(Pattern.compile("(\\d+:)?\\d\\d:\\d\\d"));
+    void a_whole_evening_is_played_with_done_late_and_skip(@TempDir Path data) {
+        MovedClock clock = new MovedClock("2027-05-20T16:00:00Z");
+        page.setViewportSize(360, 740);
+        try (RunningApplication application = RunningApplication.start(data, clock)) {
+            String field = application.url("/outings/1/field");
+            clock.to(Instant.parse("2027-06-04T17:00:00Z"));
+            page.navigate(field);
+            assertThat(page.locator("[data-until]")).containsText("until Leave home");
+            assertThat(page.locator("[data-count]")).hasText(COUNT);
+            String before = page.locator("[data-count]").textContent();
+            assertThat(page.locator("[data-count]")).not().hasText(before);
+
+            // the first take is done sooner than it was meant to be
+            clock.to(opening("Ground for the blend").plusSeconds(1));
+            page.navigate(field);
+            key("Done: Ground for the blend").click();
+            assertThat(page.getByText("Ground for the blend, done")).isVisible();
+
+            // circles are begun late: they move, the core over its mark does not
+            Instant circles = opening("Circles");
+            Instant core = opening("Core over Needle Arch");
+            clock.to(circles.minusSeconds(60));
+            page.navigate(field);
+            key("Ten minutes late: Circles").click();
+            equal(opening("Circles"), circles.plusSeconds(600));
+            equal(opening("Core over Needle Arch"), core);
+
+            // its settings stand there, its frames are counted: after five minutes the tenth of 31 s each
+            clock.to(circles.plusSeconds(900));
+            page.navigate(field);
+            Locator running = page.locator("[data-running]:not([hidden])")
+                    .filter(new Locator.FilterOptions().setHasText("Circles"));
+            assertThat(running.locator("[data-frame]")).hasText(Pattern.compile("10|11"));
+            assertThat(running.locator(".figure").first()).hasText("30");
+
+            // what is skipped is gone, and can be had again
+            String next = page.locator(".field-keys strong").last().textContent();
+            key("Skip: " + next).click();
+            assertThat(page.getByText(next + ", left out")).isVisible();
+            assertThat(beginning(next)).hasCount(0);
+            key("Not yet: " + next).click();
+            assertThat(page.getByText(next + ", left out")).hasCount(0);
+
+            // a note by large keys belongs to what runs
+            clock.to(Instant.parse("2027-06-05T00:57:00Z"));
+            page.navigate(field);
+            page.getByText("Note something").click();
+            key("7").click();
+            key("cloud").click();
+            key("Keep the note").click();
+            assertThat(page.locator("#notes")).containsText("7cloud");
+
+            // the camera's clock from a photograph of the page's
+            page.getByText("Clocks and cues").click();
+            page.getByLabel("UTC in the picture").fill("23:59:58");
+            page.getByLabel("Time in the file").fill("00:00:03");
+            key("Keep the difference").click();
+            page.getByText("Clocks and cues").click();
+            assertThat(page.locator("#clocks")).containsText("5 s fast");
+
+            key("the night as it was planned").click();
+            org.assertj.core.api.Assertions.assertThat(page.evaluate("document.documentElement.scrollWidth"))
+                    .isEqualTo(360);
+            clock.to(Instant.parse("2027-06-05T07:00:00Z"));
+            page.navigate(field);
+            assertThat(page.locator("[data-count]")).hasText("done");
+            assertThat(page.getByText("No take is left")).isVisible();
+        }
+    }
+
+    /** Opened from the disk, without any server, the page counts down by the clock of the device. */
+    @Test
+    void the_page_that_is_taken_along_counts_from_the_disk(@TempDir Path folder) throws Exception {
+        String html = page.request().get(url("/outings/1/sheet/night.html")).text();
+        // a night to come, whatever today is: its instants are moved to begin in an hour
+        long first = Long.parseLong(html.replaceFirst("(?s).*?data-coming data-at=\"(\\d+)\".*", "$1"));
+        long shift = System.currentTimeMillis() + 3_600_000 - first;
+        StringBuilder moved = new StringBuilder();
+        var matcher = Pattern.compile("(data-(?:at|from|to)=\")(\\d+)").matcher(html);
+        while (matcher.find()) {
+            matcher.appendReplacement(moved, matcher.group(1) + (Long.parseLong(matcher.group(2)) + shift));
+        }
+        matcher.appendTail(moved);
+        Path file = Files.writeString(folder.resolve("night.html"), moved);
+        Page disk = context.newPage();
+        disk.navigate(file.toUri().toString());
+        Locator count = disk.locator("[data-count]");
+        assertThat(count).hasText(Pattern.compile("(59|1:00):\\d\\d"));
         String before = count.textContent();
         assertThat(count).not().hasText(before);
-        assertThat(page.locator("[data-until]")).containsText("until Arrive");
-        assertThat(page.locator("[data-coming]").first()).containsText("Arrive");
-        page.getByRole(AriaRole.LINK, named("leave")).click();
-        page.getByRole(AriaRole.BUTTON, named("Let it move: Circles")).click();
-        assertThat(page.getByRole(AriaRole.BUTTON, named("Hold it there: Circles")))
-                .isVisible();
+        assertThat(disk.locator("[data-until]")).containsText("until Leave home");
+        assertThat(disk.locator("html")).hasAttribute("data-lamp", "red");
+        disk.getByText("lamp", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(disk.locator("html")).hasAttribute("data-lamp", "dusk");
+        org.assertj.core.api.Assertions.assertThat(
+                        disk.evaluate("document.fonts.load('16px \"Atkinson Next\"').then(f => f.length)"))
+                .isEqualTo(1);
     }
 }

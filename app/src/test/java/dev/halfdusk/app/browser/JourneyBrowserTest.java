@@ -154,21 +154,19 @@ class JourneyBrowserTest extends BrowserTest {
         hand.press(page.locator("#finds").getByText("plan").first());
 
         assertThat(page.locator("h1")).hasText("New outing");
-        hand.choose(page.locator("#rig"), "Crop and zoom " + who);
-        if (script) {
-            assertThat(page.locator("#aperture-note")).containsText("moved to 3.");
-        } else {
-            hand.press(button(page, "Save outing"));
-            assertThat(page.locator("#aperture-note")).containsText("moved to 3.");
-        }
-        hand.fill(page.locator("#focal"), "18");
-        hand.fill(page.locator("#aperture"), "3.5");
+        assertThat(page.locator("main")).containsText("What the night would bear");
         hand.press(button(page, "Save outing"));
         assertThat(page.locator("h1")).containsText("Village field " + who);
-        assertThat(page.locator("#minute .figure").nth(0)).hasText(Pattern.compile("\\d+"));
-        assertThat(page.locator("#minute .figure").nth(1)).hasText("3.5");
-        assertThat(page.locator("#minute .figure").nth(2)).hasText(Pattern.compile("\\d{3,5}"));
-        assertThat(page.locator("main")).containsText("Run sheet");
+        hand.press(page.locator("#adding > summary"));
+        hand.choose(page.locator("#new-rig"), "Crop and zoom " + who);
+        hand.fill(page.locator("#new-name"), "First core");
+        hand.press(button(page, "Add"));
+        assertThat(page.locator("#take-head")).containsText("First core");
+        assertThat(page.locator("aside .figure").nth(0)).hasText(Pattern.compile("\\d+"));
+        assertThat(page.locator("aside .figure").nth(1)).hasText("3.5");
+        assertThat(page.locator("aside .figure").nth(2)).hasText(Pattern.compile("\\d{3,5}"));
+        hand.press(link(page, "run sheet and bag"));
+        assertThat(page.locator("main")).containsText("First core: ");
     }
 
     private static Locator button(Page page, String name) {

@@ -4,8 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -41,14 +43,14 @@ class OutingBrowserTest extends BrowserTest {
                     .isVisible();
             assertThat(page.getByText("Tue 8 to Wed 9 June 2027")).isVisible();
             outing = page.url().replaceFirst(".*?(/outings/\\d+).*", "$1");
-            seconds = page.locator("#minute .figure").first().textContent();
+            seconds = page.locator("aside .figure").first().textContent();
             assertThat(Double.parseDouble(seconds)).isBetween(2.0, 10.0);
         }
         try (RunningApplication second = RunningApplication.start(data, false)) {
             page.navigate(second.url("/outings"));
             page.getByRole(AriaRole.LINK, named("Core over Low Reef")).click();
             assertThat(page.url()).startsWith(second.url(outing));
-            assertThat(page.locator("#minute .figure").first()).hasText(seconds);
+            assertThat(page.locator("aside .figure").first()).hasText(seconds);
         }
     }
 
@@ -78,7 +80,7 @@ class OutingBrowserTest extends BrowserTest {
     void a_deleted_outing_comes_back() {
         page.navigate(url("/outings/2"));
         String title = page.locator("h1").textContent();
-        page.getByRole(AriaRole.BUTTON, named("delete")).click();
+        page.getByRole(AriaRole.BUTTON, exactly("delete")).click();
         page.getByRole(AriaRole.BUTTON, named("Undo")).click();
         assertThat(page.locator("h1")).hasText(title);
     }
@@ -122,5 +124,89 @@ class OutingBrowserTest extends BrowserTest {
             assertThat(still.locator("html")).hasAttribute("data-lamp", "day");
             assertThat(still).hasURL(Pattern.compile(".*minute=700.*"));
         }
+    }
+
+    private Locator block(String name) {
+        return page.locator("[data-block][aria-label^='" + name + ",']");
+    }
+
+    private String opening(String name) {
+        return page.locator("li")
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.BUTTON, named("Delete " + name).setExact(true))))
+                .locator(".font-mono strong")
+                .textContent();
+    }
+
+    /** By keys a minute each, by the pointer as far as it is dragged; the take is then held, its length follows its end. */
+    @Test
+    void takes_are_moved_and_stretched_on_the_night() {
+        page.navigate(url("/outings/1"));
+        String before = opening("Circles");
+        int minute = Integer.parseInt(block("Circles").getAttribute("data-minute"));
+        block("Circles").focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(page.getByRole(AriaRole.BUTTON, named("Let it move: Circles")))
+                .isVisible();
+        assertThat(block("Circles")).hasAttribute("data-minute", "" + (minute + 12));
+        assertThat(block("Circles")).isFocused();
+
+        int lasts = Integer.parseInt(block("Circles").getAttribute("data-lasts"));
+        page.keyboard().press("-");
+        page.keyboard().press("-");
+        assertThat(block("Circles")).not().hasAttribute("data-lasts", "" + lasts);
+        int shorter = Integer.parseInt(block("Circles").getAttribute("data-lasts"));
+        org.assertj.core.api.Assertions.assertThat(lasts - shorter).isBetween(9, 11);
+
+        BoundingBox box = boxOf(block("Circles").locator("rect").first());
+        page.mouse().move(box.x + box.width / 3, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 3 + 60, box.y + box.height / 2);
+        page.mouse().up();
+        assertThat(block("Circles")).not().hasAttribute("data-minute", "" + (minute + 12));
+        int dragged = Integer.parseInt(block("Circles").getAttribute("data-minute"));
+        org.assertj.core.api.Assertions.assertThat(dragged).isGreaterThan(minute + 20);
+
+        page.getByRole(AriaRole.BUTTON, named("Let it move: Circles")).click();
+        org.assertj.core.api.Assertions.assertThat(opening("Circles")).isEqualTo(before);
+    }
+
+    @Test
+    void a_take_is_deleted_by_a_key_and_brought_back() {
+        page.navigate(url("/outings/1"));
+        block("The arch").focus();
+        page.keyboard().press("Delete");
+        assertThat(page.getByText("The take is deleted")).isVisible();
+        assertThat(block("The arch")).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, named("bring it back")).click();
+        assertThat(block("The arch")).hasCount(1);
+    }
+
+    /** Once opened, an outing, its sheet and its field are there when the server is not. */
+    @Test
+    void opened_outings_stay_readable_without_the_server(@TempDir Path data) {
+        RunningApplication server = RunningApplication.start(data, true);
+        String outing = server.url("/outings/1");
+        String kit = server.url("/kit");
+        page.navigate(outing);
+        page.waitForFunction("navigator.serviceWorker.ready.then(r => r.active.state === 'activated')");
+        page.navigate(outing);
+        page.navigate(outing + "/sheet");
+        page.navigate(outing + "/field");
+        page.waitForTimeout(300);
+        server.close();
+        page.navigate(outing + "/sheet");
+        assertThat(page.locator("h1")).containsText("Core over Needle Arch");
+        assertThat(page.getByText("Set up Wide and fast").first()).isVisible();
+        page.navigate(outing + "/field");
+        assertThat(page.locator("[data-count]")).hasText(Pattern.compile("(\\d+:)?\\d\\d:\\d\\d"));
+        page.navigate(outing);
+        assertThat(page.locator("h1")).hasText("Core over Needle Arch");
+        page.navigate(kit);
+        assertThat(page.locator("h1")).hasText("The server does not answer");
+        forgiveNetwork();
     }
 }

@@ -2,8 +2,10 @@ package dev.halfdusk.app.browser;
 
 import dev.halfdusk.app.HalfDuskApplication;
 import java.nio.file.Path;
+import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
 /** The whole application on a free port with a data folder of the test's choice. */
 final class RunningApplication implements AutoCloseable {
@@ -21,6 +23,15 @@ final class RunningApplication implements AutoCloseable {
                 "--halfdusk.data=" + data,
                 "--halfdusk.demo=" + demo,
                 "--halfdusk.clock=2027-06-01T18:00:00Z"));
+    }
+
+    /** With a clock that the test moves. */
+    static RunningApplication start(Path data, Clock clock) {
+        SpringApplication application = new SpringApplication(HalfDuskApplication.class);
+        application.addInitializers(c -> ((GenericApplicationContext) c)
+                .registerBean("movedClock", Clock.class, () -> clock, b -> b.setPrimary(true)));
+        return new RunningApplication((ServletWebServerApplicationContext)
+                application.run("--server.port=0", "--halfdusk.data=" + data, "--halfdusk.demo=true"));
     }
 
     String url(String path) {

@@ -12,9 +12,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import dev.halfdusk.app.PageTest;
 import jakarta.servlet.http.Cookie;
+import java.time.Instant;
+import java.time.LocalTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,6 +36,9 @@ class OutingPagesTest {
     @Autowired
     private Outings outings;
 
+    @Autowired
+    private Takes takes;
+
     private static MockHttpServletRequestBuilder filled(MockHttpServletRequestBuilder request, String... changes) {
         String[] usual = {
             "place",
@@ -49,16 +55,14 @@ class OutingPagesTest {
             "Europe/Lisbon",
             "night",
             "2027-06-08",
-            "rig",
+            "people",
             "1",
-            "focal",
-            "20",
-            "aperture",
-            "1.8",
+            "drive",
+            "0",
+            "walk",
+            "0",
             "tolerance",
             "3",
-            "iso",
-            "3200",
             "title",
             ""
         };
@@ -85,14 +89,15 @@ class OutingPagesTest {
                 .andExpect(content().string(containsString(">Reef &lt;b&gt;&amp;&lt;/b&gt; core</h1>")))
                 .andExpect(content().string(not(containsString("<b>&"))))
                 .andExpect(content().string(containsString("Tue 8 to Wed 9 June 2027")));
-        web.perform(get(path + "/print")).andExpect(content().string(containsString("Darkness begins")));
+        web.perform(get(path + "/sheet")).andExpect(content().string(containsString("Darkness begins")));
         web.perform(get(path + "/edit")).andExpect(content().string(containsString("value=\"2027-06-08\"")));
 
         long id = Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
         String place = outings.find(id).orElseThrow().place().id().toString();
-        web.perform(filled(post(path), "place", place, "focal", "20", "iso", "6400"))
+        web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"))
                 .andExpect(redirectedUrl(path));
-        assertThat(outings.find(id).orElseThrow().iso()).isEqualTo(6400);
+        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(3);
+        assertThat(outings.find(id).orElseThrow().turnBack()).contains(LocalTime.of(3, 40));
         web.perform(post(path + "/night").param("night", "2027-07-04")).andExpect(redirectedUrl(path));
         assertThat(outings.find(id).orElseThrow().night()).hasToString("2027-07-04");
 
@@ -114,14 +119,13 @@ class OutingPagesTest {
                 "zone|Nowhere/Else|is not a time zone",
                 "night|1850-01-01|2000-01-02 to 2059-12-29",
                 "night|2070-01-01|2000-01-02 to 2059-12-29",
-                "aperture|0|1.8 to 22",
-                "aperture|1.4|1.8 to 22",
-                "focal|0|20 to 20 mm",
-                "focal|abc|is not a number",
+                "people|0|1 to 9",
+                "people|1.5|Only whole numbers",
+                "drive|1441|0 to 1440 min",
+                "walk|far|is not a number",
+                "turnBack|25:00|hours and minutes",
                 "tolerance|0|0.5 to 20 px",
-                "iso|9999999|25 to 51200",
-                "rig|77|Choose a rig",
-                "rig|x|Choose a rig",
+                "like|98765432|Choose an outing",
                 "place|98765432|Choose a place",
                 "placeName||Enter a name"
             })
@@ -197,7 +201,7 @@ class OutingPagesTest {
 
     /** A list can only show what it offers. */
     private static boolean inList(String field) {
-        return List.of("place", "rig").contains(field);
+        return List.of("place", "like").contains(field);
     }
 
     @Test
@@ -221,5 +225,32 @@ class OutingPagesTest {
         web.perform(filled(post("/outings")).header("Sec-Fetch-Site", "cross-site"))
                 .andExpect(status().isForbidden());
         web.perform(get("/").header("Sec-Fetch-Site", "cross-site")).andExpect(status().isOk());
+    }
+
+    private long created(String... changes) throws Exception {
+        String path = web.perform(filled(post("/outings"), changes))
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        return Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
+    }
+
+    /** The beginner's first plan is one click; a later one begins with the takes of an earlier, none of them held. */
+    @Test
+    void an_outing_begins_with_a_whole_night_or_with_another_ones_takes() throws Exception {
+        long first = created("like", "proposed", "night", "2027-07-04");
+        assertThat(takes.of(first)).hasSize(4);
+        takes.pin(first, takes.of(first).get(0).id(), Optional.of(Instant.parse("2027-07-05T00:15:00Z")));
+        long second = created("like", "" + first, "night", "2027-08-02");
+        assertThat(takes.of(second))
+                .extracting(t -> t.take().name())
+                .containsExactlyElementsOf(
+                        takes.of(first).stream().map(t -> t.take().name()).toList());
+        assertThat(takes.of(second)).allMatch(t -> t.take().pinned().isEmpty());
+        assertThat(takes.of(created("like", ""))).isEmpty();
+        web.perform(filled(get("/outings/preview"), "night", "2027-07-04"))
+                .andExpect(content().string(containsString("What the night would bear")))
+                .andExpect(content().string(containsString("Star trails")));
     }
 }

@@ -3,13 +3,15 @@ package dev.halfdusk.app.outings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -26,38 +28,22 @@ class OutingsRoundTripTest {
     @Autowired
     private Places places;
 
-    @Autowired
-    private Kit kit;
-
     @Test
     void an_outing_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
         Place place = places.add(Place.at("Here", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
         Place other = places.add(Place.at("There", new Site(61.5, -149.25, 2), ZoneId.of("America/Anchorage")));
-        Outing first = Outing.fresh(
-                "<Core> \"one\"",
-                place,
-                LocalDate.of(2028, 2, 29),
-                kit.rig(1).orElseThrow(),
-                20,
-                2.75,
-                6.25,
-                Sharp.HALF,
-                5150);
+        Outing first = Outing.fresh("<Core> \"one\"", place, LocalDate.of(2028, 2, 29))
+                .within(6.25, Sharp.HALF)
+                .going(3, 47, 19, Optional.of(LocalTime.of(4, 35)))
+                .noted("bring <rope>");
         Outing stored = outings.save(first);
         assertThat(stored).isEqualTo(first.withId(stored.id()));
         assertThat(form.read(form.fields(stored), stored.id())).contains(stored);
         assertThat(outings.find(stored.id())).contains(stored);
 
-        Outing changed = Outing.fresh(
-                        "Another",
-                        other,
-                        LocalDate.of(2058, 12, 31),
-                        kit.rig(4).orElseThrow(),
-                        235.5,
-                        7.25,
-                        1.75,
-                        Sharp.AIM,
-                        250)
+        Outing changed = Outing.fresh("Another", other, LocalDate.of(2058, 12, 31))
+                .within(1.75, Sharp.AIM)
+                .going(1, 5, 0, Optional.empty())
                 .withId(stored.id());
         assertThat(form.read(form.fields(changed), stored.id())).contains(changed);
         Outing again = outings.save(changed);
@@ -68,8 +54,38 @@ class OutingsRoundTripTest {
     @Test
     void a_new_place_is_stored_with_its_outing() {
         Place fresh = Place.at("Spit", new Site(54.5, 12.25, 3.5), ZoneId.of("Europe/Berlin"));
-        Outing stored = outings.save(Outing.fresh(
-                "Spit", fresh, LocalDate.of(2027, 8, 1), kit.rig(1).orElseThrow(), 20, 1.8, 3, Sharp.MOST, 1600));
+        Outing stored = outings.save(Outing.fresh("Spit", fresh, LocalDate.of(2027, 8, 1)));
         assertThat(places.find(stored.place().id()).orElseThrow().site()).isEqualTo(fresh.site());
+    }
+
+    /** Candidates, ticks and what was said in the field, each with what takes it back. */
+    @Test
+    void what_belongs_to_an_outing_is_kept_with_it() {
+        Place place = places.add(Place.at("Here too", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
+        long id = outings.save(Outing.fresh("Plan", place, LocalDate.of(2028, 3, 1)))
+                .id();
+        outings.keep(id, LocalDate.of(2028, 3, 4));
+        outings.keep(id, LocalDate.of(2028, 3, 2));
+        outings.keep(id, LocalDate.of(2028, 3, 4));
+        assertThat(outings.candidates(id)).containsExactly(LocalDate.of(2028, 3, 2), LocalDate.of(2028, 3, 4));
+        outings.move(outings.find(id).orElseThrow(), LocalDate.of(2028, 3, 4));
+        assertThat(outings.find(id).orElseThrow().night()).isEqualTo(LocalDate.of(2028, 3, 4));
+        assertThat(outings.candidates(id)).containsExactly(LocalDate.of(2028, 3, 1), LocalDate.of(2028, 3, 2));
+        outings.drop(id, LocalDate.of(2028, 3, 1));
+        assertThat(outings.candidates(id)).containsExactly(LocalDate.of(2028, 3, 2));
+
+        outings.pack(id, "tripod", true);
+        outings.pack(id, "lamp", true);
+        outings.pack(id, "tripod", true);
+        outings.pack(id, "lamp", false);
+        assertThat(outings.packed(id)).containsExactly("tripod");
+
+        Instant now = Instant.parse("2028-03-04T21:00:00Z");
+        outings.resume(id, Optional.of(now));
+        outings.another(id);
+        assertThat(outings.find(id).orElseThrow().resumed()).contains(now);
+        assertThat(outings.find(id).orElseThrow().way()).isEqualTo(1);
+        outings.resume(id, Optional.empty());
+        assertThat(outings.find(id).orElseThrow().resumed()).isEmpty();
     }
 }

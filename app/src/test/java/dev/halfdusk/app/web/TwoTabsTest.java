@@ -89,20 +89,15 @@ class TwoTabsTest {
     }
 
     private String outing() throws Exception {
-        var request =
-                post("/outings").param("place", "" + place).param("rig", "1").param("night", "2027-06-08");
-        request.param("focal", "20")
-                .param("aperture", "1.8")
-                .param("tolerance", "3")
-                .param("iso", "3200");
+        var request = post("/outings").param("place", "" + place).param("night", "2027-06-08");
         return web.perform(request).andReturn().getResponse().getRedirectedUrl();
     }
 
     @ParameterizedTest
     @CsvSource({
         "outing, title, First, Second",
-        "outing, iso, 1600, 6400",
-        "outing, rig, 1, 4",
+        "outing, walk, 16, 64",
+        "outing, turnBack, 03:00, 04:00",
         "place, hazards, a drop, the tide",
         "place, coordinates, '37.5, -8.7', '37.4, -8.6'",
         "place, seaHorizon, on, ''",
@@ -135,11 +130,6 @@ class TwoTabsTest {
         put(other, field, second);
         if (one.equals(other)) {
             one.put("name", "Another");
-        }
-        if (what.equals("outing") && field.equals("rig")) {
-            other.put("focal", "200");
-            other.put("aperture", "8");
-            other.put("fitted", "");
         }
         String before = one.get(field);
         assertThat(send(target, one).getStatus()).as("the first saves").isEqualTo(302);

@@ -27,6 +27,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -39,6 +40,8 @@ import java.util.function.Predicate;
  * other. Times to one second, under the conventions of {@link HorizonEvents}.
  */
 public final class Night {
+
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
 
     private final Site site;
     private final LocalDate date;
@@ -210,6 +213,11 @@ public final class Night {
                 .filter(way)
                 .map(HorizonEvent::when)
                 .findFirst();
+    }
+
+    /** "23:05": what clocks of the zone show, to the nearest minute. */
+    public String clock(Instant when) {
+        return CLOCK.format(when.plusSeconds(30).atZone(zone));
     }
 
     /** The instant so many minutes after the noon that begins the night. */

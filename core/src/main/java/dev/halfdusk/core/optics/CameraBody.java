@@ -1,5 +1,6 @@
 package dev.halfdusk.core.optics;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import java.util.List;
 import java.util.Optional;
@@ -136,5 +137,13 @@ public record CameraBody(
 
     public List<Integer> isoSteps() {
         return IsoDial.between(response.baseIso(), topIso);
+    }
+
+    /** "13", "1/125": what the dial says of a time the shutter is really open; the seconds themselves where it has no such click. */
+    public String label(double seconds) {
+        Dial.Stop nearest = dial.nearest(seconds);
+        return Math.abs(nearest.realSeconds() - seconds) < 1e-6 * seconds
+                ? nearest.label()
+                : Numbers.trimmed(seconds, seconds < 1 ? 3 : 1);
     }
 }

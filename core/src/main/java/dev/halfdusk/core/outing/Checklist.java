@@ -38,8 +38,9 @@ public final class Checklist {
         for (Slot slot : schedule.slots()) {
             Plan plan = slot.plan();
             Take take = plan.take();
-            items.putIfAbsent(take.camera() + ", its card empty and battery full", take.name());
-            items.putIfAbsent(take.rig().support().tracks() ? "tracker, and its power" : "tripod", take.name());
+            items.putIfAbsent(slot.camera() + ", its card empty and battery full", take.name());
+            items.putIfAbsent(
+                    take.camera().rig().support().tracks() ? "tracker, and its power" : "tripod", take.name());
             take.subject().bag().forEach(what -> items.putIfAbsent(what, take.name()));
             if (slot.program().darks() > 0) {
                 items.putIfAbsent("lens cap", "dark frames");

@@ -1,21 +1,39 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.measure.Range;
 import java.time.Duration;
 
 /**
- * How long the work around a take takes, by one pair of hands in the dark.
+ * How long the work around a take takes in the dark, and how many do it.
  *
- * @param setUp unpack, tripod, level: once for each camera
- * @param focus once for each camera
+ * @param setUp unpack, tripod, level: once for each rig
+ * @param focus once for each rig
  * @param reAim from one framing to the next
  * @param test a composition frame and a look at it
+ * @param swap a battery, where what is left in it is too little
+ * @param people pairs of hands
  */
-public record Habits(Duration setUp, Duration focus, Duration reAim, Duration test) {
+public record Habits(Duration setUp, Duration focus, Duration reAim, Duration test, Duration swap, int people) {
 
-    public static final Habits USUAL =
-            new Habits(Duration.ofMinutes(8), Duration.ofMinutes(5), Duration.ofMinutes(3), Duration.ofMinutes(3));
+    public static final Range PEOPLE = new Range("people", 1, 9, "");
 
-    /** Before the first take of a camera. */
+    public static final Habits USUAL = new Habits(
+            Duration.ofMinutes(8),
+            Duration.ofMinutes(5),
+            Duration.ofMinutes(3),
+            Duration.ofMinutes(3),
+            Duration.ofMinutes(1),
+            1);
+
+    public Habits {
+        PEOPLE.check(people);
+    }
+
+    public Habits with(int otherPeople) {
+        return new Habits(setUp, focus, reAim, test, swap, otherPeople);
+    }
+
+    /** Before the first take of a rig. */
     public Duration first() {
         return setUp.plus(focus).plus(test);
     }

@@ -5,23 +5,40 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.take.Arch;
+import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
-import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Clip;
+import dev.halfdusk.core.take.Free;
+import dev.halfdusk.core.take.Ground;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.People;
+import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
- * A whole night proposed from place, marks, season, moon and rigs: which subject deserves which hour, and why. The same
- * circumstances always give the same night. Habits of the craft, to be argued with.
+ * A whole night proposed from place, marks, season, moon, forecast, rigs and hands: which subject deserves which hour, and why.
+ * The same circumstances always give the same night; who does not like it asks for another. Habits of the craft, to be argued
+ * with.
  */
 public final class NightProposal {
+
+    /** Ways to spend a night that one may ask for in turn. */
+    public static final int WAYS = 3;
 
     private static final double WIDE_MM = 36;
 
@@ -31,11 +48,29 @@ public final class NightProposal {
     private static final Duration CORE_WORTH = Duration.ofMinutes(20);
     private static final Duration TRAILS_WORTH = Duration.ofMinutes(90);
     private static final Duration LONG_NIGHT = Duration.ofHours(4);
+    private static final Duration LOOK = Duration.ofMinutes(30);
 
-    private NightProposal() {}
+    /** A window with more cloud than this at its clearest is not worth a walk. */
+    private static final double OVERCAST_PERCENT = 85;
 
-    /** A rig by its name. */
-    public record Camera(String name, Rig rig) {}
+    /** The moon lights land and is itself no lamp while the sun stands between these. */
+    private static final double BALANCED_FROM_DEG = -9;
+
+    private static final double BALANCED_TO_DEG = 2;
+    private static final double ROUND_MOON = 0.85;
+    private static final int MOON_MINUTES = 15;
+
+    private final Circumstances c;
+    private final Camera first;
+    private final Camera second;
+    private final int people;
+
+    private NightProposal(Circumstances c, Camera first, Camera second, int people) {
+        this.c = c;
+        this.first = first;
+        this.second = second;
+        this.people = people;
+    }
 
     /** A take, and why it is proposed. */
     public record Proposed(Take take, String why) {}
@@ -43,9 +78,11 @@ public final class NightProposal {
     /**
      * @param cameras none propose nothing
      * @param planned whose subjects are not proposed again
+     * @param people pairs of hands
+     * @param way of spending the night, counted from 0 and round
      * @return in the order in which they matter; those that the night has no window for are not among them
      */
-    public static List<Proposed> of(Circumstances c, List<Camera> cameras, List<Take> planned) {
+    public static List<Proposed> of(Circumstances c, List<Camera> cameras, List<Take> planned, int people, int way) {
         if (cameras.isEmpty()) {
             return List.of();
         }
@@ -56,21 +93,55 @@ public final class NightProposal {
         Camera second = wide.stream()
                 .filter(k -> k.rig().lens().shortestMm() <= WIDE_MM
                         && !k.rig().support().tracks())
-                .filter(k -> k != first)
+                .filter(k -> !k.body().equals(first.body()))
                 .findFirst()
                 .orElse(first);
-        List<Proposed> all = new ArrayList<>();
-        core(c, first).ifPresent(all::add);
-        arch(c, first).ifPresent(all::add);
-        trails(c, second).ifPresent(all::add);
-        ground(c, first).ifPresent(all::add);
-        moonlit(c, first).ifPresent(all::add);
-        return all.stream()
+        NightProposal night = new NightProposal(c, first, second, people);
+        return night.ofWay(Math.floorMod(way, WAYS))
+                .flatMap(Optional::stream)
                 .filter(p -> planned.stream()
                         .noneMatch(t ->
-                                t.subject().getClass() == p.take().subject().getClass()))
-                .filter(p -> !p.take().wish().when(c, Duration.ZERO).windows().isEmpty())
+                                t.subject().kind().equals(p.take().subject().kind())))
+                .flatMap(p -> night.clear(p).stream())
                 .toList();
+    }
+
+    /** All of it; the core and a friend under it, or a deep stack; or movement. */
+    private Stream<Optional<Proposed>> ofWay(int way) {
+        return switch (way) {
+            case 1 -> Stream.of(core(), stack(), portrait(), moon(), ground(), moonlit());
+            case 2 -> Stream.of(clip(), core(), trails(first), moon(), moonlit());
+            default -> Stream.of(core(), arch(), trails(second), moon(), ground(), moonlit());
+        };
+    }
+
+    /** Nothing where the night has no window, or only overcast ones; what the forecast says is said. */
+    private Optional<Proposed> clear(Proposed p) {
+        List<Interval> windows = p.take().wish().when(c).windows();
+        if (windows.isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble cloud = windows.stream()
+                .flatMap(NightProposal::looks)
+                .flatMap(t -> c.weather().apply(t).stream())
+                .mapToDouble(WeatherHour::cloudPercent)
+                .min();
+        if (cloud.isEmpty()) {
+            return Optional.of(p);
+        }
+        return cloud.getAsDouble() > OVERCAST_PERCENT
+                ? Optional.empty()
+                : Optional.of(new Proposed(
+                        p.take(),
+                        p.why() + Numbers.text(" At its clearest %.0f %% of cloud is forecast.", cloud.getAsDouble())));
+    }
+
+    private static Stream<Instant> looks(Interval window) {
+        List<Instant> all = new ArrayList<>();
+        for (Instant t = window.from(); !t.isAfter(window.to()); t = t.plus(LOOK)) {
+            all.add(t);
+        }
+        return all.stream();
     }
 
     /** Light that a lens gathers on the sky it sees: small for a fast wide one. */
@@ -80,25 +151,28 @@ public final class NightProposal {
         return rig.apertures(mm).min() * wide * (rig.support().tracks() ? 1.3 : 1);
     }
 
-    private static Optional<Proposed> core(Circumstances c, Camera camera) {
+    private static Optional<Proposed> proposed(Take take, String why) {
+        return Optional.of(new Proposed(take, why));
+    }
+
+    private Optional<Proposed> core() {
         Night night = c.night();
         Optional<Interval> window = Interval.longest(night.coreDark());
         if (window.isEmpty() || window.get().length().compareTo(CORE_WORTH) < 0) {
             return Optional.empty();
         }
-        Take take = Take.of("Milky Way", new Subject.MilkyWay(5), camera.name(), camera.rig());
+        Take take = Take.of("Milky Way", new MilkyWay(5), first);
         for (Mark mark : c.marks()) {
             Take over = take.with(Wish.over(Wish.Kind.CORE_OVER_MARK, mark.name()));
-            if (!over.wish().when(c, Duration.ZERO).windows().isEmpty()) {
-                return Optional.of(new Proposed(over, "The core stands over " + mark.name() + " while it is dark."));
+            if (!over.wish().when(c).windows().isEmpty()) {
+                return proposed(over, "The core stands over " + mark.name() + " while it is dark.");
             }
         }
         double high = night.core(night.coreBest().orElse(window.get().middle())).altitudeDeg();
-        return Optional.of(
-                new Proposed(take, Numbers.text("The core is up in a dark sky, at its best %.0f\u00b0 high.", high)));
+        return proposed(take, Numbers.text("The core is up in a dark sky, at its best %.0f\u00b0 high.", high));
     }
 
-    private static Optional<Proposed> arch(Circumstances c, Camera camera) {
+    private Optional<Proposed> arch() {
         Optional<Instant> rises = c.night().coreDark().stream()
                 .filter(i -> i.length().compareTo(CORE_WORTH) >= 0)
                 .map(Interval::from)
@@ -107,43 +181,91 @@ public final class NightProposal {
             return Optional.empty();
         }
         Galaxy.Arch arch = c.night().arch(rises.get());
-        if (arch.topAltitudeDeg() > LOW_ARCH_DEG) {
-            return Optional.empty();
-        }
-        return Optional.of(new Proposed(
-                Take.of("Arch", new Subject.Arch(0.3, 15, 5), camera.name(), camera.rig()),
-                Numbers.text(
-                        "As the core rises the arch is only %.0f\u00b0 high: a row takes it. Later it needs two.",
-                        arch.topAltitudeDeg())));
+        return arch.topAltitudeDeg() > LOW_ARCH_DEG
+                ? Optional.empty()
+                : proposed(
+                        Take.of("Arch", Arch.KIND.usual(), first),
+                        Numbers.text(
+                                "As the core rises the arch is only %.0f\u00b0 high: a row takes it. Later it needs two.",
+                                arch.topAltitudeDeg()));
     }
 
-    private static Optional<Proposed> trails(Circumstances c, Camera camera) {
-        Optional<Interval> dark = Interval.longest(c.night().moonless());
-        if (dark.isEmpty() || dark.get().length().compareTo(TRAILS_WORTH) < 0) {
-            return Optional.empty();
-        }
-        double arc = dark.get().length().compareTo(LONG_NIGHT) >= 0 ? 20 : 15;
-        return Optional.of(new Proposed(
-                Take.of("Star trails", new Subject.Trails(arc, 30, 1, 5), camera.name(), camera.rig()),
-                Numbers.text(
-                        "Circles round the pole run by themselves for %.0f\u00b0 of turn in what is left of the dark.",
-                        arc)));
+    private Optional<Interval> longDark(Duration worth) {
+        return Interval.longest(c.night().moonless()).filter(d -> d.length().compareTo(worth) >= 0);
     }
 
-    private static Optional<Proposed> ground(Circumstances c, Camera camera) {
-        return Optional.of(new Proposed(
-                Take.of("Ground at blue hour", new Subject.Ground(3, 60), camera.name(), camera.rig()),
-                "Clean, soft light on the ground, for the blend with the sky."));
+    private Optional<Proposed> trails(Camera camera) {
+        return longDark(TRAILS_WORTH).flatMap(dark -> {
+            double arc = dark.length().compareTo(LONG_NIGHT) >= 0 ? 20 : 15;
+            return proposed(
+                    Take.of("Star trails", new Trails(arc, 30, 1, 5), camera),
+                    Numbers.text(
+                            "Circles round the pole run by themselves for %.0f\u00b0 of turn in what is left of the dark.",
+                            arc));
+        });
     }
 
-    private static Optional<Proposed> moonlit(Circumstances c, Camera camera) {
+    private Optional<Proposed> clip() {
+        return longDark(TRAILS_WORTH)
+                .flatMap(dark -> proposed(
+                        Take.of("Time-lapse", new Clip(10, 25, 15), second),
+                        "Ten seconds of the turning sky, from an hour in which nobody need touch the camera."));
+    }
+
+    private Optional<Proposed> stack() {
+        return longDark(CORE_WORTH)
+                .flatMap(dark -> proposed(
+                        Take.of("Deep stack", new Stack(30, 5), second),
+                        "Thirty frames of one field: noise falls to less than a fifth."));
+    }
+
+    private Optional<Proposed> portrait() {
+        return people < 2
+                ? Optional.empty()
+                : longDark(CORE_WORTH)
+                        .flatMap(dark -> proposed(
+                                Take.of("Friend under the stars", new People(4), first),
+                                "There are two of you: one can hold still."));
+    }
+
+    private Optional<Proposed> ground() {
+        return proposed(
+                Take.of("Ground at blue hour", new Ground(3, 60), first),
+                "Clean, soft light on the ground, for the blend with the sky.");
+    }
+
+    private Optional<Proposed> moonlit() {
         boolean dark = !c.night().moonless().isEmpty();
-        if (dark || c.night().dark().isEmpty()) {
+        return dark || c.night().dark().isEmpty()
+                ? Optional.empty()
+                : proposed(
+                        Take.of("Moonlit ground", new Ground(4, 30), first).with(Wish.of(Wish.Kind.DARK)),
+                        "The moon is up all night: let it light the landscape.");
+    }
+
+    /** A round moon over a mark while land and moon are about as bright. */
+    private Optional<Proposed> moon() {
+        if (c.night().moon().fraction() < ROUND_MOON) {
             return Optional.empty();
         }
-        return Optional.of(new Proposed(
-                Take.of("Moonlit ground", new Subject.Ground(4, 30), camera.name(), camera.rig())
-                        .with(Wish.of(Wish.Kind.DARK)),
-                "The moon is up all night: let it light the landscape."));
+        for (Mark mark : c.marks()) {
+            Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, mark.name());
+            boolean balanced = over.when(c)
+                    .best()
+                    .map(this::sun)
+                    .filter(a -> a > BALANCED_FROM_DEG && a < BALANCED_TO_DEG)
+                    .isPresent();
+            if (balanced) {
+                return proposed(
+                        Take.of("Moon over " + mark.name(), new Free(MOON_MINUTES, true), first)
+                                .with(over),
+                        "The round moon stands over it while there is still light on the land.");
+            }
+        }
+        return Optional.empty();
+    }
+
+    private double sun(Instant t) {
+        return Moment.at(t).local(Body.SUN, c.night().observer()).latitudeDeg();
     }
 }

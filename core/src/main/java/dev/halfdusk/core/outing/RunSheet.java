@@ -1,30 +1,36 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Star;
+import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 
-/** What to do when, for one night of sharp stars: the sky's times and the work that hangs on them, in order. */
+/**
+ * What to do when, for one night of takes: the sky's times and the work, in order. It begins at home and ends there, and each
+ * line can be done by one person who reads it at that minute.
+ */
 public final class RunSheet {
-
-    private static final Duration ARRIVE_BEFORE_SUNSET = Duration.ofMinutes(60);
-    private static final Duration PACK = Duration.ofMinutes(30);
-    private static final Duration TEST_BEFORE_WINDOW = Duration.ofMinutes(20);
-    private static final Duration REFOCUS_EVERY = Duration.ofMinutes(60);
 
     /** Heights between which one looks at a star through a camera without lying down. */
     private static final double LOWEST_STAR = 20;
@@ -34,97 +40,193 @@ public final class RunSheet {
     /** Height of the sun below which the first stars show. */
     private static final double STARS_FROM = -7;
 
-    private RunSheet() {}
+    /** A lens goes out of focus by a colder tube and front. */
+    private static final double REFOCUS_K = 4;
 
-    /**
-     * One line of the sheet.
-     *
-     * @param act whether it asks for something to be done, rather than telling what the sky does
-     * @param take to which it belongs, empty for none
-     */
-    public record Line(Instant when, String what, boolean act, String take) {
+    private static final Duration LOOK = Duration.ofMinutes(10);
 
-        Line(Instant when, String what, boolean act) {
-            this(when, what, act, "");
-        }
-    }
+    /** At arriving, what the ground has; after this, what one does there. */
+    private static final Duration MOMENT = Duration.ofMinutes(1);
 
-    /** Times of the sky under the usual conventions; times of work are the craft's habits and may be moved. */
-    public static List<Line> of(Night night) {
-        List<Line> lines = sky(night);
-        night.set(HorizonEvent.Kind.SUN).ifPresent(sunset -> {
-            lines.add(new Line(
-                    sunset.minus(ARRIVE_BEFORE_SUNSET),
-                    "Be there: walk the ground by daylight, note the way back, set up and level the tripod",
-                    true));
-            lines.add(new Line(
-                    sunset.plus(Duration.ofMinutes(30)),
-                    "First stars: focus on the brightest at full magnification, then fix the ring",
-                    true));
-        });
-        night.window().ifPresent(window -> addWindow(lines, window));
-        lines.sort(Comparator.comparing(Line::when));
-        return List.copyOf(lines);
+    private final Circumstances c;
+    private final Schedule schedule;
+    private final Trip trip;
+    private final Habits habits;
+    private final List<Line> lines = new ArrayList<>();
+
+    private RunSheet(Circumstances c, Schedule schedule, Trip trip, Habits habits) {
+        this.c = c;
+        this.schedule = schedule;
+        this.trip = trip;
+        this.habits = habits;
     }
 
     /**
-     * A night of takes: what the sky does, arriving, the work before each take with the star to focus on, its program, dark
-     * frames, leaving.
+     * A line.
      *
-     * @param there from arriving to leaving
+     * @param act whether it asks for something to be done
+     * @param take to which it belongs; empty for none
      */
-    public static List<Line> of(Night night, Schedule schedule, Interval there) {
-        List<Line> lines = sky(night);
-        lines.add(new Line(there.from(), "Arrive: walk the ground by daylight, note the way back", true));
+    public record Line(Instant when, String what, boolean act, String take) {}
+
+    public static List<Line> of(Circumstances c, Schedule schedule, Trip trip, Habits habits) {
+        RunSheet sheet = new RunSheet(c, schedule, trip, habits);
+        sheet.sky();
+        sheet.wayThere();
         Set<String> known = new HashSet<>();
         for (Slot slot : schedule.slots()) {
-            addSlot(lines, night, slot, known.add(slot.camera()));
+            sheet.prepare(slot, known.add(slot.camera()));
+            sheet.run(slot);
         }
-        lines.add(new Line(there.to(), "Leave: count what you carry, and say that you are on the way", true));
-        lines.sort(Comparator.comparing(Line::when));
-        return List.copyOf(lines);
+        sheet.wayBack();
+        sheet.lines.sort(Comparator.comparing(Line::when)); // stable: work stays in the order in which it was added
+        return List.copyOf(sheet.lines);
     }
 
-    private static List<Line> sky(Night night) {
-        List<Line> lines = new ArrayList<>();
-        for (HorizonEvent event : night.events()) {
-            lines.add(new Line(event.when(), event.words(), false));
+    private void sky() {
+        for (HorizonEvent event : c.night().events()) {
+            lines.add(new Line(event.when(), event.words(), false, ""));
         }
-        return lines;
     }
 
-    /** From an hour before sunset, to walk the ground by daylight, until after sunrise; the whole night where there is neither. */
-    public static Interval there(Night night) {
-        Instant from = night.set(HorizonEvent.Kind.SUN)
-                .map(t -> t.minus(ARRIVE_BEFORE_SUNSET))
-                .orElse(night.span().from());
-        Instant to = night.rise(HorizonEvent.Kind.SUN)
-                .map(t -> t.plus(PACK))
-                .orElse(night.span().to());
-        return from.isBefore(to) ? new Interval(from, to) : night.span();
+    private void act(Instant when, String what, String take) {
+        lines.add(new Line(when, what, true, take));
     }
 
-    private static void addSlot(List<Line> lines, Night night, Slot slot, boolean first) {
-        String name = slot.plan().take().name();
+    private void wayThere() {
+        if (!trip.drive().plus(trip.walk()).isZero()) {
+            act(
+                    trip.leavesHome(),
+                    "Leave home: " + trip.drive().toMinutes() + " min on the road, "
+                            + trip.walk().toMinutes() + " min on foot; say where you go and when you will be back",
+                    "");
+        }
+        act(trip.there().from(), "Arrive: walk the ground by daylight, note the way back", "");
+        if (!trip.hazards().isEmpty()) {
+            act(trip.there().from().plus(MOMENT), "See by daylight: " + trip.hazards(), "");
+        }
+    }
+
+    private void prepare(Slot slot, boolean first) {
+        String name = slot.name();
         Instant begins = slot.prepares().from();
-        lines.add(new Line(
+        if (slot.swap()) {
+            act(begins, "Change the battery of " + slot.body() + " before " + name, name);
+        }
+        act(
                 begins,
                 first
-                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + star(night, begins)
+                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + star(begins)
                         : "Aim " + slot.camera() + " anew for " + name + ", look at a star at full size",
-                true,
-                name));
+                name);
+        Instant looks = slot.runs().from().minus(habits.test());
+        if (!slot.prepares().length().isZero()) {
+            slot.plan()
+                    .test()
+                    .ifPresent(test -> act(
+                            looks.isBefore(begins) ? begins : looks,
+                            "Composition frame of " + name + aimed(slot) + ": " + words(test),
+                            name));
+        }
+    }
+
+    /** ", looking 172°, 23° up": where the camera must look when it opens. */
+    private String aimed(Slot slot) {
+        Take take = slot.plan().take();
+        var axis = take.setup(c, slot.runs().from()).pointing().axis();
+        return Numbers.text(", looking %.0f\u00b0, %.0f\u00b0 up", axis.azimuthDeg(), axis.altitudeDeg())
+                .replace("-", "\u2212");
+    }
+
+    private static String words(CompositionFrame test) {
+        return test.click().label() + " s at ISO "
+                + Numbers.plain(test.settings().iso()) + " is as bright as the real one";
+    }
+
+    private void run(Slot slot) {
+        String name = slot.name();
         for (Program.Step step : slot.program().steps()) {
-            lines.add(new Line(step.begins(), name + ": " + words(step), true, name));
+            act(step.begins(), name + ": " + words(slot, step), name);
+            if (!step.dark()) {
+                swaps(slot, step);
+            }
         }
         if (slot.plan().hands()) {
-            lines.add(new Line(slot.runs().from(), name + ": stay with the camera", true, name));
+            act(slot.runs().from(), name + ": stay with the camera", name);
+        }
+        refocus(slot);
+    }
+
+    private static String words(Slot slot, Program.Step step) {
+        String words = step.words(slot.plan().take().camera().rig().body());
+        if (step.frames() == 1) {
+            return words;
+        }
+        return words + ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s: timer "
+                + Numbers.trimmed(step.sequence().stepSeconds(), 1) + " s from start to start"
+                + (step.dark() ? "; dark frames, cap on" : "");
+    }
+
+    private void swaps(Slot slot, Program.Step step) {
+        Optional<Gear.Battery> battery = slot.plan().take().camera().battery();
+        if (slot.plan().battery() <= 1 || battery.isEmpty()) {
+            return;
+        }
+        double celsius = celsius(step.begins());
+        if (Power.frames(battery.get(), celsius, step.sequence()) > 0) {
+            for (int after : Power.swaps(battery.get(), celsius, step.sequence())) {
+                act(
+                        Instants.after(step.opening(after), -step.pauseSeconds()),
+                        "Change the battery of " + slot.body() + " after frame " + after + " of " + slot.name(),
+                        slot.name());
+            }
+        }
+    }
+
+    private double celsius(Instant t) {
+        return c.weather().apply(t).map(WeatherHour::temperatureC).orElse(c.celsius());
+    }
+
+    /** Once, when it has become so much colder since the work on the take began. */
+    private void refocus(Slot slot) {
+        OptionalDouble warm = temperature(slot.prepares().from());
+        for (Instant t = slot.runs().from();
+                warm.isPresent() && t.isBefore(slot.runs().to());
+                t = t.plus(LOOK)) {
+            OptionalDouble now = temperature(t);
+            if (now.isPresent() && warm.getAsDouble() - now.getAsDouble() >= REFOCUS_K) {
+                act(
+                        t,
+                        Numbers.text(
+                                "It is %.0f \u00b0C colder than when %s was focused: look at its last frame at full size,"
+                                        + " refocus between two frames",
+                                warm.getAsDouble() - now.getAsDouble(), slot.camera()),
+                        slot.name());
+                return;
+            }
+        }
+    }
+
+    private OptionalDouble temperature(Instant t) {
+        return c.weather()
+                .apply(t)
+                .map(h -> OptionalDouble.of(h.temperatureC()))
+                .orElse(OptionalDouble.empty());
+    }
+
+    private void wayBack() {
+        Instant leaves = trip.leaves(schedule);
+        act(leaves, "Leave: count what you carry, and say that you are on the way", "");
+        trip.turnBack().ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
+        if (!trip.drive().plus(trip.walk()).isZero()) {
+            act(leaves.plus(trip.walk()).plus(trip.drive()), "Home: say so; dry lenses, charge, copy the cards", "");
         }
     }
 
     /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; before there are any, something far. */
-    private static String star(Night night, Instant when) {
+    private String star(Instant when) {
         Moment moment = Moment.at(when);
+        Night night = c.night();
         if (moment.local(Body.SUN, night.observer()).latitudeDeg() > STARS_FROM) {
             return " on something far while there is light";
         }
@@ -137,37 +239,11 @@ public final class RunSheet {
                     return " on " + s.name() + ", " + Angles.compass(at.azimuthDeg()) + ", "
                             + Numbers.text("%.0f", at.altitudeDeg()) + "\u00b0 up";
                 })
-                .orElse("");
+                .orElse(" on a distant light, ten metres off and more");
     }
 
-    private static boolean comfortable(Horizontal at) {
-        return at.altitudeDeg() > LOWEST_STAR && at.altitudeDeg() < HIGHEST_STAR;
+    private boolean comfortable(Horizontal at) {
+        return at.altitudeDeg() > Math.max(LOWEST_STAR, c.from().skyline().altitudeAt(at.azimuthDeg()))
+                && at.altitudeDeg() < HIGHEST_STAR;
     }
-
-    private static String words(Program.Step step) {
-        return step.words()
-                + (step.frames() > 1 ? ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s" : "")
-                + (step.dark() ? ": dark frames, cap on" : "");
-    }
-
-    private static void addWindow(List<Line> lines, Interval window) {
-        lines.add(new Line(
-                window.from().minus(TEST_BEFORE_WINDOW),
-                "Composition test at the highest ISO, then check focus and the left edge of the histogram",
-                true));
-        lines.add(new Line(window.from(), "Begin: repeat the same frame, for stacking and against aircraft", true));
-        Instant check = window.from().plus(REFOCUS_EVERY);
-        while (check.isBefore(window.to().minus(REFOCUS_EVERY.dividedBy(2)))) {
-            lines.add(new Line(check, "Check focus, front element for dew, battery", true));
-            check = check.plus(REFOCUS_EVERY);
-        }
-        lines.add(new Line(window.to(), "Window ends. Dark frames with the cap on, then pack by red light", true));
-    }
-
-    /** What everyone should read before going out at night. */
-    public static final List<String> CAUTIONS = List.of(
-            "Do not go alone to remote ground; tell someone where you are and when you will be back.",
-            "See the ground by day: drops, water, tide, loose rock, roads, animals.",
-            "Know the tide and the weather, and set a time to turn back.",
-            "Private land and closed sites need permission; local rules and local people know better than this sheet.");
 }

@@ -7,12 +7,13 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
- * Takes in the order of a night: each in a window of its own wish, with the work before it, one pair of hands and as many
+ * Takes in the order of a night: each in a window of its own wish, with the work before it, so many pairs of hands and as many
  * cameras as there are. The same takes always give the same night.
  *
  * <p>Those that are pinned come first, then those with the least choice; each is put as near to its best instant as what
@@ -29,9 +30,22 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
     private static final Duration MINUTE = Duration.ofMinutes(1);
 
+    /** More than these are not moved to make room for one. */
+    private static final int MOST_AWAY = 3;
+
+    /** For so many takes room is made, at so many of their openings. */
+    private static final int MOST_STUCK = 6;
+
+    private static final int MOST_TRIES = 40;
+
     public Schedule {
         slots = List.copyOf(slots);
         left = List.copyOf(left);
+    }
+
+    /** When the last of it closes; empty where nothing stands. */
+    public Optional<Instant> ends() {
+        return slots.stream().map(s -> s.runs().to()).max(Comparator.naturalOrder());
     }
 
     /**
@@ -45,9 +59,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                 .thenComparing(p -> p.take().name()));
         Trial trial = new Trial(habits, there);
         order.forEach(trial::place);
-        for (Plan stuck : trial.stuck()) {
-            trial.makeRoom(stuck);
-        }
+        trial.stuck().stream().limit(MOST_STUCK).forEach(trial::makeRoom);
         return trial.schedule();
     }
 
@@ -63,6 +75,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         private final Interval there;
         private final List<Slot> slots = new ArrayList<>();
         private final List<Left> left = new ArrayList<>();
+        private final Map<Plan, List<Instant>> nearest = new IdentityHashMap<>();
 
         Trial(Habits habits, Interval there) {
             this.habits = habits;
@@ -73,8 +86,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             if (!plan.possible()) {
                 left.add(new Left(
                         plan,
-                        "the night has no window for it: "
-                                + plan.take().wish().kind().words()));
+                        "the night has no window for it: " + plan.take().wish().words()));
             } else if (plan.take().pinned().isPresent()) {
                 slots.add(slot(plan, plan.take().pinned().get()));
             } else if (!put(plan)) {
@@ -84,24 +96,29 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
         /** As near to its best instant as there is room; false where there is none. */
         private boolean put(Plan plan) {
-            Optional<Slot> found =
-                    nearest(plan).map(t -> slot(plan, t)).filter(this::fits).findFirst();
-            found.ifPresent(slots::add);
-            return found.isPresent();
+            for (Instant t : nearest(plan)) {
+                Slot slot = slot(plan, t);
+                if (fits(slot)) {
+                    slots.add(slot);
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        private List<Instant> nearest(Plan plan) {
+            return nearest.computeIfAbsent(plan, Trial::byDistance);
         }
 
         /** Its openings, those near to the wanted instant first. */
-        private static Stream<Instant> nearest(Plan plan) {
+        private static List<Instant> byDistance(Plan plan) {
             Instant wanted =
                     plan.when().best().orElse(plan.when().windows().get(0).from());
             return openings(plan).stream()
                     .sorted(Comparator.comparing(
                                     (Instant t) -> Duration.between(wanted, t).abs())
-                            .thenComparing(t -> t));
-        }
-
-        private Slot slot(Plan plan, Instant opens) {
-            return Slot.of(plan, opens, before(plan, opens));
+                            .thenComparing(t -> t))
+                    .toList();
         }
 
         List<Plan> stuck() {
@@ -111,12 +128,15 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         /** Puts one where others stand that can all move; nothing changes where there is no such place. */
         void makeRoom(Plan plan) {
             List<Slot> stood = List.copyOf(slots);
-            for (Instant t : nearest(plan).toList()) {
-                Slot wanted = slot(plan, t);
-                List<Slot> away = stood.stream().filter(wanted::collides).toList();
-                boolean fixed =
-                        away.stream().anyMatch(s -> s.plan().take().pinned().isPresent());
-                if (fixed || !inTime(wanted)) {
+            List<Instant> openings = nearest(plan);
+            int step = Math.max(1, openings.size() / MOST_TRIES);
+            for (int i = 0; i < openings.size(); i += step) {
+                Slot wanted = slot(plan, openings.get(i));
+                boolean attended = wanted.attended(stood, habits.people());
+                List<Slot> away = stood.stream()
+                        .filter(s -> wanted.sharesBody(s) || !attended && wanted.sharesHands(s))
+                        .toList();
+                if (away.size() > MOST_AWAY || away.stream().anyMatch(Trial::pinned) || !inTime(wanted)) {
                     continue;
                 }
                 slots.removeAll(away);
@@ -130,10 +150,14 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             }
         }
 
+        private static boolean pinned(Slot s) {
+            return s.plan().take().pinned().isPresent();
+        }
+
         /** Whether all still have time for their work: one that has become the first of its camera needs more. */
         private boolean holds() {
             List<Slot> now = ordered();
-            return now.stream().allMatch(s -> inTime(s) && now.stream().noneMatch(o -> o != s && o.collides(s)));
+            return now.stream().allMatch(s -> pinned(s) || fits(s, now));
         }
 
         /** By full minutes, so that it closes within its window. */
@@ -155,16 +179,44 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             return all;
         }
 
-        /** The first take of a camera needs more; one that is put before another leaves that with more than it needs. */
-        private Duration before(Plan plan, Instant opens) {
-            boolean used = slots.stream()
-                    .anyMatch(s -> s.camera().equals(plan.take().camera())
-                            && s.runs().from().isBefore(opens));
-            return used ? habits.next() : habits.first();
+        /**
+         * The first take of a rig needs more work, one whose battery must be changed some more; one that is put before another
+         * leaves that with more than it needs.
+         */
+        private Slot slot(Plan plan, Instant opens) {
+            boolean used = false;
+            List<Slot> ofBody = new ArrayList<>();
+            for (Slot s : slots) {
+                if (s.plan() != plan
+                        && s.runs().from().isBefore(opens)
+                        && s.body().equals(plan.take().camera().body())) {
+                    ofBody.add(s);
+                    used |= s.camera().equals(plan.take().camera().name());
+                }
+            }
+            boolean swap = plan.battery() > 0 && swaps(plan, ofBody);
+            Duration work = used ? habits.next() : habits.first();
+            return Slot.of(plan, opens, swap ? work.plus(habits.swap()) : work, swap);
+        }
+
+        /** Whether what earlier takes leave in the battery is too little for one that a full battery would see through. */
+        private static boolean swaps(Plan plan, List<Slot> earlier) {
+            earlier.sort(Comparator.comparing((Slot s) -> s.runs().from()));
+            double used = 0;
+            for (Slot s : earlier) {
+                used = Batteries.after(used, s.plan().battery());
+            }
+            return Batteries.swaps(used, plan.battery());
         }
 
         private boolean fits(Slot slot) {
-            return inTime(slot) && slots.stream().noneMatch(slot::collides);
+            return fits(slot, slots);
+        }
+
+        private boolean fits(Slot slot, List<Slot> all) {
+            return inTime(slot)
+                    && all.stream().noneMatch(o -> o != slot && slot.sharesBody(o))
+                    && slot.attended(all, habits.people());
         }
 
         private boolean inTime(Slot slot) {
@@ -175,8 +227,8 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         private String why(Plan plan) {
             List<String> others = openings(plan).stream()
                     .map(t -> slot(plan, t))
-                    .flatMap(s -> slots.stream().filter(s::collides))
-                    .map(s -> s.plan().take().name())
+                    .flatMap(s -> slots.stream().filter(o -> s.sharesBody(o) || s.sharesHands(o)))
+                    .map(Slot::name)
                     .distinct()
                     .sorted()
                     .toList();
@@ -195,8 +247,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             for (Slot s : slots) {
                 ordered.add(slot(s.plan(), s.runs().from()));
             }
-            ordered.sort(Comparator.comparing((Slot s) -> s.runs().from())
-                    .thenComparing(s -> s.plan().take().name()));
+            ordered.sort(Comparator.comparing((Slot s) -> s.runs().from()).thenComparing(Slot::name));
             return ordered;
         }
     }

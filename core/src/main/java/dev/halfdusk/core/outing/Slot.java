@@ -12,19 +12,44 @@ import java.util.List;
  *
  * @param prepares hands are at the camera
  * @param runs from the first opening to the last closing
+ * @param swap whether the battery is changed before it
  */
-public record Slot(Plan plan, Interval prepares, Interval runs) {
+public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
 
-    static Slot of(Plan plan, Instant opens, Duration before) {
-        return new Slot(plan, new Interval(opens.minus(before), opens), new Interval(opens, opens.plus(plan.lasts())));
+    static Slot of(Plan plan, Instant opens, Duration before, boolean swap) {
+        return new Slot(
+                plan, new Interval(opens.minus(before), opens), new Interval(opens, opens.plus(plan.lasts())), swap);
     }
 
+    public String name() {
+        return plan.take().name();
+    }
+
+    /** Name of the rig. */
     public String camera() {
-        return plan.take().camera();
+        return plan.take().camera().name();
+    }
+
+    /** Name of the body: two rigs may be built on one. */
+    public String body() {
+        return plan.take().camera().body();
     }
 
     public Program program() {
         return plan.program().apply(runs.from());
+    }
+
+    /** What the camera does first, as its dial says it. */
+    public String words() {
+        return program().steps().get(0).words(plan.take().camera().rig().body());
+    }
+
+    Slot later(Duration by) {
+        return new Slot(
+                plan,
+                new Interval(prepares.from().plus(by), prepares.to().plus(by)),
+                new Interval(runs.from().plus(by), runs.to().plus(by)),
+                swap);
     }
 
     /** When the camera is taken. */
@@ -33,14 +58,39 @@ public record Slot(Plan plan, Interval prepares, Interval runs) {
     }
 
     /** When someone must be with it. */
-    public List<Interval> hands() {
-        return List.of(plan.hands() ? busy() : prepares);
+    public Interval hands() {
+        return plan.hands() ? busy() : prepares;
     }
 
-    /** Whether two takes want one camera, or one pair of hands, at a time. */
-    public boolean collides(Slot other) {
-        boolean camera = camera().equals(other.camera()) && overlap(busy(), other.busy());
-        return camera || hands().stream().anyMatch(a -> other.hands().stream().anyMatch(b -> overlap(a, b)));
+    /** Whether both want one body at a time. */
+    public boolean sharesBody(Slot other) {
+        return body().equals(other.body()) && overlap(busy(), other.busy());
+    }
+
+    /** Whether both want someone at a time. */
+    public boolean sharesHands(Slot other) {
+        return overlap(hands(), other.hands());
+    }
+
+    /** Whether there is someone for it at any time, beside the others. */
+    boolean attended(List<Slot> others, int people) {
+        List<Slot> near =
+                others.stream().filter(o -> o != this && sharesHands(o)).toList();
+        return busiest(near) < people;
+    }
+
+    /** The most of some slots that want hands at one time within those of this. */
+    private long busiest(List<Slot> near) {
+        long most =
+                near.stream().filter(o -> o.hands().contains(hands().from())).count();
+        for (Slot begins : near) {
+            Instant t = begins.hands().from();
+            if (hands().contains(t)) {
+                most = Math.max(
+                        most, near.stream().filter(o -> o.hands().contains(t)).count());
+            }
+        }
+        return most;
     }
 
     static boolean overlap(Interval a, Interval b) {

@@ -70,10 +70,19 @@ public record Program(String what, List<Step> steps) {
             return Instants.after(begins, sequence().seconds());
         }
 
-        /** "116 × 30 s, f/1.8, ISO 1600". */
+        /** "6 \u00d7 6 s, f/1.8, ISO 1600": as the dial of a body says it. */
+        public String words(CameraBody body) {
+            return words(body.label(settings.seconds()));
+        }
+
+        /** "116 \u00d7 30 s, f/1.8, ISO 1600": as long as the shutter is really open. */
         public String words() {
-            return frames + " \u00d7 " + Numbers.trimmed(settings.seconds(), 2) + " s, f/"
-                    + Numbers.trimmed(settings.aperture(), 1) + ", ISO " + Numbers.plain(settings.iso());
+            return words(Numbers.trimmed(settings.seconds(), 2));
+        }
+
+        private String words(String seconds) {
+            return frames + " \u00d7 " + seconds + " s, f/" + Numbers.trimmed(settings.aperture(), 1) + ", ISO "
+                    + Numbers.plain(settings.iso());
         }
     }
 

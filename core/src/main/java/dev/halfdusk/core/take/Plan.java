@@ -1,10 +1,12 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 
 /**
@@ -14,6 +16,9 @@ import java.util.function.Function;
  * @param lasts from the first opening to the last closing, dark frames with it; up to a minute more
  * @param hands whether someone must stay with the camera while it runs
  * @param program what the camera does when it begins at an instant
+ * @param test a short frame as bright as its own, to find the composition; empty where the sensor goes no higher
+ * @param battery part of a full one that it takes, above 1 where one is not enough; 0 where nothing is known
+ * @param megabytes that its files take
  * @param reasons for its settings at its best instant
  * @param risks what can go wrong, in words
  */
@@ -23,6 +28,9 @@ public record Plan(
         Duration lasts,
         boolean hands,
         Function<Instant, Program> program,
+        Optional<CompositionFrame> test,
+        double battery,
+        double megabytes,
         List<Reason> reasons,
         List<String> risks) {
 
@@ -34,5 +42,15 @@ public record Plan(
     /** Whether the night has a window for it, or someone has pinned it. */
     public boolean possible() {
         return take.pinned().isPresent() || !when.windows().isEmpty();
+    }
+
+    /** The same take held at an instant, or let go. */
+    public Plan pinned(Optional<Instant> opening) {
+        return new Plan(take.pinned(opening), when, lasts, hands, program, test, battery, megabytes, reasons, risks);
+    }
+
+    /** The same with another length, for one that went on or was broken off. */
+    public Plan lasting(Duration other) {
+        return new Plan(take, when, other, hands, program, test, battery, megabytes, reasons, risks);
     }
 }

@@ -10,9 +10,8 @@ import java.time.Instant;
 import java.util.Optional;
 
 /**
- * One thing to photograph in a night: a subject with a rig, a framing and a wish.
+ * One thing to photograph in a night: a subject with a camera, a framing and a wish.
  *
- * @param camera name of the rig: takes of one name share it
  * @param onLensMm focal length set on the lens
  * @param aim where the camera looks; empty: wherever the subject stands
  * @param pinned an opening that nothing moves; empty where the wish decides
@@ -20,8 +19,7 @@ import java.util.Optional;
 public record Take(
         String name,
         Subject subject,
-        String camera,
-        Rig rig,
+        Camera camera,
         double onLensMm,
         double aperture,
         Optional<Direction> aim,
@@ -31,19 +29,18 @@ public record Take(
         Optional<Instant> pinned) {
 
     public Take {
-        rig.apertures(onLensMm).check(aperture);
+        camera.rig().apertures(onLensMm).check(aperture);
     }
 
     /** Of a subject as it is usually wished for, with the lens wide open at its short end. */
-    public static Take of(String name, Subject subject, String camera, Rig rig) {
-        double shortest = rig.lens().shortestMm();
+    public static Take of(String name, Subject subject, Camera camera) {
+        double shortest = camera.rig().lens().shortestMm();
         return new Take(
                 name,
                 subject,
                 camera,
-                rig,
                 shortest,
-                rig.apertures(shortest).min(),
+                camera.rig().apertures(shortest).min(),
                 Optional.empty(),
                 Orientation.LANDSCAPE,
                 Demand.USUAL,
@@ -51,16 +48,42 @@ public record Take(
                 Optional.empty());
     }
 
+    /** With a body of its own. */
+    public static Take of(String name, Subject subject, String camera, Rig rig) {
+        return of(name, subject, Camera.of(camera, rig));
+    }
+
     public Take with(Wish other) {
-        return new Take(name, subject, camera, rig, onLensMm, aperture, aim, held, demand, other, pinned);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned);
+    }
+
+    public Take with(Demand other) {
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned);
+    }
+
+    public Take of(Subject other) {
+        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
+    }
+
+    /** With the lens set so. */
+    public Take set(double mm, double fNumber) {
+        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned);
+    }
+
+    public Take named(String other) {
+        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
+    }
+
+    public Take pinned(Optional<Instant> opening) {
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening);
     }
 
     public Take pinnedAt(Instant opening) {
-        return new Take(name, subject, camera, rig, onLensMm, aperture, aim, held, demand, wish, Optional.of(opening));
+        return pinned(Optional.of(opening));
     }
 
     public Take aimed(Direction at) {
-        return new Take(name, subject, camera, rig, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned);
+        return new Take(name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned);
     }
 
     public Plan plan(Circumstances c) {
@@ -68,8 +91,8 @@ public record Take(
     }
 
     /** The question of exposure at an instant, aimed as asked or else where the subject stands then. */
-    Setup setup(Circumstances c, Instant when, Direction usual) {
-        Direction axis = aim.orElse(usual);
-        return new Setup(rig, onLensMm, aperture, new Pointing(axis, 0, held), c.from(), when, demand);
+    public Setup setup(Circumstances c, Instant when) {
+        Direction axis = aim.orElseGet(() -> subject.aim(c, when));
+        return new Setup(camera.rig(), onLensMm, aperture, new Pointing(axis, 0, held), c.from(), when, demand);
     }
 }

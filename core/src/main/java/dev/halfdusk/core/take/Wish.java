@@ -64,13 +64,23 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         }
     }
 
+    /** What of a take its best instant is. */
+    enum Anchor {
+        OPENS,
+        MIDDLE,
+        CLOSES,
+        /** It opens then, and its window is no longer than the take. */
+        FIXED
+    }
+
     /**
      * When it may be in a night.
      *
      * @param windows in which a take may open and must close
-     * @param best opening; empty where any is as good
+     * @param best instant; empty where any is as good
+     * @param anchor what of the take should be then
      */
-    public record When(List<Interval> windows, Optional<Instant> best) {
+    public record When(List<Interval> windows, Optional<Instant> best, Anchor anchor) {
 
         private static final When NEVER = new When(List.of(), Optional.empty());
 
@@ -78,14 +88,37 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             windows = List.copyOf(windows);
         }
 
-        /** The same with at least so much time in each window. */
-        public When lasting(Duration least) {
-            return new When(
-                    windows.stream()
-                            .filter(w -> w.length().compareTo(least) >= 0)
-                            .toList(),
-                    best);
+        /** Whose best instant is that of opening. */
+        public When(List<Interval> windows, Optional<Instant> best) {
+            this(windows, best, Anchor.OPENS);
         }
+
+        /** For a take so long: the windows that hold it, and its best opening. */
+        public When lasting(Duration lasts) {
+            if (anchor == Anchor.FIXED) {
+                Instant at = best.orElseThrow();
+                return new When(List.of(new Interval(at, at.plus(lasts))), best);
+            }
+            List<Interval> enough = windows.stream()
+                    .filter(w -> w.length().compareTo(lasts) >= 0)
+                    .toList();
+            return new When(enough, best.map(t -> opening(t, lasts)));
+        }
+
+        private Instant opening(Instant at, Duration lasts) {
+            return switch (anchor) {
+                case MIDDLE -> at.minus(lasts.dividedBy(2));
+                case CLOSES -> at.minus(lasts);
+                default -> at;
+            };
+        }
+    }
+
+    /** "core over a mark: Needle Arch". */
+    public String words() {
+        String clocks =
+                from.map(f -> ": " + f + to.map(t -> " to " + t).orElse("")).orElse("");
+        return kind.words() + clocks + (mark.isEmpty() ? "" : ": " + mark);
     }
 
     public static Wish of(Kind kind) {
@@ -115,26 +148,26 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         }
     }
 
-    /** @param lasts how long the take will be */
-    public When when(Circumstances c, Duration lasts) {
+    /** The windows of the night, and what is best in them, whatever the length of the take. */
+    public When when(Circumstances c) {
         Night night = c.night();
         return switch (kind) {
-            case FIXED -> fixed(night, lasts);
+            case FIXED -> fixed(night);
             case WINDOW -> window(night);
             case DARK -> new When(dark(night), Optional.empty());
-            case CORE_HIGHEST -> around(night, night.coreBest(), lasts);
+            case CORE_HIGHEST -> around(night, night.coreBest());
             case ARCH_LOWEST -> archLowest(night);
             case BLUE_HOUR -> blue(night, true);
             case BLUE_MORNING -> blue(night, false);
-            case BEFORE_MOONRISE -> beforeMoonrise(night, lasts);
-            case CORE_OVER_MARK -> over(c, FixedPoint.CORE, night.coreDark(), lasts);
-            case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()), lasts);
+            case BEFORE_MOONRISE -> beforeMoonrise(night);
+            case CORE_OVER_MARK -> over(c, FixedPoint.CORE, night.coreDark());
+            case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()));
         };
     }
 
-    private When fixed(Night night, Duration lasts) {
+    private When fixed(Night night) {
         Instant at = Night.at(night.date(), from.orElseThrow(), night.zone());
-        return new When(List.of(new Interval(at, at.plus(lasts))), Optional.of(at));
+        return new When(List.of(new Interval(at, at)), Optional.of(at), Anchor.FIXED);
     }
 
     private When window(Night night) {
@@ -147,10 +180,10 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         return night.moonless().isEmpty() ? night.dark() : night.moonless();
     }
 
-    private static When around(Night night, Optional<Instant> middle, Duration lasts) {
+    private static When around(Night night, Optional<Instant> middle) {
         List<Interval> windows =
                 night.coreDark().isEmpty() ? Interval.common(night.dark(), night.coreUp()) : night.coreDark();
-        return new When(windows, middle.map(t -> t.minus(lasts.dividedBy(2))));
+        return new When(windows, middle, Anchor.MIDDLE);
     }
 
     /** As early as the core is up in the dark: the arch rises with it. */
@@ -172,12 +205,13 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         return new When(blue, Optional.empty());
     }
 
-    private static When beforeMoonrise(Night night, Duration lasts) {
+    private static When beforeMoonrise(Night night) {
         Optional<Instant> rise = night.rise(HorizonEvent.Kind.MOON);
         return rise.map(r -> new When(
                         Interval.common(
                                 dark(night), List.of(new Interval(night.span().from(), later(night, r)))),
-                        Optional.of(r.minus(lasts))))
+                        Optional.of(r),
+                        Anchor.CLOSES))
                 .orElse(When.NEVER);
     }
 
@@ -186,7 +220,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     }
 
     /** Where it stands over the mark; best when nearest to its bearing. */
-    private When over(Circumstances c, Target target, List<Interval> within, Duration lasts) {
+    private When over(Circumstances c, Target target, List<Interval> within) {
         Optional<Mark> known = c.mark(mark);
         if (known.isEmpty()) {
             return When.NEVER;
@@ -214,8 +248,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
                 windows.add(new Interval(begins, i.to()));
             }
         }
-        Optional<Instant> middle = Optional.ofNullable(windows.isEmpty() ? null : best);
-        return new When(windows, middle.map(t -> t.minus(lasts.dividedBy(2))));
+        return new When(windows, Optional.ofNullable(windows.isEmpty() ? null : best), Anchor.MIDDLE);
     }
 
     /** Distance from the bearing as a share of what is allowed; infinite below the mark's top and too high above it. */

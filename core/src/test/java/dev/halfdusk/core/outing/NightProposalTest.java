@@ -15,16 +15,19 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.outing.NightProposal.Camera;
 import dev.halfdusk.core.outing.NightProposal.Proposed;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
-import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -33,16 +36,16 @@ class NightProposalTest {
 
     private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
     private static final Camera WIDE =
-            new Camera("Wide", Rig.of(BODY, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)));
-    private static final Camera TRACKED = new Camera(
+            Camera.of("Wide", Rig.of(BODY, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)));
+    private static final Camera TRACKED = Camera.of(
             "Tracked",
             Rig.of(
                     BODY,
                     new Lens(35, 35, 1.4, 1.4, Projection.RECTILINEAR),
                     List.of(new Support(Support.Kind.SIDEREAL, 10))));
     private static final Camera LONG =
-            new Camera("Long", Rig.of(BODY, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR)));
-    private static final Camera OLD = new Camera("Old", Rig.of(BODY, new Lens(24, 70, 4, 4, Projection.RECTILINEAR)));
+            Camera.of("Long", Rig.of(BODY, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR)));
+    private static final Camera OLD = Camera.of("Old", Rig.of(BODY, new Lens(24, 70, 4, 4, Projection.RECTILINEAR)));
 
     private static Circumstances at(double latitude, String date, String zone, Mark... marks) {
         Site site = new Site(latitude, -8.8, 20);
@@ -56,11 +59,11 @@ class NightProposalTest {
 
     @Test
     void a_night_in_june_bears_four_takes() {
-        List<Proposed> all =
-                NightProposal.of(at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(LONG, TRACKED, OLD, WIDE), List.of());
+        List<Proposed> all = NightProposal.of(
+                at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(LONG, TRACKED, OLD, WIDE), List.of(), 1, 0);
         assertThat(names(all)).containsExactly("Milky Way", "Arch", "Star trails", "Ground at blue hour");
         assertThat(all.get(0).why()).contains("23\u00b0 high"); // 90 - 37.6 - 29.0
-        assertThat(all.get(2).take().camera())
+        assertThat(all.get(2).take().camera().name())
                 .as("not the tracker, not the long one")
                 .isEqualTo("Old");
         assertThat(all.get(2).why()).contains("20\u00b0");
@@ -71,7 +74,7 @@ class NightProposalTest {
     @CsvSource({"176, CORE_OVER_MARK", "10, CORE_HIGHEST"})
     void a_mark_under_the_core_decides(double bearing, Wish.Kind kind) {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon", new Mark("Arch", bearing, 140, 24, 13, 0));
-        assertThat(NightProposal.of(c, List.of(WIDE), List.of())
+        assertThat(NightProposal.of(c, List.of(WIDE), List.of(), 1, 0)
                         .get(0)
                         .take()
                         .wish()
@@ -82,34 +85,88 @@ class NightProposalTest {
     @Test
     void what_the_night_has_not_is_not_proposed() {
         // full moon: no dark, but light on the land
-        assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE), List.of())))
+        assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)))
                 .containsExactly("Ground at blue hour", "Moonlit ground");
         // winter in the north: no core, a long night
-        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE), List.of())))
+        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)))
                 .containsExactly("Star trails", "Ground at blue hour");
         // midsummer beyond the circle: the sun never sets
-        assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE), List.of()))
+        assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0))
                 .isEmpty();
     }
 
     @Test
     void what_is_planned_is_not_proposed_again_and_no_camera_no_night() {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
-        Take trails = Take.of("mine", new Subject.Trails(40, 20, 2, 0), "Wide", WIDE.rig());
-        assertThat(names(NightProposal.of(c, List.of(WIDE), List.of(trails))))
+        Take trails = Take.of("mine", new Trails(40, 20, 2, 0), "Wide", WIDE.rig());
+        assertThat(names(NightProposal.of(c, List.of(WIDE), List.of(trails), 1, 0)))
                 .containsExactly("Milky Way", "Arch", "Ground at blue hour");
-        assertThat(NightProposal.of(c, List.of(), List.of())).isEmpty();
+        assertThat(NightProposal.of(c, List.of(), List.of(), 1, 0)).isEmpty();
     }
 
     @Test
     void with_one_camera_all_of_it_finds_its_hour() {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
-        List<Proposed> all = NightProposal.of(c, List.of(WIDE), List.of());
+        List<Proposed> all = NightProposal.of(c, List.of(WIDE), List.of(), 1, 0);
         Schedule s = Schedule.arrange(
                 all.stream().map(p -> p.take().plan(c)).toList(),
                 Habits.USUAL,
                 c.night().span());
         assertThat(s.left()).isEmpty();
         assertThat(s.slots()).hasSize(4);
+    }
+
+    private static Circumstances cloudy(Circumstances c, double percent) {
+        return new Circumstances(
+                c.night(), c.from(), c.marks(), t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)), 12);
+    }
+
+    @Test
+    void under_cloud_it_says_so_and_under_an_overcast_sky_it_proposes_nothing() {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        assertThat(NightProposal.of(cloudy(c, 84), List.of(WIDE), List.of(), 1, 0))
+                .hasSize(4)
+                .allMatch(p -> p.why().endsWith("At its clearest 84 % of cloud is forecast."));
+        assertThat(NightProposal.of(cloudy(c, 86), List.of(WIDE), List.of(), 1, 0))
+                .isEmpty();
+    }
+
+    /** Another night each time, and after three the first again; a friend is asked for only where there is one. */
+    @Test
+    void another_night_may_be_asked_for() {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        assertThat(names(NightProposal.of(c, List.of(WIDE, OLD), List.of(), 2, 1)))
+                .containsExactly("Milky Way", "Deep stack", "Friend under the stars", "Ground at blue hour");
+        assertThat(names(NightProposal.of(c, List.of(WIDE, OLD), List.of(), 1, 1)))
+                .containsExactly("Milky Way", "Deep stack", "Ground at blue hour");
+        assertThat(names(NightProposal.of(c, List.of(WIDE, OLD), List.of(), 1, 2)))
+                .containsExactly("Time-lapse", "Milky Way", "Star trails");
+        assertThat(NightProposal.of(c, List.of(WIDE, OLD), List.of(), 1, 3))
+                .isEqualTo(NightProposal.of(c, List.of(WIDE, OLD), List.of(), 1, 0));
+    }
+
+    /** On 18 June 2027 the full moon rises with the setting sun at 125°; twenty minutes later it stands 2° up at 128°. */
+    @Test
+    void a_round_moon_rises_over_a_mark() {
+        Mark east = new Mark("Hut", 128, 310, 0.5, 9, 0);
+        Mark west = new Mark("Barn", 300, 310, 0.5, 9, 0);
+        assertThat(names(NightProposal.of(
+                        at(37.6, "2027-06-18", "Europe/Lisbon", west, east), List.of(WIDE), List.of(), 1, 0)))
+                .contains("Moon over Hut")
+                .doesNotContain("Moon over Barn");
+        assertThat(names(NightProposal.of(
+                        at(37.6, "2027-06-04", "Europe/Lisbon", east), List.of(WIDE), List.of(), 1, 0)))
+                .doesNotContain("Moon over Hut");
+    }
+
+    /** Two rigs on one body are one camera: the other body takes the trails, even where its lens is slower. */
+    @Test
+    void a_second_rig_on_the_same_body_is_no_second_camera() {
+        Camera zoom = new Camera("Zoom", WIDE.body(), OLD.rig(), Optional.empty(), Optional.empty());
+        Camera slow = Camera.of("Slow", Rig.of(BODY, new Lens(28, 28, 8, 8, Projection.RECTILINEAR)));
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        List<Proposed> all = NightProposal.of(c, List.of(zoom, slow, WIDE), List.of(), 1, 0);
+        assertThat(all.get(2).take().camera()).isEqualTo(slow);
+        assertThat(all.get(0).take().subject()).isEqualTo(new MilkyWay(5));
     }
 }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.CameraBody;
@@ -12,8 +13,9 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Camera;
+import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Plan;
-import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import java.time.Duration;
@@ -41,13 +43,27 @@ class ScheduleTest {
     /** A plan is all that a schedule knows: this one is of no subject that there is. */
     private static Plan plan(
             String name, String camera, int minutes, boolean hands, Optional<Instant> best, Interval... windows) {
-        Take take = Take.of(name, new Subject.Free(name, Math.max(1, minutes), hands), camera, RIG);
+        return plan(name, Camera.of(camera, RIG), minutes, hands, best, 0, windows);
+    }
+
+    private static Plan plan(
+            String name,
+            Camera camera,
+            int minutes,
+            boolean hands,
+            Optional<Instant> best,
+            double battery,
+            Interval... windows) {
+        Take take = Take.of(name, new Free(Math.max(1, minutes), hands), camera);
         return new Plan(
                 take,
                 new Wish.When(List.of(windows), best),
                 Duration.ofMinutes(minutes),
                 hands,
                 t -> Program.of(name, new Program.Step(t, new Settings(1, 1.8, 100), 1, 0, FileFormat.RAW, name)),
+                Optional.empty(),
+                battery,
+                0,
                 List.of(),
                 List.of());
     }
@@ -108,14 +124,7 @@ class ScheduleTest {
     @Test
     void pinned_takes_stay_and_what_finds_no_room_says_why() {
         Plan pinned = plan("free", "A", 60, false, Optional.empty());
-        Plan stays = new Plan(
-                pinned.take().pinnedAt(at(150)),
-                pinned.when(),
-                pinned.lasts(),
-                false,
-                pinned.program(),
-                List.of(),
-                List.of());
+        Plan stays = pinned.pinned(Optional.of(at(150)));
         Schedule s = arrange(
                 stays,
                 plan("arch", "A", 30, false, Optional.empty(), window(160, 200)),
@@ -177,7 +186,8 @@ class ScheduleTest {
         int placed = 0;
         for (int night = 0; night < 1000; night++) {
             List<Plan> plans = some(random);
-            Schedule s = Schedule.arrange(plans, Habits.USUAL, THERE);
+            Habits habits = Habits.USUAL.with(1 + night % 2);
+            Schedule s = Schedule.arrange(plans, habits, THERE);
             assertThat(s.slots().size() + s.left().size()).isEqualTo(plans.size());
             for (Slot slot : s.slots()) {
                 assertThat(slot.plan().when().windows())
@@ -191,16 +201,103 @@ class ScheduleTest {
                         .allMatch(o -> !o.runs().from().isBefore(slot.runs().from()));
                 assertThat(slot.prepares().length())
                         .isGreaterThanOrEqualTo(first ? Habits.USUAL.first() : Habits.USUAL.next());
-                for (Slot other : s.slots()) {
-                    assertThat(other != slot && slot.collides(other)).isFalse();
-                }
+                assertThat(s.slots()).noneMatch(o -> o != slot && slot.sharesBody(o));
+                Instant wanted = slot.hands().from();
+                assertThat(s.slots().stream().filter(o -> o.hands().contains(wanted)))
+                        .hasSizeLessThanOrEqualTo(habits.people());
             }
             placed += s.slots().size();
             // the same whatever order they are named in
             List<Plan> shuffled = new ArrayList<>(plans);
             Collections.shuffle(shuffled, new Random(night));
-            assertThat(Schedule.arrange(shuffled, Habits.USUAL, THERE).slots()).isEqualTo(s.slots());
+            assertThat(Schedule.arrange(shuffled, habits, THERE).slots()).isEqualTo(s.slots());
         }
         assertThat(placed).isGreaterThan(2000);
+    }
+
+    /** Two rigs on one body: never at one time, and the second is unpacked and focused anew. */
+    @Test
+    void rigs_on_one_body_wait_for_each_other() {
+        Camera wide = new Camera("Wide", "Body", RIG, Optional.empty(), Optional.empty());
+        Camera tele = new Camera("Tele", "Body", RIG, Optional.empty(), Optional.empty());
+        Schedule s = arrange(
+                plan("a", wide, 30, false, Optional.of(at(200)), 0, window(190, 240)),
+                plan("b", tele, 30, false, Optional.of(at(210)), 0, window(200, 400)));
+        assertThat(slot(s, "b").runs().from()).isEqualTo(at(246)); // 230 and sixteen minutes of work
+    }
+
+    /** 60 % and 50 % of one battery do not go together: one minute more before the second; after it 50 % are left. */
+    @Test
+    void a_battery_is_changed_between_takes_that_it_does_not_see_through() {
+        Camera a = Camera.of("A", RIG);
+        Schedule s = arrange(
+                plan("one", a, 30, false, Optional.of(at(100)), 0.6, window(90, 400)),
+                plan("two", a, 30, false, Optional.of(at(200)), 0.5, window(90, 400)),
+                plan("three", a, 30, false, Optional.of(at(300)), 0.5, window(90, 400)),
+                plan("other", Camera.of("B", RIG), 30, false, Optional.of(at(380)), 0.6, window(90, 500)));
+        assertThat(s.slots()).extracting(Slot::swap).containsExactly(false, true, false, false);
+        assertThat(slot(s, "two").prepares()).isEqualTo(window(193, 200));
+        assertThat(slot(s, "three").prepares()).isEqualTo(window(294, 300));
+        // 2.3 batteries leave 0.3 used
+        assertThat(Batteries.after(0, 2.3)).isCloseTo(0.3, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(Batteries.after(0.4, 0.6)).isEqualTo(1);
+        assertThat(Batteries.swaps(0.4, 0.6)).isFalse();
+        assertThat(Batteries.swaps(0, 1.5)).isFalse();
+    }
+
+    /** What two must do one after the other alone they do at once together; three at a time they are not. */
+    @Test
+    void two_pairs_of_hands_do_two_things_at_once() {
+        List<Plan> plans = List.of(
+                plan("a", "A", 40, true, Optional.of(at(100)), window(90, 145)),
+                plan("b", "B", 40, true, Optional.of(at(100)), window(90, 145)),
+                plan("c", "C", 40, true, Optional.of(at(100)), window(90, 145)));
+        Schedule alone = Schedule.arrange(plans, Habits.USUAL, THERE);
+        assertThat(alone.slots()).extracting(Slot::name).containsExactly("a");
+        Schedule both = Schedule.arrange(plans, Habits.USUAL.with(2), THERE);
+        assertThat(both.slots()).extracting(Slot::name).containsExactly("a", "b");
+        assertThat(both.left()).extracting(l -> l.plan().take().name()).containsExactly("c");
+        assertThat(Schedule.arrange(plans, Habits.USUAL.with(3), THERE).left()).isEmpty();
+    }
+
+    /** Begun, it stays; done, it frees what follows; late, it pushes; skipped, it is gone. */
+    @Test
+    void what_happened_in_the_field_decides() {
+        Plan first = plan("first", "A", 60, false, Optional.of(at(100)), window(90, 400));
+        Plan next = plan("next", "A", 30, false, Optional.of(at(120)), window(90, 400));
+        Schedule planned = arrange(first, next);
+        assertThat(slot(planned, "next").runs().from()).isEqualTo(at(166));
+        Slot running = slot(planned, "first");
+
+        Plan done = Progress.done(running, at(120)).of(first);
+        Schedule after = Schedule.arrange(List.of(done, next), Habits.USUAL, new Interval(at(120), THERE.to()));
+        assertThat(slot(after, "first").runs()).isEqualTo(window(100, 120));
+        assertThat(slot(after, "next").runs().from()).isEqualTo(at(126));
+
+        Plan late = Progress.late(running, Duration.ofMinutes(10)).of(first);
+        Schedule pushed = arrange(late, next);
+        assertThat(slot(pushed, "first").runs()).isEqualTo(window(110, 170));
+        assertThat(slot(pushed, "next").runs().from()).isEqualTo(at(176));
+
+        assertThat(Progress.begun(running).of(first).take().pinned()).contains(at(100));
+        assertThat(Progress.AHEAD.of(first)).isEqualTo(first);
+        // done before it began takes no time; done after its end keeps its end
+        assertThat(Progress.done(running, at(80)).of(first).lasts()).isZero();
+        assertThat(Progress.done(running, at(300)).closed()).contains(at(160));
+        assertThat(Progress.leftOut().skipped()).isTrue();
+    }
+
+    /** Late by ten minutes: one held right after it is pushed on, one held an hour later is not, one held before neither. */
+    @Test
+    void who_is_late_pushes_what_is_held_right_behind() {
+        Plan before = plan("before", "A", 10, false, Optional.empty()).pinned(Optional.of(at(50)));
+        Plan first = plan("first", "A", 60, false, Optional.empty()).pinned(Optional.of(at(100)));
+        Plan behind = plan("behind", "A", 20, false, Optional.empty()).pinned(Optional.of(at(168)));
+        Plan later = plan("later", "A", 20, false, Optional.empty()).pinned(Optional.of(at(260)));
+        Plan other = plan("other", "B", 20, false, Optional.empty()).pinned(Optional.of(at(130)));
+        Schedule s = arrange(before, first, behind, later, other);
+        assertThat(Progress.late(s, slot(s, "first"), Duration.ofMinutes(10)).entrySet())
+                .extracting(e -> e.getKey().name(), e -> e.getValue().opened().orElseThrow())
+                .containsExactly(tuple("first", at(110)), tuple("behind", at(178)));
     }
 }

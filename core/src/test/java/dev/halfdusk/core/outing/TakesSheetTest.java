@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -11,16 +12,28 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Arch;
+import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Free;
+import dev.halfdusk.core.take.Ground;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Plan;
+import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
+import dev.halfdusk.core.weather.Cold;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
@@ -29,6 +42,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 
 /** One night of takes by hand-made values: 4 June 2027 on a coast at 37.6° N, new moon. */
@@ -59,42 +73,80 @@ class TakesSheetTest {
     private static Schedule night() {
         return Schedule.arrange(
                 List.of(
-                        at("Circles", new Subject.Trails(15, 30, 1, 5), "Wide", 23, 0),
-                        at("Coffee", new Subject.Free("coffee", 15, false), "Wide", 0, 30)),
+                        at("Circles", new Trails(15, 30, 1, 5), "Wide", 23, 0),
+                        at("Coffee", new Free(15, false), "Wide", 0, 30)),
                 Habits.USUAL,
                 THERE);
     }
 
-    @Test
-    void every_line_of_the_sheet() {
-        List<RunSheet.Line> acts = RunSheet.of(NIGHT, night(), THERE).stream()
+    private static final Trip TRIP = new Trip(
+            THERE,
+            Duration.ofMinutes(40),
+            Duration.ofMinutes(15),
+            Optional.of(clock(4, 30)),
+            "cliff edge without fence");
+
+    private static List<RunSheet.Line> acts(Circumstances c, Schedule schedule) {
+        return RunSheet.of(c, schedule, TRIP, Habits.USUAL).stream()
                 .filter(RunSheet.Line::act)
                 .toList();
+    }
+
+    /** Home 55 minutes before 19:00; out fifteen minutes after the last frame at 00:45; home 55 minutes later. */
+    @Test
+    void every_line_of_the_sheet() {
+        List<RunSheet.Line> acts = acts(C, night());
         assertThat(acts)
                 .extracting(RunSheet.Line::when)
                 .containsExactly(
+                        clock(18, 5),
                         clock(19, 0),
+                        clock(19, 1),
                         clock(22, 44),
+                        clock(22, 57),
                         clock(23, 0),
                         clock(23, 0).plusSeconds(3595 + 60),
                         clock(0, 24),
+                        clock(0, 27),
                         clock(0, 30),
+                        clock(1, 0),
+                        clock(1, 55),
                         clock(4, 30));
-        assertThat(acts.get(1).what()).startsWith("Set up Wide for Circles: tripod, level; focus on ");
+        assertThat(acts.get(0).what()).startsWith("Leave home: 40 min on the road, 15 min on foot");
+        assertThat(acts.get(1).what()).startsWith("Arrive");
+        assertThat(acts.get(2).what()).isEqualTo("See by daylight: cliff edge without fence");
+        assertThat(acts.get(3).what()).startsWith("Set up Wide for Circles: tripod, level; focus on ");
         // at 22:44 Arcturus stands too high to look at; Vega, second to it in the north, is half way up in the east
-        assertThat(acts.get(1).what()).contains("Vega, E").contains("\u00b0 up");
-        assertThat(acts.get(2).what())
+        assertThat(acts.get(3).what()).contains("Vega, E").contains("\u00b0 up");
+        assertThat(acts.get(4).what())
+                .startsWith("Composition frame of Circles, looking 0\u00b0, 38\u00b0 up: ")
+                .contains(" s at ISO 51200 is as bright as the real one");
+        assertThat(acts.get(5).what())
                 .startsWith("Circles: 116 \u00d7 30 s, f/1.8, ISO ")
-                .endsWith(", pause 1 s");
-        assertThat(acts.get(3).what()).startsWith("Circles: 5 \u00d7 30 s").endsWith("dark frames, cap on");
-        assertThat(acts.get(4).what()).isEqualTo("Aim Wide anew for Coffee, look at a star at full size");
-        assertThat(acts.get(5).what()).startsWith("Coffee: 1 \u00d7 ");
-        assertThat(acts.get(6).what()).startsWith("Leave");
+                .endsWith(", pause 1 s: timer 31 s from start to start");
+        assertThat(acts.get(6).what()).startsWith("Circles: 5 \u00d7 30 s").endsWith("; dark frames, cap on");
+        assertThat(acts.get(7).what()).isEqualTo("Aim Wide anew for Coffee, look at a star at full size");
+        assertThat(acts.get(8).what()).startsWith("Composition frame of Coffee");
+        assertThat(acts.get(9).what()).startsWith("Coffee: 1 \u00d7 ").doesNotContain("timer");
+        assertThat(acts.get(10).what()).startsWith("Leave");
+        assertThat(acts.get(11).what()).startsWith("Home");
+        assertThat(acts.get(12).what()).startsWith("Turn back now");
+    }
+
+    /** Without a way nothing is said of it, and there is no turning back where none is set. */
+    @Test
+    void a_night_at_the_door_has_no_way() {
+        List<RunSheet.Line> lines = RunSheet.of(C, night(), Trip.of(NIGHT), Habits.USUAL);
+        assertThat(lines).noneMatch(l -> l.what().startsWith("Leave home"));
+        assertThat(lines).noneMatch(l -> l.what().startsWith("Home"));
+        assertThat(lines).noneMatch(l -> l.what().startsWith("Turn back"));
+        assertThat(lines).noneMatch(l -> l.what().startsWith("See by daylight"));
+        assertThat(lines).anyMatch(l -> l.what().startsWith("Leave:"));
     }
 
     @Test
     void what_the_sky_does_stands_between() {
-        List<RunSheet.Line> lines = RunSheet.of(NIGHT, night(), THERE);
+        List<RunSheet.Line> lines = RunSheet.of(C, night(), TRIP, Habits.USUAL);
         assertThat(lines).filteredOn(l -> !l.act()).hasSize(NIGHT.events().size());
         for (int i = 1; i < lines.size(); i++) {
             assertThat(lines.get(i).when()).isAfterOrEqualTo(lines.get(i - 1).when());
@@ -103,9 +155,83 @@ class TakesSheetTest {
 
     @Test
     void someone_stays_with_a_panorama() {
-        Schedule s = Schedule.arrange(
-                List.of(at("Arch", new Subject.Arch(0.3, 15, 5), "Wide", 23, 30)), Habits.USUAL, THERE);
-        assertThat(RunSheet.of(NIGHT, s, THERE)).anyMatch(l -> l.what().equals("Arch: stay with the camera"));
+        Schedule s = Schedule.arrange(List.of(at("Arch", Arch.KIND.usual(), "Wide", 23, 30)), Habits.USUAL, THERE);
+        assertThat(acts(C, s)).anyMatch(l -> l.what().equals("Arch: stay with the camera"));
+    }
+
+    private static Circumstances weather(Function<Instant, WeatherHour> hour) {
+        return new Circumstances(C.night(), C.from(), C.marks(), t -> Optional.of(hour.apply(t)), 12);
+    }
+
+    /** A battery for 50 of 116 frames: changed after 16 and 66, so that the long arcs come last, in the pause of a second. */
+    @Test
+    void batteries_are_changed_where_the_arcs_are_short() {
+        double factor = Cold.batteryFactor(C.celsius());
+        Camera weak = Camera.of("Wide", RIG).with(new Gear.Battery(50 / factor, 10_000));
+        Plan plan = Take.of("Circles", new Trails(15, 30, 1, 0), weak)
+                .with(Wish.at(LocalTime.of(23, 0)))
+                .plan(C);
+        Schedule s = Schedule.arrange(List.of(plan), Habits.USUAL, THERE);
+        assertThat(acts(C, s))
+                .filteredOn(l -> l.what().startsWith("Change the battery"))
+                .extracting(RunSheet.Line::what, RunSheet.Line::when)
+                .containsExactly(
+                        tuple(
+                                "Change the battery of Wide after frame 16 of Circles",
+                                clock(23, 0).plusSeconds(16 * 31 - 1)),
+                        tuple(
+                                "Change the battery of Wide after frame 66 of Circles",
+                                clock(23, 0).plusSeconds(66 * 31 - 1)));
+        assertThat(clashes(C, s, TRIP))
+                .anyMatch(k ->
+                        k.kind() == Clash.Kind.BATTERY && k.words().startsWith("Circles takes 2.3 batteries of Wide"));
+    }
+
+    /** Five degrees an hour from 22:00 on: four less than at 22:44 come at 23:32, looked for each ten minutes from 23:00. */
+    @Test
+    void a_colder_lens_is_focused_again() {
+        Circumstances cooling = weather(t -> new WeatherHour(
+                t, 0, 0, 0, 1, 15 - Duration.between(clock(22, 0), t).toSeconds() / 720.0, 50));
+        assertThat(acts(cooling, night()))
+                .filteredOn(l -> l.what().contains("colder"))
+                .extracting(RunSheet.Line::when)
+                .containsExactly(clock(23, 40));
+        Circumstances steady = weather(t -> new WeatherHour(t, 0, 0, 0, 1, 15, 50));
+        assertThat(acts(steady, night())).noneMatch(l -> l.what().contains("colder"));
+    }
+
+    @Test
+    void cautions_are_of_the_place_the_subjects_and_everywhere() {
+        List<Take> takes = List.of(Take.of("a", new People(2), "A", RIG), Take.of("b", new People(3), "A", RIG));
+        List<String> all = Cautions.of("cliff", "at high water", takes);
+        assertThat(all).startsWith("Here: cliff.", "Turn back: at high water.").containsAll(Cautions.GENERAL);
+        assertThat(all).filteredOn(x -> x.contains("cannot see the ground")).hasSize(1);
+        assertThat(Cautions.of("", "", List.of())).isEqualTo(Cautions.GENERAL);
+    }
+
+    /** An hour before the sunset of 20:55, half an hour after the sunrise of 06:13 or at the clock of turning back. */
+    @Test
+    void the_trip_is_the_suns_unless_one_must_turn_back() {
+        Trip free = Trip.of(NIGHT);
+        assertThat(Duration.between(
+                        free.there().from(), NIGHT.set(HorizonEvent.Kind.SUN).orElseThrow()))
+                .isEqualTo(Duration.ofMinutes(60));
+        assertThat(Duration.between(
+                        NIGHT.rise(HorizonEvent.Kind.SUN).orElseThrow(),
+                        free.there().to()))
+                .isEqualTo(Duration.ofMinutes(30));
+        Trip tide = Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(3, 10)), "");
+        assertThat(tide.there().to()).isEqualTo(clock(3, 10));
+        assertThat(tide.turnBack()).contains(clock(3, 10));
+        // by day there is no turning back from the night
+        assertThat(Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(15, 0)), "")
+                        .turnBack())
+                .isEmpty();
+        assertThat(free.from(clock(23, 30)).from()).isEqualTo(clock(23, 30));
+        assertThat(free.from(clock(18, 0))).isEqualTo(free.there());
+        assertThat(free.from(clock(11, 0)).length()).isZero();
+        assertThat(tide.leaves(night())).isEqualTo(clock(1, 0));
+        assertThat(tide.leaves(new Schedule(List.of(), List.of()))).isEqualTo(clock(3, 10));
     }
 
     private static List<String> bag(double celsius, double humidity, double wind) {
@@ -132,33 +258,134 @@ class TakesSheetTest {
         assertThat(Checklist.of(none, t -> Optional.empty(), 12)).hasSize(2);
     }
 
-    private static Slot slot(Plan plan, Instant opens) {
-        return Slot.of(plan, opens, Duration.ofMinutes(6));
+    private static List<Clash> clashes(Circumstances c, Schedule s, Trip trip) {
+        return Clashes.of(s, trip, c, Habits.USUAL);
     }
+
+    private static Slot slot(Plan plan, Instant opens) {
+        return Slot.of(plan, opens, Duration.ofMinutes(6), false);
+    }
+
+    private static Schedule by(Slot... slots) {
+        return new Schedule(List.of(slots), List.of());
+    }
+
+    private static final Trip WHOLE = Trip.of(NIGHT);
 
     @Test
     void clashes_of_a_night_arranged_by_hand() {
-        Plan trails = at("Circles", new Subject.Trails(15, 30, 1, 5), "Wide", 23, 0);
-        Plan portrait = at("Friend", new Subject.People(4), "Wide", 23, 30);
-        Plan panorama = at("Arch", new Subject.Arch(0.3, 15, 5), "Other", 23, 30);
-        Plan lamp = at("Hut", new Subject.Free("lamp", 10, true), "Third", 23, 31);
-        List<Clash> found = Clash.of(
-                List.of(
+        Plan trails = at("Circles", new Trails(15, 30, 1, 5), "Wide", 23, 0);
+        Plan portrait = at("Friend", new People(4), "Wide", 23, 30);
+        Plan panorama = at("Arch", Arch.KIND.usual(), "Other", 23, 30);
+        Plan lamp = at("Hut", new Free(10, true), "Third", 23, 31);
+        List<Clash> found = clashes(
+                C,
+                by(
                         slot(trails, clock(23, 0)),
                         slot(portrait, clock(23, 30)),
                         slot(panorama, clock(23, 30)),
                         slot(lamp, clock(5, 0))),
-                THERE);
+                new Trip(THERE, Duration.ZERO, Duration.ZERO, Optional.empty(), ""));
         assertThat(found)
                 .extracting(Clash::kind)
-                .containsExactly(Clash.Kind.CAMERA, Clash.Kind.HANDS, Clash.Kind.WINDOW, Clash.Kind.AWAY);
+                .containsExactly(Clash.Kind.CAMERA, Clash.Kind.HANDS, Clash.Kind.AWAY, Clash.Kind.WINDOW);
         assertThat(found.get(0).words()).isEqualTo("Wide cannot take Circles and Friend at one time.");
+        // 64 minutes and six of work
+        assertThat(found.get(0).way()).isEqualTo("Begin Friend at 00:10, or take it with another camera.");
         assertThat(found.get(1).takes()).containsExactly("Friend", "Arch");
-        assertThat(found.get(2).words()).isEqualTo("Hut stands outside of its wish: at a time.");
-        assertThat(Clash.of(night().slots(), THERE)).isEmpty();
+        assertThat(found.get(3).words()).isEqualTo("Hut stands outside of its wish: at a time: 23:31.");
+        assertThat(found.get(3).way()).isEqualTo("Its windows: 23:31 to 23:41.");
+        assertThat(clashes(C, night(), WHOLE)).isEmpty();
         // one after the other is none: 23:30 is when the first has just ended
-        Plan first = at("First", new Subject.Free("a", 24, false), "Wide", 23, 0);
-        assertThat(Clash.of(List.of(slot(first, clock(23, 0)), slot(portrait, clock(23, 30))), THERE))
+        Plan first = at("First", new Free(24, false), "Wide", 23, 0);
+        assertThat(clashes(C, by(slot(first, clock(23, 0)), slot(portrait, clock(23, 30))), WHOLE))
                 .isEmpty();
+    }
+
+    private static Slot held(Subject subject, int hour, int minute) {
+        return slot(at("T", subject, "Wide", hour, minute), clock(hour, minute));
+    }
+
+    private static List<Clash.Kind> kinds(Circumstances c, Slot... slots) {
+        return clashes(c, by(slots), WHOLE).stream().map(Clash::kind).toList();
+    }
+
+    /** Dark from about 22:50 to 04:15; the core, 10° up from about 23:40, is lower before. */
+    @Test
+    void what_the_sky_does_not_give_is_said() {
+        assertThat(kinds(C, held(new MilkyWay(0), 1, 30))).isEmpty();
+        assertThat(kinds(C, held(new MilkyWay(0), 22, 15))).containsExactly(Clash.Kind.TWILIGHT, Clash.Kind.SKYLINE);
+        assertThat(kinds(C, held(new Ground(2, 30), 22, 15))).isEmpty();
+        Clash twilight = clashes(C, by(held(new People(3), 22, 0)), WHOLE).get(0);
+        assertThat(twilight.words()).matches("T reaches into twilight: the sun stands at \u2212\\d+\u00b0\\.");
+        assertThat(twilight.way())
+                .startsWith("It is dark from " + NIGHT.clock(NIGHT.dark().get(0).from()));
+        // a week later the moon is up until after midnight
+        Night later = Night.of(LEDGE, LocalDate.parse("2027-06-11"), ZONE, NightRules.USUAL);
+        Circumstances moon = Circumstances.of(later, C.from(), List.of());
+        Slot early = slot(
+                Take.of("T", new Stack(5, 0), "Wide", RIG)
+                        .with(Wish.at(LocalTime.of(23, 30)))
+                        .plan(moon),
+                Night.at(LocalDate.parse("2027-06-11"), LocalTime.of(23, 30), ZONE));
+        Clash up = clashes(moon, by(early), Trip.of(later)).get(0);
+        assertThat(up.kind()).isEqualTo(Clash.Kind.MOON);
+        assertThat(up.words()).contains(" % lit");
+        assertThat(up.way()).startsWith("No moon from ");
+    }
+
+    @Test
+    void cloud_card_and_the_way_back_are_said() {
+        Slot core = held(new MilkyWay(0), 1, 30);
+        Circumstances cloud = weather(t -> new WeatherHour(t, t.isBefore(clock(1, 0)) ? 10 : 80, 0, 0, 1, 12, 50));
+        Clash cloudy = clashes(cloud, by(core), WHOLE).get(0);
+        assertThat(cloudy.kind()).isEqualTo(Clash.Kind.CLOUD);
+        assertThat(cloudy.words()).startsWith("Cloud of 80 % is forecast at 01:30");
+        assertThat(cloudy.way())
+                .startsWith("The least is forecast about "
+                        + NIGHT.clock(WHOLE.there().from()));
+        assertThat(kinds(weather(t -> new WeatherHour(t, 60, 0, 0, 1, 12, 50)), core))
+                .isEmpty();
+
+        double each = FileFormat.RAW.megabytes(RIG.body().files()) / 1000;
+        Camera small = Camera.of("Wide", RIG).with(new Gear.Card(Math.max(0.5, 117 * each), 90));
+        Plan trails = Take.of("Circles", new Trails(15, 30, 1, 0), small)
+                .with(Wish.at(LocalTime.of(23, 0)))
+                .plan(C);
+        assertThat(kinds(C, slot(trails, clock(23, 0)))).isEmpty();
+        Plan more = Take.of("More", new People(3), small)
+                .with(Wish.at(LocalTime.of(1, 0)))
+                .plan(C);
+        assertThat(kinds(C, slot(trails, clock(23, 0)), slot(more, clock(1, 0))))
+                .containsExactly(Clash.Kind.CARD);
+
+        Trip walk = new Trip(WHOLE.there(), Duration.ZERO, Duration.ofMinutes(15), Optional.empty(), "");
+        assertThat(clashes(C, by(core), walk)).extracting(Clash::kind).containsExactly(Clash.Kind.WAY_BACK);
+        assertThat(clashes(C, by(), walk)).isEmpty();
+    }
+
+    @Test
+    void who_stays_too_long_is_told_to_turn_back() {
+        Trip tide = Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(1, 40)), "");
+        Slot core = held(new Free(20, false), 1, 30);
+        Clash late = clashes(C, by(core), tide).get(0);
+        assertThat(late.kind()).isEqualTo(Clash.Kind.TURN_BACK);
+        assertThat(late.kind().hard()).isTrue();
+        assertThat(late.words()).isEqualTo("T ends at 01:50, after you must turn back.");
+        assertThat(late.way()).isEqualTo("Be done by 01:25, packed and on the way by 01:40.");
+    }
+
+    /** Two at one time are two too many for one, enough for two, and three too many for them. */
+    @Test
+    void hands_are_counted() {
+        Slot a = slot(at("a", new Free(10, true), "A", 23, 0), clock(23, 0));
+        Slot b = slot(at("b", new Free(10, true), "B", 23, 2), clock(23, 2));
+        Slot d = slot(at("d", new Free(10, true), "D", 23, 4), clock(23, 4));
+        Schedule three = by(a, b, d);
+        assertThat(Clashes.of(three, WHOLE, C, Habits.USUAL)).hasSize(2);
+        List<Clash> two = Clashes.of(three, WHOLE, C, Habits.USUAL.with(2));
+        assertThat(two).extracting(Clash::takes).containsExactly(List.of("a", "b", "d"));
+        assertThat(two.get(0).way()).isEqualTo("Begin d at 23:16, or bring someone.");
+        assertThat(Clashes.of(three, WHOLE, C, Habits.USUAL.with(3))).isEmpty();
     }
 }

@@ -10,10 +10,13 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
@@ -23,12 +26,15 @@ import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.weather.Cold;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -55,14 +61,15 @@ class TakesTest {
 
     static List<Subject> subjects() {
         return List.of(
-                new Subject.MilkyWay(5),
-                new Subject.Arch(0.3, 15, 5),
-                new Subject.Ground(3, 60),
-                new Subject.People(4),
-                new Subject.Painting(new LightPainting(100, 30, 5), 20, 800, 3),
-                new Subject.Trails(15, 30, 1, 5),
-                new Subject.Clip(10, 25, 15),
-                new Subject.Free("coffee", 20, false));
+                new MilkyWay(5),
+                new Arch(0.3, 15, 5),
+                new Ground(3, 60),
+                new People(4),
+                new Painting(new LightPainting(100, 30, 5), 20, 800, 3),
+                new Trails(15, 30, 1, 5),
+                new Clip(10, 25, 15),
+                new Stack(20, 5),
+                new Free(20, false));
     }
 
     /** Whatever the subject: its windows are long enough, its program begins when asked and lasts no longer than said. */
@@ -81,7 +88,7 @@ class TakesTest {
                 assertThat(plan.program().apply(t).total()).isLessThanOrEqualTo(plan.lasts());
             }
         }
-        assertThat(subject.words()).isNotBlank();
+        assertThat(subject.kind().words()).isNotBlank();
     }
 
     @ParameterizedTest
@@ -100,20 +107,17 @@ class TakesTest {
     /** 116 × 30 s with pauses of 1 s, a minute for the cap, 5 × 30 s with 4 pauses: 3595 + 60 + 154 s, 63.5 minutes. */
     @Test
     void trails_last_with_their_dark_frames() {
-        Plan plan =
-                Take.of("trails", new Subject.Trails(15, 30, 1, 5), "A", RIG).plan(june(4));
+        Plan plan = Take.of("trails", new Trails(15, 30, 1, 5), "A", RIG).plan(june(4));
         assertThat(plan.lasts()).isEqualTo(Duration.ofMinutes(64));
         assertThat(plan.hands()).isFalse();
-        assertThat(Take.of("arch", new Subject.Arch(0.3, 15, 5), "A", RIG)
-                        .plan(june(4))
-                        .hands())
+        assertThat(Take.of("arch", new Arch(0.3, 15, 5), "A", RIG).plan(june(4)).hands())
                 .isTrue();
     }
 
     @Test
     void the_core_is_taken_about_its_best_instant() {
         Circumstances c = june(8);
-        Wish.When when = Wish.of(Wish.Kind.CORE_HIGHEST).when(c, Duration.ofMinutes(20));
+        Wish.When when = Wish.of(Wish.Kind.CORE_HIGHEST).when(c).lasting(Duration.ofMinutes(20));
         assertThat(when.windows()).isEqualTo(c.night().coreDark());
         assertThat(when.best()).contains(c.night().coreBest().orElseThrow().minus(Duration.ofMinutes(10)));
     }
@@ -125,7 +129,8 @@ class TakesTest {
             names = {"BLUE_HOUR", "BLUE_MORNING"})
     void blue_hour_is_the_suns(Wish.Kind kind) {
         Circumstances c = june(8);
-        Interval blue = Wish.of(kind).when(c, Duration.ofMinutes(5)).windows().get(0);
+        Interval blue =
+                Wish.of(kind).when(c).lasting(Duration.ofMinutes(5)).windows().get(0);
         boolean evening = kind == Wish.Kind.BLUE_HOUR;
         assertThat(sun(c, evening ? blue.from() : blue.to())).isCloseTo(-4, within(0.02));
         assertThat(sun(c, evening ? blue.to() : blue.from())).isCloseTo(-8, within(0.02));
@@ -141,7 +146,7 @@ class TakesTest {
     void before_moonrise_ends_with_it() {
         Circumstances c = night(LEDGE, "2027-05-27", ZONE);
         Instant rise = c.night().rise(HorizonEvent.Kind.MOON).orElseThrow();
-        Wish.When when = Wish.of(Wish.Kind.BEFORE_MOONRISE).when(c, Duration.ofMinutes(30));
+        Wish.When when = Wish.of(Wish.Kind.BEFORE_MOONRISE).when(c).lasting(Duration.ofMinutes(30));
         assertThat(when.best()).contains(rise.minus(Duration.ofMinutes(30)));
         assertThat(when.windows()).hasSize(1);
         assertThat(Duration.between(when.windows().get(0).to(), rise).abs()).isLessThan(Duration.ofMinutes(1));
@@ -151,32 +156,28 @@ class TakesTest {
     @Test
     void the_core_over_a_mark() {
         Circumstances c = june(8);
-        Wish.When when = Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").when(c, Duration.ofMinutes(10));
+        Wish.When when = Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").when(c).lasting(Duration.ofMinutes(10));
         assertThat(when.windows()).hasSize(1);
         Instant middle = when.best().orElseThrow().plus(Duration.ofMinutes(5));
         assertThat(c.night().core(middle).azimuthDeg()).isCloseTo(176, within(0.5));
         assertThat(when.windows().get(0).length()).isBetween(Duration.ofMinutes(16), Duration.ofMinutes(28));
         assertThat(c.night().core(when.windows().get(0).from()).azimuthDeg()).isBetween(172.5, 174.0);
-        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Barn")
-                        .when(c, Duration.ZERO)
-                        .windows())
+        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Barn").when(c).windows())
                 .isEmpty();
     }
 
     @Test
     void clocks_are_those_of_the_night() {
         Circumstances c = june(8);
-        Wish.When fixed = Wish.at(LocalTime.of(1, 30)).when(c, Duration.ofMinutes(10));
+        Wish.When fixed = Wish.at(LocalTime.of(1, 30)).when(c).lasting(Duration.ofMinutes(10));
         assertThat(fixed.best()).contains(Instant.parse("2027-06-09T00:30:00Z"));
         Wish.When between =
-                Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).when(c, Duration.ofMinutes(10));
+                Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).when(c).lasting(Duration.ofMinutes(10));
         assertThat(between.windows())
                 .containsExactly(
                         new Interval(Instant.parse("2027-06-08T22:00:00Z"), Instant.parse("2027-06-09T01:00:00Z")));
         assertThat(between.lasting(Duration.ofHours(4)).windows()).isEmpty();
-        assertThat(Wish.between(LocalTime.of(2, 0), LocalTime.of(23, 0))
-                        .when(c, Duration.ZERO)
-                        .windows())
+        assertThat(Wish.between(LocalTime.of(2, 0), LocalTime.of(23, 0)).when(c).windows())
                 .isEmpty();
     }
 
@@ -184,14 +185,14 @@ class TakesTest {
     void what_a_wish_lacks_is_refused() {
         assertThatThrownBy(() -> Wish.of(Wish.Kind.FIXED)).hasMessageContaining("needs the time");
         assertThatThrownBy(() -> Wish.over(Wish.Kind.MOON_OVER_MARK, " ")).hasMessageContaining("needs the mark");
-        assertThatThrownBy(() -> new Subject.Free("x", 0, false)).hasMessageContaining("1 to 720");
+        assertThatThrownBy(() -> new Free(0, false)).hasMessageContaining("1 to 720");
     }
 
     /** The ground gets the lowest ISO that a minute allows: in blue hour less light, so longer, as it goes on. */
     @Test
     void ground_is_exposed_by_the_light_of_its_instant() {
         Circumstances c = june(8);
-        Plan plan = Take.of("ground", new Subject.Ground(3, 60), "A", RIG).plan(c);
+        Plan plan = Take.of("ground", new Ground(3, 60), "A", RIG).plan(c);
         Interval blue = plan.when().windows().get(0);
         var early = plan.program().apply(blue.from()).steps().get(0).settings();
         var late = plan.program()
@@ -202,5 +203,109 @@ class TakesTest {
         assertThat(early.stopsTo(late)).isGreaterThan(2);
         assertThat(early.iso()).isEqualTo(100);
         assertThat(late.seconds()).isLessThanOrEqualTo(60);
+    }
+
+    /** A subject that nothing knows of: whatever a plan is made of, it is planned, scheduled and printed like any other. */
+    private record Comet(int frames) implements Subject {
+
+        static final Kind KIND = new Kind(
+                "comet",
+                "comet",
+                List.of(Parameter.whole("frames", "frames", Planning.FRAMES, 7)),
+                v -> new Comet(v.get(0).intValue()));
+
+        @Override
+        public Kind kind() {
+            return KIND;
+        }
+
+        @Override
+        public List<Double> values() {
+            return List.of((double) frames);
+        }
+
+        @Override
+        public Plan plan(Take take, Circumstances c) {
+            Planning planning = Planning.of(take, c);
+            return planning.plan(
+                    false,
+                    t -> Program.of(
+                            "comet",
+                            new Program.Step(t, planning.proposal().settings(), frames, 1, FileFormat.RAW, "comet")),
+                    List.of());
+        }
+    }
+
+    @Test
+    void a_new_subject_is_one_record() {
+        Plan plan = Take.of("Comet", Comet.KIND.usual(), "A", RIG).plan(june(4));
+        assertThat(plan.possible()).isTrue();
+        assertThat(plan.program().apply(plan.when().windows().get(0).from()).frames())
+                .isEqualTo(7);
+    }
+
+    /** What is stored and asked for: a kind makes the same subject of the values that the subject gives. */
+    @ParameterizedTest
+    @MethodSource("subjects")
+    void a_kind_and_its_values_are_the_subject(Subject subject) {
+        assertThat(Subjects.of(subject.kind().key())).contains(subject.kind());
+        assertThat(subject.kind().of(subject.values())).isEqualTo(subject);
+        assertThat(subject.kind().usual().values()).hasSameSizeAs(subject.values());
+        assertThatThrownBy(() -> subject.kind().of(List.of())).isInstanceOf(IllegalArgumentException.class);
+        List<Double> bad = new ArrayList<>(subject.values());
+        bad.set(0, -1.0);
+        assertThatThrownBy(() -> subject.kind().of(bad)).isInstanceOf(OutOfRange.class);
+    }
+
+    /** 30 min for trails of 15.041°/h: what is left beside the dark frames' 4 min is 26 min, 6.5°. */
+    @Test
+    void some_takes_can_be_stretched() {
+        assertThat(stretched(new Trails(15, 30, 1, 5), 30)).contains(new Trails(6.5, 30, 1, 5));
+        assertThat(stretched(new Free(20, true), 45)).contains(new Free(45, true));
+        // a quarter of an hour at a frame each 15 s are 60 frames, 2.4 s of clip
+        assertThat(stretched(new Clip(10, 25, 15), 15)).contains(new Clip(2.4, 25, 15));
+        assertThat(stretched(new Arch(0.3, 15, 5), 45)).isEmpty();
+        assertThat(stretched(new Trails(15, 30, 1, 5), 3000)).contains(new Trails(180, 30, 1, 5));
+        assertThat(stretched(new Free(20, true), 0)).contains(new Free(1, true));
+        Circumstances c = june(4);
+        Take stack = Take.of("stack", new Stack(20, 5), "A", RIG);
+        Subject twice = stack.subject()
+                .lasting(stack.plan(c).lasts().multipliedBy(2), stack.plan(c))
+                .orElseThrow();
+        Duration now = stack.of(twice).plan(c).lasts();
+        assertThat(now)
+                .isBetween(
+                        stack.plan(c).lasts().multipliedBy(2).minusMinutes(2),
+                        stack.plan(c).lasts().multipliedBy(2).plusMinutes(2));
+    }
+
+    private static Optional<Subject> stretched(Subject s, int minutes) {
+        return s.lasting(
+                Duration.ofMinutes(minutes), Take.of("take", s, "A", RIG).plan(june(4)));
+    }
+
+    /** 121 frames and 64 minutes: of a battery for 242 frames half, of one for 32 minutes two; 11.4 K below 20 °C counts. */
+    @Test
+    void a_plan_knows_what_it_takes_of_battery_and_card() {
+        Camera camera = Camera.of("A", RIG).with(new Gear.Battery(242, 10_000));
+        Circumstances c = june(4);
+        double factor = Cold.batteryFactor(c.celsius());
+        Plan plan = Take.of("trails", new Trails(15, 30, 1, 5), camera).plan(c);
+        assertThat(plan.battery()).isCloseTo(0.5 / factor, within(1e-9));
+        Plan slow = Take.of("trails", new Trails(15, 30, 1, 5), camera.with(new Gear.Battery(10_000, 32)))
+                .plan(c);
+        assertThat(slow.battery()).isCloseTo(2 / factor, within(1e-9));
+        assertThat(Take.of("trails", new Trails(15, 30, 1, 5), "A", RIG).plan(c).battery())
+                .isZero();
+        double each = FileFormat.RAW.megabytes(RIG.body().files());
+        assertThat(plan.megabytes()).isCloseTo(121 * each, within(1e-6));
+    }
+
+    @Test
+    void wishes_have_words() {
+        assertThat(Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).words())
+                .isEqualTo("between two times: 23:00 to 02:00");
+        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").words()).isEqualTo("core over a mark: Arch");
+        assertThat(Wish.of(Wish.Kind.DARK).words()).isEqualTo("while it is dark, without moon");
     }
 }

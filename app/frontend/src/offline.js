@@ -1,0 +1,2 @@
+// Outings that were opened stay readable without the server.
+navigator.serviceWorker?.register("/sw.js").catch(() => {});

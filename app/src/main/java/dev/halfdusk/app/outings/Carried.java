@@ -1,0 +1,102 @@
+package dev.halfdusk.app.outings;
+
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import dev.halfdusk.app.web.Words;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.Base64;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
+
+/** The night without server: one file for a browser, with everything in it, and a card to print. */
+@Component
+class Carried {
+
+    private static final String ASSETS = "static/assets/";
+    private static final Pattern FONT = Pattern.compile("url\\(\"?(fonts/[a-z0-9-]+\\.woff2)\"?\\)");
+
+    private final ITemplateEngine templates;
+    private final Clock clock;
+
+    Carried(ITemplateEngine templates, Clock clock) {
+        this.templates = templates;
+        this.clock = clock;
+    }
+
+    /** A page that opens from a disk: styles, fonts and script are inside, its clock is that of the device. */
+    String html(Evening.Arranged night) {
+        Context context = context(night);
+        context.setVariable("view", FieldView.of(night, clock.instant()));
+        context.setVariable("styles", embedded(text("app.css")));
+        context.setVariable("script", text("field.js"));
+        return templates.process("outings/carried", context);
+    }
+
+    /** @param size "a6" or "a4" */
+    byte[] pdf(Evening.Arranged night, String size) {
+        Context context = context(night);
+        context.setVariable("size", size);
+        String page = templates.process("outings/card", context);
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            builder.useFastMode();
+            font(builder, "text-400.ttf", "Card", 400);
+            font(builder, "text-700.ttf", "Card", 700);
+            builder.withHtmlContent(page, null);
+            builder.toStream(out);
+            builder.run();
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void font(PdfRendererBuilder builder, String file, String family, int weight) {
+        builder.useFont(() -> stream("fonts/" + file), family, weight, PdfRendererBuilder.FontStyle.NORMAL, true);
+    }
+
+    private static Context context(Evening.Arranged night) {
+        Context context = new Context(Locale.ENGLISH);
+        context.setVariable("outing", night.outing());
+        context.setVariable("night", Words.night(night.outing().night()));
+        context.setVariable("rows", SheetController.SheetRow.of(night));
+        context.setVariable("bag", night.bag());
+        context.setVariable("cautions", night.cautions());
+        return context;
+    }
+
+    private static String embedded(String css) {
+        return FONT.matcher(css)
+                .replaceAll(m -> Matcher.quoteReplacement(
+                        "url(data:font/woff2;base64," + Base64.getEncoder().encodeToString(bytes(m.group(1))) + ")"));
+    }
+
+    private static String text(String asset) {
+        return new String(bytes(asset), StandardCharsets.UTF_8);
+    }
+
+    private static byte[] bytes(String asset) {
+        try (InputStream in = stream(asset)) {
+            return in.readAllBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static InputStream stream(String asset) {
+        try {
+            return new ClassPathResource(ASSETS + asset).getInputStream();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

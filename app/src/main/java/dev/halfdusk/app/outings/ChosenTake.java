@@ -1,0 +1,141 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.pictures.FramePicture;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.ProposalView;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.frame.Clouds;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * The take that is looked at, at a minute of the night.
+ *
+ * @param asked the same question of exposure as on every other page
+ * @param picture drawing of its frame; null where the photograph is shown
+ * @param query of the photograph's address
+ * @param stars whether its settings are those that the proposal for stars gives
+ */
+record ChosenTake(
+        long id,
+        int number,
+        String name,
+        String subject,
+        String from,
+        String to,
+        String seconds,
+        String aperture,
+        String iso,
+        List<String> steps,
+        Asked asked,
+        ProposalView proposal,
+        boolean stars,
+        FramePicture picture,
+        String query,
+        List<String> risks,
+        List<Subject.Parameter> parameters,
+        String test) {
+
+    static ChosenTake of(Evening.Arranged a, Evening.Planned t, int number, Instant minute, boolean photograph) {
+        Take take = t.take();
+        Night night = a.night();
+        CameraBody body = take.camera().rig().body();
+        Optional<Slot> slot = a.slot(t);
+        boolean layered = take.subject().layered(); // as a whole, from its first frame on
+        Instant when = layered ? slot.map(s -> s.runs().from()).orElse(minute) : minute;
+        Program program =
+                t.plan().program().apply(slot.map(s -> s.runs().from()).orElse(when));
+        Program.Step step = step(program, when);
+        Setup setup = take.setup(a.c(), when);
+        Asked asked = new Asked(
+                t.stored().rig(), a.outing().place(), night, setup, Night.Towards.OPEN_SKY, OptionalDouble.empty());
+        Proposal proposal = setup.proposal();
+        Optional<Trails> trails = layered && step.frames() > 1
+                ? Optional.of(new Trails(Math.min(step.frames(), (int) Trails.FRAMES.max()), step.pauseSeconds()))
+                : Optional.empty();
+        return new ChosenTake(
+                t.id(),
+                number,
+                take.name(),
+                take.subject().kind().words(),
+                slot.map(s -> night.clock(s.runs().from())).orElse(""),
+                slot.map(s -> night.clock(s.runs().to())).orElse(""),
+                body.label(step.settings().seconds()),
+                Numbers.trimmed(step.settings().aperture(), 1),
+                Numbers.plain(step.settings().iso()),
+                steps(program, night, body),
+                asked,
+                ProposalView.of(proposal),
+                step.settings().equals(proposal.settings()),
+                photograph ? null : picture(a, asked, trails, step.settings().seconds()),
+                query(asked, step, trails),
+                t.plan().risks(),
+                take.subject().kind().parameters(),
+                t.plan()
+                        .test()
+                        .map(f -> f.click().label() + " s at ISO "
+                                + Numbers.plain(f.settings().iso()))
+                        .orElse(""));
+    }
+
+    /** What the camera does at an instant: its step then, else the first of light. */
+    private static Program.Step step(Program program, Instant when) {
+        return program.steps().stream()
+                .filter(s -> !s.dark() && !when.isBefore(s.begins()) && when.isBefore(s.ends()))
+                .findFirst()
+                .orElse(program.steps().get(0));
+    }
+
+    private static List<String> steps(Program program, Night night, CameraBody body) {
+        List<String> lines = new ArrayList<>();
+        for (Program.Step s : program.steps()) {
+            boolean same = s.settings().equals(program.steps().get(0).settings());
+            lines.add(night.clock(s.begins()) + "  "
+                    + (same ? s.frames() + (s.frames() == 1 ? " frame" : " frames") : s.words(body))
+                    + (s.frames() > 1 ? ", pause " + Numbers.trimmed(s.pauseSeconds(), 1) + " s" : "")
+                    + (s.dark() ? ", cap on" : ""));
+        }
+        return lines;
+    }
+
+    private static FramePicture picture(Evening.Arranged a, Asked asked, Optional<Trails> trails, double seconds) {
+        Optional<WeatherHour> hour = a.c().weather().apply(asked.when());
+        Scene scene = new Scene(
+                asked.setup().from(),
+                asked.setup().moment(),
+                a.c().marks(),
+                0,
+                Optional.empty(),
+                a.outing().place().seaHorizon(),
+                hour.map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST)).orElse(Clouds.NONE));
+        double sharp = asked.setup()
+                .depth(Depth.pixelCircleMm(asked.optics().sensor()))
+                .nearAtStarsM();
+        return FramePicture.of(
+                scene,
+                asked.setup().framing(),
+                new FramePicture.Options(false, false, Optional.empty(), trails, seconds, sharp));
+    }
+
+    private static String query(Asked asked, Program.Step step, Optional<Trails> trails) {
+        return asked.address() + "&shutter=" + Numbers.plain(step.settings().seconds()) + "&iso="
+                + Numbers.plain(step.settings().iso()) + "&clouds=forecast"
+                + trails.map(k -> "&frames=" + k.frames() + "&pause=" + Numbers.plain(k.pauseSeconds()))
+                        .orElse("");
+    }
+}

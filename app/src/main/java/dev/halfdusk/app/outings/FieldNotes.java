@@ -1,0 +1,37 @@
+package dev.halfdusk.app.outings;
+
+import static dev.halfdusk.app.db.Tables.FIELD_NOTE;
+
+import java.time.Instant;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was noted in the field, with its time and the take it belongs to. */
+@Repository
+@Transactional
+public class FieldNotes {
+
+    private final DSLContext db;
+
+    FieldNotes(DSLContext db) {
+        this.db = db;
+    }
+
+    /** @param take by name; empty for none */
+    public record Note(Instant at, String take, String words) {}
+
+    public List<Note> of(long outing) {
+        return db.selectFrom(FIELD_NOTE)
+                .where(FIELD_NOTE.OUTING_ID.eq(outing))
+                .orderBy(FIELD_NOTE.NOTED_AT, FIELD_NOTE.ID)
+                .fetch(r -> new Note(r.getNotedAt(), r.getTake(), r.getWords()));
+    }
+
+    public void add(long outing, Note note) {
+        db.insertInto(FIELD_NOTE, FIELD_NOTE.OUTING_ID, FIELD_NOTE.NOTED_AT, FIELD_NOTE.TAKE, FIELD_NOTE.WORDS)
+                .values(outing, note.at(), note.take(), note.words())
+                .execute();
+    }
+}

@@ -1,0 +1,134 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.outing.RunSheet;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.sequence.Program;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The night in one hand: what is now, what comes next, settings in huge figures.
+ *
+ * @param now epoch milliseconds
+ * @param aheadSeconds of local clocks against UTC
+ * @param at the takes that the large keys are about; none when nothing is left
+ * @param over takes that are done or left out
+ * @param lost takes that have no place any more, with the reason
+ */
+public record FieldView(
+        Outing outing,
+        long now,
+        String clock,
+        String utc,
+        int aheadSeconds,
+        List<Running> running,
+        List<Coming> coming,
+        List<At> at,
+        List<Over> over,
+        List<String> lost) {
+
+    /** @param opens clock */
+    public record At(long id, String name, String opens, boolean running) {}
+
+    public record Over(long id, String name, String how) {}
+
+    /**
+     * A step of a take while it runs.
+     *
+     * @param from epoch milliseconds, as to
+     * @param stepMs from opening to opening
+     */
+    public record Running(
+            String name,
+            long from,
+            long to,
+            String seconds,
+            String aperture,
+            String iso,
+            int frames,
+            long stepMs,
+            String pause,
+            boolean now) {}
+
+    /** Something to do at a time. */
+    public record Coming(String clock, long at, String what, boolean next) {}
+
+    public static FieldView of(Evening.Arranged night, Instant now) {
+        ZoneId zone = night.outing().place().zone();
+        List<RunSheet.Line> acts =
+                night.sheet().stream().filter(RunSheet.Line::act).toList();
+        RunSheet.Line next =
+                acts.stream().filter(l -> l.when().isAfter(now)).findFirst().orElse(null);
+        return new FieldView(
+                night.outing(),
+                now.toEpochMilli(),
+                Words.clockSeconds(now, zone),
+                Words.clockSeconds(now, ZoneOffset.UTC),
+                zone.getRules().getOffset(now).getTotalSeconds(),
+                night.schedule().slots().stream()
+                        .filter(s -> !night.of(s).stored().progress().done())
+                        .flatMap(s -> s.program().steps().stream().map(p -> running(s, p, now)))
+                        .toList(),
+                acts.stream()
+                        .map(l ->
+                                new Coming(Words.clock(l.when(), zone), l.when().toEpochMilli(), l.what(), l == next))
+                        .toList(),
+                at(night, now).stream()
+                        .map(x -> new At(
+                                night.of(x).id(),
+                                x.name(),
+                                Words.clock(x.runs().from(), zone),
+                                !now.isBefore(x.runs().from())))
+                        .toList(),
+                over(night),
+                lost(night));
+    }
+
+    /** The takes that run or are prepared; else the next. */
+    public static List<Slot> at(Evening.Arranged night, Instant now) {
+        List<Slot> open = night.schedule().slots().stream()
+                .filter(s -> !night.of(s).stored().progress().done())
+                .filter(s -> s.runs().to().isAfter(now))
+                .toList();
+        List<Slot> busy = open.stream().filter(s -> s.busy().contains(now)).toList();
+        return busy.isEmpty() ? open.stream().limit(1).toList() : busy;
+    }
+
+    private static List<Over> over(Evening.Arranged night) {
+        List<Over> over = new ArrayList<>();
+        for (Evening.Planned t : night.takes()) {
+            if (t.stored().progress().skipped()) {
+                over.add(new Over(t.id(), t.take().name(), "left out"));
+            } else if (t.stored().progress().done()) {
+                over.add(new Over(t.id(), t.take().name(), "done"));
+            }
+        }
+        return over;
+    }
+
+    private static List<String> lost(Evening.Arranged night) {
+        return night.schedule().left().stream()
+                .map(l -> l.plan().take().name() + ": " + l.why())
+                .toList();
+    }
+
+    private static Running running(Slot slot, Program.Step step, Instant now) {
+        String name = slot.name() + (step.dark() ? ", dark frames" : "");
+        return new Running(
+                name,
+                step.begins().toEpochMilli(),
+                step.ends().toEpochMilli(),
+                slot.plan().take().camera().rig().body().label(step.settings().seconds()),
+                Numbers.trimmed(step.settings().aperture(), 1),
+                Numbers.plain(step.settings().iso()),
+                step.frames(),
+                Math.round(step.sequence().stepSeconds() * 1000),
+                Numbers.trimmed(step.pauseSeconds(), 1),
+                !now.isBefore(step.begins()) && now.isBefore(step.ends()));
+    }
+}

@@ -1,0 +1,119 @@
+package dev.halfdusk.app.outings;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.web.Attachment;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.outing.Checklist;
+import java.time.Clock;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Set;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The run sheet of an outing with its bag and cautions: to read, to tick off, to print, to take along. */
+@Controller
+@RequestMapping("/outings/{id:\\d{1,18}}/sheet")
+class SheetController {
+
+    private static final int LONGEST_ITEM = 200;
+
+    private final Outings outings;
+    private final Evening evening;
+    private final Carried carried;
+    private final ObjectMapper json;
+    private final Clock clock;
+
+    SheetController(Outings outings, Evening evening, Carried carried, ObjectMapper json, Clock clock) {
+        this.outings = outings;
+        this.evening = evening;
+        this.carried = carried;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** A line of the sheet. */
+    public record SheetRow(String clock, String utc, String what, boolean act) {
+
+        static List<SheetRow> of(Evening.Arranged night) {
+            ZoneId zone = night.outing().place().zone();
+            return night.sheet().stream()
+                    .map(l -> new SheetRow(
+                            Words.clockSeconds(l.when(), zone),
+                            Words.clockSeconds(l.when(), ZoneOffset.UTC),
+                            l.what(),
+                            l.act()))
+                    .toList();
+        }
+    }
+
+    /** Something for the bag. */
+    public record BagRow(String what, String why, boolean packed) {}
+
+    @GetMapping
+    String sheet(@PathVariable long id, Model model) {
+        Outing outing = find(id);
+        Evening.Arranged night = evening.of(outing);
+        List<BagRow> bag = bag(night.bag(), outings.packed(id));
+        model.addAttribute("outing", outing);
+        model.addAttribute("night", Words.night(outing.night()));
+        model.addAttribute("rows", SheetRow.of(night));
+        model.addAttribute("bag", bag);
+        model.addAttribute("packed", bag.stream().filter(BagRow::packed).count());
+        model.addAttribute("cautions", night.cautions());
+        model.addAttribute("clashes", night.clashes());
+        return "outings/sheet";
+    }
+
+    private static List<BagRow> bag(List<Checklist.Item> items, Set<String> packed) {
+        return items.stream()
+                .map(i -> new BagRow(i.what(), i.why(), packed.contains(i.what())))
+                .toList();
+    }
+
+    /** Ticks something of the bag off, or takes it out again. */
+    @PostMapping("/bag")
+    String pack(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String what,
+            @RequestParam(defaultValue = "") String packed) {
+        Outing outing = find(id);
+        String item = what.length() > LONGEST_ITEM ? what.substring(0, LONGEST_ITEM) : what;
+        if (evening.of(outing).bag().stream().anyMatch(i -> i.what().equals(item))) {
+            outings.pack(id, item, !packed.isEmpty());
+        }
+        return "redirect:/outings/" + id + "/sheet#bag";
+    }
+
+    /** The sheet as a table or as JSON, the takes as a calendar, the programs for a timer, all of it for a browser without server. */
+    @GetMapping("/night.{format:csv|json|ics|txt|html}")
+    ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
+        Evening.Arranged night = evening.of(find(id));
+        String name = "half-dusk-night." + format;
+        return switch (format) {
+            case "csv" -> Attachment.of(name, "text/csv", SheetFiles.csv(night));
+            case "json" -> Attachment.of(name, "application/json", SheetFiles.json(night, json));
+            case "txt" -> Attachment.of(name, "text/plain", SheetFiles.timers(night));
+            case "html" -> Attachment.of(name, "text/html", carried.html(night));
+            default -> Attachment.of(name, "text/calendar", SheetFiles.calendar(night, clock.instant()));
+        };
+    }
+
+    /** A card for the pocket, or a page. */
+    @GetMapping("/card-{size:a6|a4}.pdf")
+    ResponseEntity<byte[]> card(@PathVariable long id, @PathVariable String size) {
+        return Attachment.of("half-dusk-" + size + ".pdf", "application/pdf", carried.pdf(evening.of(find(id)), size));
+    }
+
+    private Outing find(long id) {
+        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
+    }
+}

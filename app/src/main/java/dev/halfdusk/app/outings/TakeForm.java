@@ -1,0 +1,205 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Subject.Parameter;
+import dev.halfdusk.core.take.Subjects;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Component;
+
+/** Between a take and the fields of its panel. What is not sent is as one begins with it. */
+@Component
+class TakeForm {
+
+    static final List<Choice> SUBJECTS =
+            Subjects.ALL.stream().map(k -> new Choice(k.key(), k.words())).toList();
+    static final List<Choice> WISHES = Choice.of(Wish.Kind.class, Wish.Kind::key, Wish.Kind::words);
+
+    private final Kit kit;
+
+    TakeForm(Kit kit) {
+        this.kit = kit;
+    }
+
+    /** A take with the rig it is stored with. */
+    record Read(Take take, NamedRig rig) {}
+
+    /** What the fields of a take of a kind hold. */
+    static List<String> names(Subject.Kind kind) {
+        List<String> names = new ArrayList<>(List.of(
+                "name",
+                "subject",
+                "rig",
+                "focal",
+                "aperture",
+                "azimuth",
+                "altitude",
+                "upright",
+                "wish",
+                "from",
+                "to",
+                "mark",
+                "at"));
+        kind.parameters().forEach(p -> names.add(p.name()));
+        return names;
+    }
+
+    /** A value in words: rigs by their names. */
+    String words(String field, String value) {
+        OptionalLong id = "rig".equals(field) ? new Form().put("id", value).id("id") : OptionalLong.empty();
+        return id.isPresent() ? kit.rig(id.getAsLong()).map(NamedRig::name).orElse(value) : value;
+    }
+
+    /** The fields of a take that exists. */
+    static Form fields(Takes.Stored stored, ZoneId zone) {
+        Take t = stored.take();
+        Form form = new Form()
+                .put("name", t.name())
+                .put("subject", t.subject().kind().key())
+                .put("rig", stored.rig().id())
+                .put("focal", t.onLensMm())
+                .put("aperture", t.aperture())
+                .put("upright", t.held() == Orientation.PORTRAIT ? "on" : "")
+                .put("wish", t.wish().kind().key())
+                .put("from", t.wish().from().map(LocalTime::toString).orElse(""))
+                .put("to", t.wish().to().map(LocalTime::toString).orElse(""))
+                .put("mark", t.wish().mark())
+                .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
+        t.aim().ifPresent(a -> SetupReader.fill(form, a));
+        List<Parameter> parameters = t.subject().kind().parameters();
+        for (int i = 0; i < parameters.size(); i++) {
+            double v = t.subject().values().get(i);
+            boolean tick = parameters.get(i).sort() == Parameter.Sort.YES_NO;
+            form.put(parameters.get(i).name(), tick ? v != 0 ? "on" : "" : (Object) v);
+        }
+        SetupReader.fit(form, stored.rig().id(), stored.rig().rig());
+        return form;
+    }
+
+    /**
+     * Reads a take; empty where the form now holds complaints.
+     *
+     * @param evening whose night a typed opening belongs to
+     */
+    Optional<Read> read(Form form, LocalDate evening, ZoneId zone) {
+        Optional<Subject.Kind> kind = Subjects.of(form.value("subject"));
+        if (kind.isEmpty()) {
+            form.reject("subject", "Choose one of the list.");
+        }
+        Optional<Subject> subject = kind.flatMap(k -> subject(form, k));
+        OptionalLong rigId = form.has("rig") ? form.id("rig") : OptionalLong.empty();
+        Optional<NamedRig> named = rigId.isPresent() ? kit.rig(rigId.getAsLong()) : Optional.empty();
+        if (named.isEmpty()) {
+            form.replaceError("rig", "Choose one of the list.");
+            return Optional.empty();
+        }
+        Rig rig = named.get().rig();
+        SetupReader.fit(form, named.get().id(), rig);
+        form.putIfEmpty("focal", rig.lens().shortestMm());
+        OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
+        Range apertures = focal.isPresent() ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;
+        form.putIfEmpty("aperture", apertures.min());
+        OptionalDouble aperture = form.number("aperture", apertures);
+        Optional<Direction> aim = aim(form);
+        Optional<Wish> wish = wish(form, subject);
+        Optional<Instant> pinned = form.clock("at").map(t -> Night.at(evening, t, zone));
+        String name = name(form, kind);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        Orientation held = form.has("upright") ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
+        Take take = new Take(
+                name,
+                subject.orElseThrow(),
+                Takes.camera(named.get()),
+                focal.getAsDouble(),
+                aperture.getAsDouble(),
+                aim,
+                held,
+                Demand.USUAL,
+                wish.orElseThrow(),
+                pinned);
+        return Optional.of(new Read(take, named.get()));
+    }
+
+    /** One that is named only by what it is needs no name of its own; something else is nothing without. */
+    private static String name(Form form, Optional<Subject.Kind> kind) {
+        boolean named = kind.filter(k -> !k.key().equals("free")).isPresent();
+        return form.has("name") || !named
+                ? form.text("name", "what it is")
+                : kind.orElseThrow().words();
+    }
+
+    private static Optional<Subject> subject(Form form, Subject.Kind kind) {
+        List<Double> values = new ArrayList<>();
+        for (Parameter p : kind.parameters()) {
+            if (p.sort() == Parameter.Sort.YES_NO) {
+                values.add(form.has(p.name()) ? 1.0 : 0.0);
+                continue;
+            }
+            form.putIfEmpty(p.name(), p.usual());
+            if (p.sort() == Parameter.Sort.WHOLE) {
+                form.whole(p.name(), p.range()).ifPresent(v -> values.add((double) v));
+            } else {
+                form.number(p.name(), p.range()).ifPresent(values::add);
+            }
+        }
+        return values.size() == kind.parameters().size() ? Optional.of(kind.of(values)) : Optional.empty();
+    }
+
+    /** Both numbers or neither. */
+    private static Optional<Direction> aim(Form form) {
+        if (!form.has("azimuth") && !form.has("altitude")) {
+            return Optional.empty();
+        }
+        OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
+        OptionalDouble altitude = form.number("altitude", SetupReader.ALTITUDE);
+        return azimuth.isPresent() && altitude.isPresent()
+                ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
+                : Optional.empty();
+    }
+
+    private static Optional<Wish> wish(Form form, Optional<Subject> subject) {
+        if (!form.has("wish")) {
+            return subject.map(Subject::usual);
+        }
+        Optional<Wish.Kind> kind = form.choice("wish", Wish.Kind.class);
+        if (kind.isEmpty()) {
+            form.reject("wish", "Choose one of the list.");
+            return Optional.empty();
+        }
+        boolean marked = kind.get() == Wish.Kind.CORE_OVER_MARK || kind.get() == Wish.Kind.MOON_OVER_MARK;
+        boolean timed = kind.get() == Wish.Kind.FIXED || kind.get() == Wish.Kind.WINDOW;
+        try {
+            return Optional.of(new Wish(
+                    kind.get(),
+                    timed ? form.clock("from") : Optional.empty(),
+                    kind.get() == Wish.Kind.WINDOW ? form.clock("to") : Optional.empty(),
+                    marked ? form.value("mark") : ""));
+        } catch (IllegalArgumentException e) {
+            form.reject(marked ? "mark" : "from", marked ? "Choose the mark." : "Enter the time, such as 23:30.");
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,196 @@
+package dev.halfdusk.app.outings;
+
+import dev.halfdusk.app.pictures.Block;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.web.NightWords;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Clash;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.take.Need;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.Dew;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+
+/** A night of takes in the words and numbers of its workspace. */
+record WorkspaceView(
+        Outing outing,
+        String night,
+        String moon,
+        String weather,
+        String verdict,
+        Ribbon ribbon,
+        int minute,
+        String notch,
+        List<Lane> lanes,
+        List<CloudCell> clouds,
+        List<Row> rows,
+        ChosenTake chosen,
+        List<Clash> clashes,
+        List<String> cautions) {
+
+    private static final Duration HOUR = Duration.ofHours(1);
+
+    /** The blocks of a camera. */
+    record Lane(String camera, List<TakeBlock> blocks) {}
+
+    /** Cloud of an hour on the ribbon's axis, percent. */
+    record CloudCell(Block at, String percent, double opacity) {}
+
+    /** A take in its night; without a clock where it found no place. */
+    record Row(
+            long id,
+            String number,
+            String name,
+            String subject,
+            String camera,
+            String wish,
+            String from,
+            String to,
+            String set,
+            String why,
+            boolean held,
+            boolean chosen,
+            boolean first,
+            String state) {}
+
+    static WorkspaceView of(Evening.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph) {
+        Night night = a.night();
+        Ribbon ribbon = Ribbon.of(night, a.outing().place().glow());
+        Optional<Evening.Planned> chosen = chosen(a, take);
+        Optional<Slot> slot = chosen.flatMap(a::slot);
+        int shown = ribbon.clamp(
+                minute.isPresent()
+                        ? minute.getAsInt()
+                        : night.minute(slot.map(s -> s.runs().middle()).orElseGet(night::best)));
+        List<Evening.Planned> ordered = ordered(a);
+        return new WorkspaceView(
+                a.outing(),
+                Words.night(night.date()),
+                NightWords.moon(night),
+                weather(a, night.at(shown)),
+                NightWords.verdict(night),
+                ribbon,
+                shown,
+                ribbon.at(shown),
+                lanes(a, ordered, ribbon, chosen),
+                clouds(a, ribbon),
+                rows(a, ordered, chosen),
+                chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), night.at(shown), photograph))
+                        .orElse(null),
+                a.clashes(),
+                a.cautions());
+    }
+
+    /** The asked one; else the first that wants the core, else the first that has a place, else any. */
+    private static Optional<Evening.Planned> chosen(Evening.Arranged a, OptionalLong take) {
+        Optional<Evening.Planned> asked = take.isPresent() ? a.find(take.getAsLong()) : Optional.empty();
+        return asked.or(() -> a.schedule().slots().stream()
+                        .map(a::of)
+                        .filter(t -> t.take().subject().needs().contains(Need.CORE))
+                        .findFirst())
+                .or(() -> a.schedule().slots().stream().map(a::of).findFirst())
+                .or(() -> a.takes().stream().findFirst());
+    }
+
+    /** By their time; those without a place come last. */
+    private static List<Evening.Planned> ordered(Evening.Arranged a) {
+        return a.takes().stream()
+                .sorted(Comparator.comparing(
+                        t -> a.slot(t).map(s -> s.runs().from()).orElse(Instant.MAX)))
+                .toList();
+    }
+
+    private static List<Lane> lanes(
+            Evening.Arranged a, List<Evening.Planned> ordered, Ribbon ribbon, Optional<Evening.Planned> chosen) {
+        List<String> cameras =
+                a.schedule().slots().stream().map(Slot::camera).distinct().toList();
+        return cameras.stream()
+                .map(camera -> {
+                    List<Slot> slots = a.schedule().slots().stream()
+                            .filter(s -> s.camera().equals(camera))
+                            .toList();
+                    List<TakeBlock> blocks = new ArrayList<>();
+                    for (int i = 0; i < slots.size(); i++) {
+                        Evening.Planned take = a.of(slots.get(i));
+                        double room = i + 1 == slots.size()
+                                ? 1
+                                : TakeBlock.percent(Block.of(
+                                                ribbon,
+                                                a.night(),
+                                                slots.get(i + 1).prepares(),
+                                                "",
+                                                "")
+                                        .x());
+                        blocks.add(TakeBlock.of(
+                                take,
+                                slots.get(i),
+                                1 + ordered.indexOf(take),
+                                a.night(),
+                                ribbon,
+                                room,
+                                chosen.filter(c -> c == take).isPresent()));
+                    }
+                    return new Lane(camera, blocks);
+                })
+                .toList();
+    }
+
+    private static List<CloudCell> clouds(Evening.Arranged a, Ribbon ribbon) {
+        List<CloudCell> cells = new ArrayList<>();
+        Instant from = a.night().at(ribbon.firstMinute());
+        Instant to = a.night().at(ribbon.lastMinute());
+        for (Instant t = from; t.isBefore(to); t = t.plus(HOUR)) {
+            Instant end = t.plus(HOUR).isBefore(to) ? t.plus(HOUR) : to;
+            Block at = Block.of(ribbon, a.night(), new Interval(t, end), "", "cloud");
+            a.c().weather()
+                    .apply(t.plus(Duration.between(t, end).dividedBy(2)))
+                    .ifPresent(h -> cells.add(new CloudCell(
+                            at, Words.number(h.cloudPercent(), 0), Math.round(h.cloudPercent()) / 100.0)));
+        }
+        return List.copyOf(cells);
+    }
+
+    private static String weather(Evening.Arranged a, Instant t) {
+        return a.c().weather().apply(t).map(WorkspaceView::words).orElse("no forecast reaches this night yet");
+    }
+
+    private static String words(WeatherHour h) {
+        return "forecast then: " + Words.number(h.cloudPercent(), 0) + " % cloud, "
+                + Words.number(h.temperatureC(), 0) + " \u00b0C, wind " + Words.number(h.windMs(), 0) + " m/s"
+                + (h.dewRisk() == Dew.Risk.HIGH ? ", dew likely" : h.dewRisk() == Dew.Risk.SOME ? ", some dew" : "");
+    }
+
+    private static List<Row> rows(Evening.Arranged a, List<Evening.Planned> ordered, Optional<Evening.Planned> chosen) {
+        List<Row> rows = new ArrayList<>();
+        for (Evening.Planned t : ordered) {
+            Take take = t.take();
+            Optional<Slot> slot = a.slot(t);
+            rows.add(new Row(
+                    t.id(),
+                    Integer.toString(rows.size() + 1),
+                    take.name(),
+                    take.subject().kind().words(),
+                    take.camera().name(),
+                    take.wish().words(),
+                    slot.map(s -> a.night().clock(s.runs().from())).orElse(""),
+                    slot.map(s -> a.night().clock(s.runs().to())).orElse(""),
+                    slot.map(Slot::words).orElse(""),
+                    a.why(t),
+                    t.stored().take().pinned().isPresent(),
+                    chosen.filter(c -> c == t).isPresent(),
+                    rows.isEmpty(),
+                    t.stored().progress().done() ? "done" : ""));
+        }
+        return List.copyOf(rows);
+    }
+}

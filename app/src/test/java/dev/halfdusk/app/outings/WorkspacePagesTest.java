@@ -1,0 +1,545 @@
+package dev.halfdusk.app.outings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Arch;
+import dev.halfdusk.core.take.Clip;
+import dev.halfdusk.core.take.Free;
+import dev.halfdusk.core.take.Ground;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Painting;
+import dev.halfdusk.core.take.People;
+import dev.halfdusk.core.take.Stack;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
+import dev.halfdusk.core.take.Wish;
+import java.io.StringReader;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+
+@PageTest
+class WorkspacePagesTest {
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Takes takes;
+
+    @Autowired
+    private Kit kit;
+
+    private long id;
+    private String home;
+    private String path;
+    private NamedRig rig;
+
+    @BeforeEach
+    void outing() {
+        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        places.addMark(place.id(), new Mark("Stack <1>", 176, 140, 24, 13, 0));
+        rig = kit.rigs().get(0);
+        id = outings.save(Outing.fresh("Night", places.find(place.id()).orElseThrow(), LocalDate.parse("2027-07-04")))
+                .id();
+        home = "/outings/" + id;
+        path = "/outings/" + id + "/takes";
+    }
+
+    private String body() throws Exception {
+        return web.perform(get(home))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    @Test
+    void a_whole_night_is_one_click() throws Exception {
+        assertThat(body())
+                .contains("Nothing is planned")
+                .contains("Take all of it")
+                .contains("Stack &lt;1&gt;");
+        web.perform(post(path + "/proposed")).andExpect(redirectedUrl(home));
+        assertThat(takes.of(id)).hasSize(4);
+        assertThat(body())
+                .contains("Nothing more that deserves its hour")
+                .contains("run sheet")
+                .doesNotContain("no place");
+        web.perform(post(path + "/proposed")).andExpect(redirectedUrl(home));
+        assertThat(takes.of(id)).as("asked twice, still there once").hasSize(4);
+    }
+
+    @Test
+    void one_is_taken_pinned_deleted_and_brought_back() throws Exception {
+        web.perform(post(path + "/proposed").param("name", "Star trails")).andExpect(redirectedUrl(home));
+        Takes.Stored trails = takes.of(id).get(0);
+        web.perform(post(path + "/" + trails.id() + "/pin").param("at", "01:15"));
+        assertThat(takes.of(id).get(0).take().pinned()).contains(Instant.parse("2027-07-05T00:15:00Z"));
+        assertThat(body()).contains("01:15").contains("let it move");
+        web.perform(post(path + "/" + trails.id() + "/pin").param("at", ""));
+        assertThat(takes.of(id).get(0).take().pinned()).isEmpty();
+        web.perform(post(path + "/" + trails.id() + "/delete"))
+                .andExpect(redirectedUrl(home + "?deleted=" + trails.id()));
+        assertThat(takes.of(id)).isEmpty();
+        web.perform(get(home + "?deleted=" + trails.id())).andExpect(content().string(containsString("bring it back")));
+        web.perform(post(path + "/" + trails.id() + "/restore"));
+        assertThat(takes.of(id)).containsExactly(trails);
+        web.perform(post(path + "/999999/delete")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void the_field_has_every_step_and_line_with_its_time() throws Exception {
+        Take trails = Take.of("Circles", new Trails(15, 30, 1, 5), Takes.camera(rig));
+        takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
+        String page = web.perform(get("/outings/" + id + "/field"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        long from = Instant.parse("2027-07-04T23:00:00Z").toEpochMilli();
+        assertThat(page)
+                .contains("data-from=\"" + from + "\"")
+                .contains("data-to=\"" + (from + 3_595_000) + "\"")
+                .contains("data-frames=\"116\"")
+                .contains("data-step=\"31000\"")
+                .contains("Circles, dark frames")
+                .contains("data-at=\"" + from + "\"")
+                .contains("data-ahead=\"3600\"");
+        web.perform(get("/outings/999999/field")).andExpect(status().isNotFound());
+    }
+
+    /** Held where another of the same camera runs, and by day: both is said, and nothing moves by itself. */
+    @Test
+    void takes_that_are_held_may_clash() throws Exception {
+        Take trails = Take.of("Circles", new Trails(15, 30, 1, 0), Takes.camera(rig));
+        Take people = Take.of("Friend", new People(4), Takes.camera(rig));
+        takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
+        takes.add(id, people.pinnedAt(Instant.parse("2027-07-04T23:30:00Z")), rig.id());
+        assertThat(body()).contains("cannot take Circles and Friend at one time");
+        takes.pin(id, takes.of(id).get(1).id(), Optional.of(Instant.parse("2027-07-04T13:00:00Z")));
+        assertThat(body()).contains("Friend stands outside of its wish").contains("begins before you arrive");
+        takes.pin(id, takes.of(id).get(1).id(), Optional.empty());
+        assertThat(body()).doesNotContain("at one time").doesNotContain("outside of its wish");
+    }
+
+    /** Two takes that are alike in all are two all the same: each has its own time, and its own event. */
+    @Test
+    void twins_are_told_apart() throws Exception {
+        Take people = Take.of("Friend", new People(4), Takes.camera(rig));
+        takes.add(id, people, rig.id());
+        takes.add(id, people, rig.id());
+        Matcher clocks = Pattern.compile("font-mono\"><strong>(\\d\\d:\\d\\d)<").matcher(body());
+        List<String> times = clocks.results().map(r -> r.group(1)).toList();
+        assertThat(times).hasSize(2).doesNotHaveDuplicates();
+        String ics = web.perform(get(home + "/sheet/night.ics"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(ics.lines().filter(l -> l.startsWith("UID:")).distinct()).hasSize(2);
+    }
+
+    @Test
+    void a_clock_that_is_none_moves_nothing() throws Exception {
+        Take people = Take.of("Friend", new People(4), Takes.camera(rig));
+        long take = takes.add(id, people.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
+        web.perform(post(path + "/" + take + "/pin").param("at", "late")).andExpect(status().isUnprocessableEntity());
+        assertThat(takes.of(id).get(0).take().pinned()).contains(Instant.parse("2027-07-04T23:00:00Z"));
+    }
+
+    /** No two numbers alike: what is stored comes back as it was. */
+    @Test
+    void every_subject_and_wish_goes_there_and_back() {
+        List<Subject> subjects = List.of(
+                new MilkyWay(7),
+                new Arch(0.35, 12.5, 4.5),
+                new Stack(33, 6),
+                new Ground(6, 45.5),
+                new People(9),
+                new Painting(new LightPainting(120, 31, 5.5), 21, 640, 8),
+                new Trails(17.5, 29, 1.5, 4),
+                new Clip(11.5, 24, 14),
+                new Free(23, true));
+        List<Wish> wishes = List.of(
+                Wish.of(Wish.Kind.DARK),
+                Wish.at(LocalTime.of(23, 17)),
+                Wish.between(LocalTime.of(22, 5), LocalTime.of(3, 55)),
+                Wish.over(Wish.Kind.MOON_OVER_MARK, "Stack <1>"));
+        for (int i = 0; i < subjects.size(); i++) {
+            Take take = Take.of("Take " + i, subjects.get(i), Takes.camera(rig))
+                    .with(wishes.get(i % wishes.size()))
+                    .aimed(new Direction(211.5 + i, 33.25))
+                    .pinnedAt(Instant.parse("2027-07-04T22:30:00Z").plusSeconds(60L * i));
+            long stored = takes.add(id, take, rig.id());
+            assertThat(takes.of(id)).contains(new Takes.Stored(stored, rig, take, Progress.AHEAD));
+        }
+    }
+
+    @Test
+    void takes_are_added_by_hand() throws Exception {
+        web.perform(post(path)
+                        .param("subject", "free")
+                        .param("name", "Tea & <b>talk</b>")
+                        .param("minutes", "25")
+                        .param("hands", "on")
+                        .param("rig", "" + rig.id())
+                        .param("wish", "window")
+                        .param("from", "23:00")
+                        .param("to", "01:00"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new Free(25, true));
+        assertThat(body()).contains("Tea &amp; &lt;b&gt;talk&lt;/b&gt;").contains("between two times: 23:00 to 01:00");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "subject=frogs, one of the list",
+        "subject=free&name=, what it is",
+        "subject=free&name=x&minutes=0, 1 to 720",
+        "subject=trails&wish=someday, one of the list",
+        "subject=trails&wish=fixed, Enter the time",
+        "subject=trails&wish=fixed&from=25:00, hours and minutes",
+        "subject=trails&wish=core-over-mark, Choose the mark",
+        "subject=trails&rig=99999, one of the list"
+    })
+    void what_cannot_be_is_answered_beside_the_field(String query, String answer) throws Exception {
+        web.perform(post(path + "?" + (query.contains("rig=") ? "" : "rig=" + rig.id() + "&") + query))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString(answer)));
+        assertThat(takes.of(id)).isEmpty();
+    }
+
+    @Test
+    void a_rig_that_a_take_needs_stays() throws Exception {
+        NamedRig other = kit.rigs().get(1);
+        takes.add(id, Take.of("t", new People(2), Takes.camera(other)), other.id());
+        web.perform(post("/kit/rig/" + other.id() + "/delete"));
+        assertThat(kit.rigs()).contains(other);
+    }
+
+    /** Read by another library: each take with its work, and an alarm ten minutes before that. */
+    @Test
+    void the_night_goes_into_calendar_and_table() throws Exception {
+        web.perform(post(path + "/proposed"));
+        String ics = web.perform(get(home + "/sheet/night.ics"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        Calendar calendar = new CalendarBuilder().build(new StringReader(ics));
+        List<VEvent> events = calendar.getComponents("VEVENT");
+        assertThat(events).hasSize(4);
+        VEvent trails = events.stream()
+                .filter(e -> e.getSummary().getValue().startsWith("Star trails"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(trails.getDescription().getValue()).contains("155 \u00d7 30 s");
+        assertThat(trails.getAlarms()).hasSize(1);
+        assertThat(ics).contains("TRIGGER;RELATED=START:-PT10M");
+        assertThat(ics)
+                .isEqualTo(web.perform(get(home + "/sheet/night.ics"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
+        String csv = web.perform(get(home + "/sheet/night.csv"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(csv).startsWith("utc,local,take,what,act").contains(",Star trails,");
+        assertThat(web.perform(get(home + "/sheet")).andReturn().getResponse().getContentAsString())
+                .contains("In the bag")
+                .contains("interval timer");
+        web.perform(get(home + "/sheet/night.exe")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void the_sheet_is_public() throws Exception {
+        web.perform(post(path + "/proposed").param("name", "Star trails"));
+        String text = web.perform(get("/api/outings/" + id + "/sheet"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        JsonNode lines = new ObjectMapper().readTree(text);
+        JsonNode trails = null;
+        for (JsonNode line : lines) {
+            trails = line.path("what").asText().contains("155 \u00d7 30 s") ? line : trails;
+        }
+        assertThat(trails).isNotNull();
+        assertThat(trails.path("take").asText()).isEqualTo("Star trails");
+        assertThat(trails.path("act").asBoolean()).isTrue();
+        assertThat(Instant.parse(trails.path("utc").asText()))
+                .isBetween(Instant.parse("2027-07-04T21:00:00Z"), Instant.parse("2027-07-05T04:00:00Z"));
+        web.perform(get("/api/outings/999999/sheet"))
+                .andExpect(status().isNotFound())
+                .andExpect(content().contentTypeCompatibleWith("application/problem+json"));
+    }
+
+    private long add(Take take) {
+        return takes.add(id, take, rig.id());
+    }
+
+    private Take stored(long take) {
+        return takes.find(id, take).orElseThrow().take();
+    }
+
+    /** Dragged to a minute after noon, beyond the night to its end; stretched, it is held where it stood. */
+    @Test
+    void a_take_is_dragged_and_stretched() throws Exception {
+        long coffee =
+                add(Take.of("Coffee", new Free(20, false), Takes.camera(rig)).with(Wish.at(LocalTime.of(23, 0))));
+        web.perform(post(path + "/" + coffee + "/pin").param("minute", "725"))
+                .andExpect(redirectedUrl(home + "?take=" + coffee));
+        assertThat(stored(coffee).pinned()).contains(Instant.parse("2027-07-04T23:05:00Z"));
+        web.perform(post(path + "/" + coffee + "/pin").param("minute", "99999"));
+        assertThat(stored(coffee).pinned()).contains(Instant.parse("2027-07-05T10:59:00Z"));
+        web.perform(post(path + "/" + coffee + "/pin"));
+        web.perform(post(path + "/" + coffee + "/length").param("minutes", "45"));
+        assertThat(stored(coffee).subject()).isEqualTo(new Free(45, false));
+        assertThat(stored(coffee).pinned()).contains(Instant.parse("2027-07-04T22:00:00Z"));
+        for (String bad : List.of("0", "901", "x", "")) {
+            web.perform(post(path + "/" + coffee + "/length").param("minutes", bad))
+                    .andExpect(status().is3xxRedirection());
+        }
+        assertThat(stored(coffee).subject()).isEqualTo(new Free(45, false));
+    }
+
+    /** Two at 23:00 and 23:40 change places: the later opens at 23:00 for ten minutes, the other after six of work. */
+    @Test
+    void a_take_goes_before_the_one_before_it() throws Exception {
+        long tea = add(Take.of("Tea", new Free(20, false), Takes.camera(rig)).with(Wish.at(LocalTime.of(23, 0))));
+        long talk = add(Take.of("Talk", new Free(10, false), Takes.camera(rig)).with(Wish.at(LocalTime.of(23, 40))));
+        web.perform(post(path + "/" + talk + "/earlier"));
+        assertThat(stored(talk).pinned()).contains(Instant.parse("2027-07-04T22:00:00Z"));
+        assertThat(stored(tea).pinned()).contains(Instant.parse("2027-07-04T22:16:00Z"));
+        web.perform(post(path + "/" + talk + "/earlier")).andExpect(status().is3xxRedirection());
+        assertThat(stored(talk).pinned()).contains(Instant.parse("2027-07-04T22:00:00Z"));
+    }
+
+    @Test
+    void a_take_is_had_once_more_and_changed() throws Exception {
+        long tea = add(Take.of("Tea", new Free(20, true), Takes.camera(rig)).with(Wish.at(LocalTime.of(23, 0))));
+        web.perform(post(path + "/" + tea + "/twin"));
+        assertThat(takes.of(id)).hasSize(2);
+        Take twin = takes.of(id).get(1).take();
+        assertThat(twin.name()).isEqualTo("Tea, again");
+        assertThat(twin.subject()).isEqualTo(new Free(20, true));
+        String aperture =
+                "" + (rig.rig().apertures(rig.rig().lens().shortestMm()).min() + 1);
+        web.perform(post(path + "/" + tea)
+                        .param("subject", "free")
+                        .param("name", "Soup")
+                        .param("minutes", "31")
+                        .param("rig", "" + rig.id())
+                        .param("focal", "" + rig.rig().lens().shortestMm())
+                        .param("aperture", aperture)
+                        .param("azimuth", "211.5")
+                        .param("altitude", "12.25")
+                        .param("upright", "on")
+                        .param("wish", "fixed")
+                        .param("from", "23:10")
+                        .param("at", "23:20"))
+                .andExpect(redirectedUrl(home + "?take=" + tea));
+        Take soup = stored(tea);
+        assertThat(soup.name()).isEqualTo("Soup");
+        assertThat(soup.subject()).isEqualTo(new Free(31, false));
+        assertThat(soup.aperture()).isEqualTo(Double.parseDouble(aperture));
+        assertThat(soup.aim()).contains(new Direction(211.5, 12.25));
+        assertThat(soup.held()).isEqualTo(Orientation.PORTRAIT);
+        assertThat(soup.wish()).isEqualTo(Wish.at(LocalTime.of(23, 10)));
+        assertThat(soup.pinned()).contains(Instant.parse("2027-07-04T22:20:00Z"));
+        web.perform(post(path + "/" + tea)
+                        .param("subject", "free")
+                        .param("name", "Soup")
+                        .param("minutes", "0")
+                        .param("azimuth", "400")
+                        .param("rig", "" + rig.id()))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("1 to 720")))
+                .andExpect(content().string(containsString("value=\"400\"")));
+        assertThat(stored(tea)).isEqualTo(soup);
+    }
+
+    /** Two tabs on one take: the second save shows both, and saving again keeps what was typed. */
+    @Test
+    void a_take_that_was_changed_elsewhere_is_not_overwritten_unseen() throws Exception {
+        long tea = add(Take.of("Tea", new Free(20, true), Takes.camera(rig)).with(Wish.at(LocalTime.of(23, 0))));
+        Matcher seen = Pattern.compile("name=\"seen\" value=\"([^\"]+)\"").matcher(body());
+        assertThat(seen.find()).isTrue();
+        takes.change(id, tea, stored(tea).named("Coffee"), rig.id());
+        String conflict = web.perform(post(path + "/" + tea)
+                        .param("seen", seen.group(1))
+                        .param("subject", "free")
+                        .param("name", "Soup")
+                        .param("rig", "" + rig.id()))
+                .andExpect(status().isConflict())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(conflict)
+                .contains("changed elsewhere meanwhile")
+                .contains("Coffee")
+                .contains("Soup");
+        assertThat(stored(tea).name()).isEqualTo("Coffee");
+        Matcher again = Pattern.compile("name=\"seen\" value=\"([^\"]+)\"").matcher(conflict);
+        assertThat(again.find()).isTrue();
+        web.perform(post(path + "/" + tea)
+                        .param("seen", again.group(1))
+                        .param("subject", "free")
+                        .param("name", "Soup")
+                        .param("rig", "" + rig.id()))
+                .andExpect(status().is3xxRedirection());
+        assertThat(stored(tea).name()).isEqualTo("Soup");
+    }
+
+    /** Kept for bad weather, looked at, gone on instead: what was held at an instant of the old night is let go. */
+    @Test
+    void other_nights_are_kept_and_one_is_gone_on_instead() throws Exception {
+        long tea = add(Take.of("Circles", new Trails(15, 30, 1, 0), Takes.camera(rig))
+                .pinnedAt(Instant.parse("2027-07-04T23:00:00Z")));
+        web.perform(post(home + "/candidates").param("night", "2027-07-06")).andExpect(redirectedUrl(home + "#nights"));
+        web.perform(post(home + "/candidates").param("night", "2027-07-04"));
+        web.perform(post(home + "/candidates").param("night", "yesterday")).andExpect(status().isUnprocessableEntity());
+        assertThat(outings.candidates(id)).containsExactly(LocalDate.parse("2027-07-06"));
+        web.perform(get(home + "/candidates"))
+                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")))
+                .andExpect(content().string(containsString("1 of 1 takes")));
+        web.perform(get(home + "?night=2027-07-06"))
+                .andExpect(content().string(containsString("this is another night")))
+                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")));
+        web.perform(post(home + "/night").param("night", "2027-07-06")).andExpect(redirectedUrl(home));
+        assertThat(outings.find(id).orElseThrow().night()).isEqualTo(LocalDate.parse("2027-07-06"));
+        assertThat(outings.candidates(id)).containsExactly(LocalDate.parse("2027-07-04"));
+        assertThat(stored(tea).pinned()).isEmpty();
+        web.perform(post(home + "/candidates/2027-07-04/drop"));
+        assertThat(outings.candidates(id)).isEmpty();
+    }
+
+    @Test
+    void another_night_is_proposed_on_demand() throws Exception {
+        assertThat(body()).contains("Take Star trails").doesNotContain("Take Time-lapse");
+        web.perform(post(path + "/another"));
+        web.perform(post(path + "/another"));
+        assertThat(body()).contains("Take Time-lapse");
+    }
+
+    /** The card says whole sheets in letters of its own; the page that is taken along holds all it needs. */
+    @Test
+    void the_night_is_taken_along() throws Exception {
+        web.perform(post(path + "/proposed"));
+        for (String size : List.of("a6", "a4")) {
+            byte[] pdf = web.perform(get(home + "/sheet/card-" + size + ".pdf"))
+                    .andExpect(status().isOk())
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsByteArray();
+            try (PDDocument document = Loader.loadPDF(pdf)) {
+                String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+                assertThat(text)
+                        .contains("Star trails: 155 \u00d7 30 s")
+                        .contains("In the bag")
+                        .contains("alone");
+                float width = document.getPage(0).getMediaBox().getWidth();
+                assertThat(width / 72 * 25.4).isCloseTo(size.equals("a6") ? 105 : 210, within(0.5));
+                for (var page : document.getPages()) {
+                    for (var name : page.getResources().getFontNames()) {
+                        assertThat(page.getResources().getFont(name).isEmbedded())
+                                .isTrue();
+                    }
+                }
+            }
+        }
+        String html = web.perform(get(home + "/sheet/night.html"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(html)
+                .contains("data:font/woff2;base64,")
+                .contains("data-own-clock")
+                .contains("155 \u00d7 30 s")
+                .doesNotContain("url(fonts/")
+                .doesNotContain("src=\"/")
+                .doesNotContain("href=\"/");
+        String timers = web.perform(get(home + "/sheet/night.txt"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(timers).contains("timer: 31 s from start to start, or 1 s of pause; 155 frames");
+        JsonNode lines = new ObjectMapper()
+                .readTree(web.perform(get(home + "/sheet/night.json"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
+        JsonNode api = new ObjectMapper()
+                .readTree(web.perform(get("/api/outings/" + id + "/sheet"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
+        assertThat(lines).isEqualTo(api);
+    }
+
+    @Test
+    void the_bag_is_ticked_off() throws Exception {
+        web.perform(post(path + "/proposed"));
+        web.perform(post(home + "/sheet/bag").param("what", "interval timer").param("packed", "on"));
+        web.perform(post(home + "/sheet/bag").param("what", "kitchen sink").param("packed", "on"));
+        assertThat(outings.packed(id)).containsExactly("interval timer");
+        web.perform(post(home + "/sheet/bag").param("what", "interval timer"));
+        assertThat(outings.packed(id)).isEmpty();
+    }
+
+    @Test
+    void a_night_holds_forty_takes() throws Exception {
+        Take tea = Take.of("Tea", new Free(1, false), Takes.camera(rig));
+        for (int i = 0; i < 40; i++) {
+            add(tea);
+        }
+        web.perform(post(path).param("subject", "people").param("rig", "" + rig.id()))
+                .andExpect(status().isUnprocessableEntity());
+        web.perform(post(path + "/" + takes.of(id).get(0).id() + "/twin"));
+        assertThat(takes.of(id)).hasSize(40);
+    }
+}

@@ -1,0 +1,285 @@
+package dev.halfdusk.core.outing;
+
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Need;
+import dev.halfdusk.core.take.Plan;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** All that does not go together in a night of takes, and the way out of each. */
+public final class Clashes {
+
+    private static final double CLOUDY_PERCENT = 60;
+    private static final Duration LOOK = Duration.ofMinutes(10);
+    private static final double DARK_WAY_SUN_DEG = -6;
+    private static final Duration SHORT_WALK = Duration.ofMinutes(5);
+
+    private final Schedule schedule;
+    private final Trip trip;
+    private final Circumstances c;
+    private final Habits habits;
+    private final List<Clash> found = new ArrayList<>();
+
+    private Clashes(Schedule schedule, Trip trip, Circumstances c, Habits habits) {
+        this.schedule = schedule;
+        this.trip = trip;
+        this.c = c;
+        this.habits = habits;
+    }
+
+    public static List<Clash> of(Schedule schedule, Trip trip, Circumstances c, Habits habits) {
+        Clashes clashes = new Clashes(schedule, trip, c, habits);
+        List<Slot> slots = schedule.slots();
+        for (int i = 0; i < slots.size(); i++) {
+            Slot a = slots.get(i);
+            slots.subList(i + 1, slots.size()).forEach(b -> clashes.together(a, b));
+        }
+        slots.forEach(clashes::hands);
+        slots.forEach(clashes::alone);
+        clashes.cards();
+        clashes.wayBack();
+        return clashes.found.stream()
+                .sorted(Comparator.comparing((Clash k) -> !k.kind().hard()))
+                .toList();
+    }
+
+    private void add(Clash.Kind kind, List<String> takes, String words, String way) {
+        found.add(new Clash(kind, takes, words, way));
+    }
+
+    private String clock(Instant t) {
+        return c.night().clock(t);
+    }
+
+    private void together(Slot a, Slot b) {
+        if (a.sharesBody(b)) {
+            String with = a.camera().equals(b.camera()) ? a.camera() : a.body() + ", in both rigs,";
+            add(
+                    Clash.Kind.CAMERA,
+                    List.of(a.name(), b.name()),
+                    with + " cannot take " + a.name() + " and " + b.name() + " at one time.",
+                    "Begin " + b.name() + " at " + clock(a.runs().to().plus(habits.next()))
+                            + ", or take it with another camera.");
+        }
+    }
+
+    /** Said once for those that overlap: by the one that begins last. */
+    private void hands(Slot s) {
+        List<Slot> before = schedule.slots().stream()
+                .filter(o -> o != s
+                        && o.hands().from().compareTo(s.hands().from()) <= 0
+                        && (o.hands().from().isBefore(s.hands().from())
+                                || schedule.slots().indexOf(o)
+                                        < schedule.slots().indexOf(s)))
+                .filter(o -> !o.sharesBody(s))
+                .filter(o -> o.hands().contains(s.hands().from()))
+                .toList();
+        if (before.size() < habits.people()) {
+            return;
+        }
+        List<String> names = new ArrayList<>(before.stream().map(Slot::name).toList());
+        names.add(s.name());
+        Instant free =
+                before.stream().map(o -> o.hands().to()).min(Instant::compareTo).orElseThrow();
+        Duration work = Duration.between(s.prepares().from(), s.runs().from());
+        add(
+                Clash.Kind.HANDS,
+                names,
+                (habits.people() == 1 ? "Your hands are" : "All hands are") + " wanted at "
+                        + String.join(" and ", names) + " at one time.",
+                "Begin " + s.name() + " at " + clock(free.plus(work)) + ", or bring someone.");
+    }
+
+    private void alone(Slot s) {
+        Plan plan = s.plan();
+        boolean inWindow = plan.when().windows().stream()
+                .anyMatch(w ->
+                        !s.runs().from().isBefore(w.from()) && !s.runs().to().isAfter(w.to()));
+        if (!inWindow) {
+            add(
+                    Clash.Kind.WINDOW,
+                    List.of(s.name()),
+                    s.name() + " stands outside of its wish: "
+                            + plan.take().wish().words() + ".",
+                    windows(plan));
+        }
+        if (trip.turnBack().isPresent() && s.runs().to().isAfter(trip.turnBack().get())) {
+            add(
+                    Clash.Kind.TURN_BACK,
+                    List.of(s.name()),
+                    s.name() + " ends at " + clock(s.runs().to()) + ", after you must turn back.",
+                    "Be done by " + clock(trip.turnBack().get().minus(Trip.PACK)) + ", packed and on the way by "
+                            + clock(trip.turnBack().get()) + ".");
+        } else if (s.prepares().from().isBefore(trip.there().from())
+                || s.runs().to().isAfter(trip.there().to())) {
+            add(
+                    Clash.Kind.AWAY,
+                    List.of(s.name()),
+                    s.name() + " begins before you arrive or ends after you have left.",
+                    "You are there from " + clock(trip.there().from()) + " to "
+                            + clock(trip.there().to()) + ".");
+        }
+        sky(s, plan.take().subject().needs());
+        cloud(s);
+        battery(s);
+    }
+
+    private String windows(Plan plan) {
+        List<String> times = plan.when().windows().stream()
+                .map(w -> clock(w.from()) + " to " + clock(w.to()))
+                .toList();
+        return times.isEmpty()
+                ? "This night has no window that long: another night, or another wish."
+                : "Its windows: " + String.join(", ", times) + ".";
+    }
+
+    private void sky(Slot s, Set<Need> needs) {
+        Night night = c.night();
+        if (needs.contains(Need.DARK) && outside(s, night.dark())) {
+            double sun = Math.max(
+                    altitude(Body.SUN, s.runs().from()),
+                    altitude(Body.SUN, s.runs().to()));
+            add(
+                    Clash.Kind.TWILIGHT,
+                    List.of(s.name()),
+                    Numbers.text("%s reaches into twilight: the sun stands at %.0f\u00b0.", s.name(), sun)
+                            .replace('-', '\u2212'),
+                    within(
+                            night.dark(),
+                            "It is dark",
+                            "It does not get dark this night: a brighter subject, or another night."));
+        } else if (needs.contains(Need.NO_MOON) && outside(s, night.moonless())) {
+            add(
+                    Clash.Kind.MOON,
+                    List.of(s.name()),
+                    Numbers.text(
+                            "The moon is up during %s, %.0f %% lit.",
+                            s.name(), 100 * night.moon().fraction()),
+                    within(
+                            night.moonless(),
+                            "No moon",
+                            "It is up all night: light the land with it, or take another night."));
+        }
+        if (needs.contains(Need.CORE) && outside(s, night.coreUp())) {
+            add(
+                    Clash.Kind.SKYLINE,
+                    List.of(s.name()),
+                    "The core stands behind the skyline, or too low, during " + s.name() + ".",
+                    within(night.coreUp(), "It is up", "It does not come over the skyline this night."));
+        }
+    }
+
+    /** Whether some of it lies in none of the intervals. */
+    private static boolean outside(Slot s, List<Interval> good) {
+        return !Interval.without(s.runs(), good).isEmpty();
+    }
+
+    private String within(List<Interval> good, String words, String never) {
+        List<String> times =
+                good.stream().map(w -> clock(w.from()) + " to " + clock(w.to())).toList();
+        return times.isEmpty() ? never : words + " from " + String.join(" and from ", times) + ".";
+    }
+
+    private double altitude(Body body, Instant t) {
+        return Moment.at(t).local(body, c.night().observer()).latitudeDeg();
+    }
+
+    private void cloud(Slot s) {
+        double worst = 0;
+        Instant when = s.runs().from();
+        for (Instant t = s.runs().from(); !t.isAfter(s.runs().to()); t = t.plus(LOOK)) {
+            double percent = c.weather().apply(t).map(WeatherHour::cloudPercent).orElse(0.0);
+            if (percent > worst) {
+                worst = percent;
+                when = t;
+            }
+        }
+        if (worst > CLOUDY_PERCENT) {
+            add(
+                    Clash.Kind.CLOUD,
+                    List.of(s.name()),
+                    Numbers.text("Cloud of %.0f %% is forecast at %s, during %s.", worst, clock(when), s.name()),
+                    clearest()
+                            .map(t -> "The least is forecast about " + clock(t) + "; or take another night.")
+                            .orElse("Take another night."));
+        }
+    }
+
+    private Optional<Instant> clearest() {
+        Instant best = null;
+        double least = CLOUDY_PERCENT;
+        for (Instant t = trip.there().from(); t.isBefore(trip.there().to()); t = t.plus(LOOK)) {
+            double percent = c.weather().apply(t).map(WeatherHour::cloudPercent).orElse(100.0);
+            if (percent < least) {
+                least = percent;
+                best = t;
+            }
+        }
+        return Optional.ofNullable(best);
+    }
+
+    private void battery(Slot s) {
+        double share = s.plan().battery();
+        if (share > 1) {
+            add(
+                    Clash.Kind.BATTERY,
+                    List.of(s.name()),
+                    Numbers.text("%s takes %.1f batteries of %s.", s.name(), share, s.camera()),
+                    "The sheet says when to change them, with a gap of a minute; an outside supply leaves none.");
+        }
+    }
+
+    private void cards() {
+        Map<String, Double> sums = new LinkedHashMap<>();
+        Map<String, Gear.Card> cards = new LinkedHashMap<>();
+        for (Slot s : schedule.slots()) {
+            s.plan().take().camera().card().ifPresent(card -> {
+                cards.put(s.body(), card);
+                sums.merge(s.body(), s.plan().megabytes() / 1000, Double::sum);
+            });
+        }
+        sums.forEach((body, gigabytes) -> {
+            if (gigabytes > cards.get(body).gigabytes()) {
+                List<String> takes = schedule.slots().stream()
+                        .filter(s -> s.body().equals(body))
+                        .map(Slot::name)
+                        .toList();
+                add(
+                        Clash.Kind.CARD,
+                        takes,
+                        Numbers.text(
+                                "The night fills %.0f GB on %s; its card holds %.0f.",
+                                gigabytes, body, cards.get(body).gigabytes()),
+                        "Bring another card, or shorten what takes most of it.");
+            }
+        });
+    }
+
+    private void wayBack() {
+        Instant leaves = trip.leaves(schedule);
+        if (schedule.slots().isEmpty()
+                || trip.walk().compareTo(SHORT_WALK) < 0
+                || altitude(Body.SUN, leaves) > DARK_WAY_SUN_DEG) {
+            return;
+        }
+        add(
+                Clash.Kind.WAY_BACK,
+                List.of(),
+                "You walk back in the dark, " + trip.walk().toMinutes() + " min from " + clock(leaves) + ".",
+                "Learn the way by daylight, go together with two lamps each, or stay until it is light.");
+    }
+}

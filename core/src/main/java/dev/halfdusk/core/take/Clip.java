@@ -1,0 +1,87 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.Lapse;
+import dev.halfdusk.core.sequence.Program;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A time-lapse at one interval.
+ *
+ * @param clipSeconds that the finished clip lasts
+ * @param perSecond frames of the clip
+ * @param intervalSeconds from opening to opening
+ */
+public record Clip(double clipSeconds, double perSecond, double intervalSeconds) implements Subject {
+
+    private static final Range CLIP = new Range("clip", 1, 120, " s");
+    private static final Range RATE = new Range("frames a second", 12, 60, "");
+    private static final Range INTERVAL = new Range("interval", 1, 600, " s");
+
+    public static final Kind KIND = new Kind(
+            "time-lapse",
+            "time-lapse",
+            List.of(
+                    Parameter.number("clipSeconds", "clip", CLIP, 10),
+                    Parameter.number("perSecond", "frames a second", RATE, 25),
+                    Parameter.number("intervalSeconds", "interval", INTERVAL, 15)),
+            v -> new Clip(v.get(0), v.get(1), v.get(2)));
+
+    @Override
+    public Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public List<Double> values() {
+        return List.of(clipSeconds, perSecond, intervalSeconds);
+    }
+
+    @Override
+    public Set<Need> needs() {
+        return Set.of();
+    }
+
+    @Override
+    public List<String> bag() {
+        return List.of("interval timer");
+    }
+
+    @Override
+    public Optional<Subject> lasting(Duration wanted, Plan now) {
+        double seconds = wanted.toSeconds() / intervalSeconds / perSecond;
+        double clip = Math.rint(Math.max(CLIP.min(), Math.min(CLIP.max(), seconds)) * 10) / 10;
+        return Optional.of(new Clip(clip, perSecond, intervalSeconds));
+    }
+
+    @Override
+    public Plan plan(Take take, Circumstances c) {
+        Planning planning = Planning.of(take, c);
+        Proposal p = planning.proposal();
+        double longest = Math.max(0.1, intervalSeconds - 1);
+        Settings set = p.settings().seconds() <= longest
+                ? p.settings()
+                : p.settings()
+                        .withSeconds(take.camera()
+                                .rig()
+                                .body()
+                                .shutterAtMost(longest)
+                                .map(Dial.Stop::realSeconds)
+                                .orElse(longest));
+        Sequence s = Lapse.lasting(clipSeconds, perSecond, intervalSeconds).sequence(set.seconds());
+        return planning.plan(
+                false,
+                t -> Program.of(
+                        "time-lapse",
+                        new Program.Step(t, set, s.frames(), s.pauseSeconds(), FileFormat.RAW, "time-lapse")),
+                List.of("A knock against the tripod shows in the clip.", "The card fills: count the gigabytes."));
+    }
+}

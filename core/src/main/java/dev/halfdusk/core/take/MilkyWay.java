@@ -1,0 +1,61 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.sequence.Programs;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The Milky Way, in as many frames as its clouds need.
+ *
+ * @param darks dark frames after it
+ */
+public record MilkyWay(int darks) implements Subject {
+
+    public static final Kind KIND = new Kind(
+            "milky-way",
+            "Milky Way",
+            List.of(Parameter.whole("darks", "dark frames", Planning.DARKS, 5)),
+            v -> new MilkyWay(v.get(0).intValue()));
+
+    /** Where counting says that no number is enough. */
+    private static final int SOME = 12;
+
+    @Override
+    public Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public List<Double> values() {
+        return List.of((double) darks);
+    }
+
+    @Override
+    public Wish usual() {
+        return Wish.of(Wish.Kind.CORE_HIGHEST);
+    }
+
+    @Override
+    public Set<Need> needs() {
+        return Set.of(Need.DARK, Need.NO_MOON, Need.CORE);
+    }
+
+    @Override
+    public List<String> bag() {
+        return List.of("interval timer");
+    }
+
+    @Override
+    public Plan plan(Take take, Circumstances c) {
+        Planning planning = Planning.of(take, c);
+        Proposal p = planning.proposal();
+        Stacking stack = p.stack().orElse(new Stacking(SOME, p.settings().seconds()));
+        return planning.plan(
+                false,
+                t -> Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks),
+                List.of("Dew on the front element.", "Focus that has crept: look at a star at full size."));
+    }
+}

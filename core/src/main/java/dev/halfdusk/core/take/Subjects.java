@@ -1,0 +1,25 @@
+package dev.halfdusk.core.take;
+
+import java.util.List;
+import java.util.Optional;
+
+/** The subjects there are, in the order in which they are offered. */
+public final class Subjects {
+
+    public static final List<Subject.Kind> ALL = List.of(
+            MilkyWay.KIND,
+            Arch.KIND,
+            Stack.KIND,
+            Ground.KIND,
+            People.KIND,
+            Painting.KIND,
+            Trails.KIND,
+            Clip.KIND,
+            Free.KIND);
+
+    private Subjects() {}
+
+    public static Optional<Subject.Kind> of(String key) {
+        return ALL.stream().filter(k -> k.key().equals(key)).findFirst();
+    }
+}
