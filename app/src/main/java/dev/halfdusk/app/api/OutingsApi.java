@@ -1,11 +1,16 @@
 package dev.halfdusk.app.api;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import dev.halfdusk.app.outings.Evening;
+import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.SheetLine;
 import dev.halfdusk.app.web.NotFound;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -18,14 +23,28 @@ import org.springframework.web.bind.annotation.RestController;
 class OutingsApi {
 
     private final Evening evening;
+    private final OutingFile file;
 
-    OutingsApi(Evening evening) {
+    OutingsApi(Evening evening, OutingFile file) {
         this.evening = evening;
+        this.file = file;
     }
 
     @GetMapping("/{id}/sheet")
     @Operation(summary = "The run sheet of an outing's takes, in the order of their time")
     List<SheetLine> sheet(@PathVariable long id) {
         return evening.sheet(id).orElseThrow(() -> new NotFound("outing " + id));
+    }
+
+    @GetMapping("/{id}")
+    @Operation(summary = "An outing in its open format, as the schema describes it")
+    JsonNode outing(@PathVariable long id) {
+        return file.write(id).orElseThrow(() -> new NotFound("outing " + id));
+    }
+
+    @GetMapping(path = "/schema", produces = MediaType.APPLICATION_JSON_VALUE)
+    @Operation(summary = "JSON schema of the open format")
+    Resource schema() {
+        return new ClassPathResource("schemas/half-dusk-outing-1.json");
     }
 }

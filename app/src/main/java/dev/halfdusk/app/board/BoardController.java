@@ -15,6 +15,7 @@ import dev.halfdusk.core.night.Night;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -95,6 +96,33 @@ class BoardController {
                     return new HereRow(p.id(), p.name(), NightWords.verdict(night), NightWords.moon(night));
                 })
                 .toList();
+    }
+
+    private static final int LOOK_NIGHTS = 60;
+    private static final int MOST_BEST = 5;
+
+    /** The best of the coming weeks by the hours of the core in the dark, else by those of plain dark. */
+    @GetMapping("/board/best")
+    String best(@RequestParam Optional<String> place, Model model) {
+        List<Place> all = places.all();
+        place.flatMap(id ->
+                        all.stream().filter(p -> p.id().toString().equals(id)).findFirst())
+                .or(() -> all.stream().findFirst())
+                .ifPresent(p -> {
+                    LocalDate today = LocalDate.now(clock.withZone(p.zone()));
+                    List<NightRow> rows = IntStream.range(0, LOOK_NIGHTS)
+                            .mapToObj(i -> skies.night(p, today.plusDays(i)))
+                            .sorted(Comparator.comparing((Night n) -> Interval.total(n.coreDark()))
+                                    .thenComparing(n -> Interval.total(n.moonless()))
+                                    .reversed())
+                            .limit(MOST_BEST)
+                            .sorted(Comparator.comparing(Night::date))
+                            .map(n -> row(n, p))
+                            .toList();
+                    model.addAttribute("best", rows);
+                    model.addAttribute("place", p);
+                });
+        return "board/best";
     }
 
     private List<NightRow> nights(Place place) {

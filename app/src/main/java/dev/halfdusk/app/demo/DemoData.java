@@ -2,6 +2,7 @@ package dev.halfdusk.app.demo;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
+import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedLens;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Evening;
@@ -248,6 +249,10 @@ class DemoData implements SmartInitializingSingleton {
                 .filter(l -> l.name().contains("fisheye"))
                 .findFirst()
                 .orElseThrow();
-        kit.save(new NamedRig(null, "Fisheye", body, lens, List.of()));
+        List<NamedGear> gear = kit.gear().stream()
+                .filter(g -> List.of("Battery", "Card 64 GB", "Tripod", "Interval timer")
+                        .contains(g.name()))
+                .toList();
+        kit.save(new NamedRig(null, "Fisheye", body, lens, gear));
     }
 }

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Upload;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -23,7 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
  * something stored is passed over; a file is taken whole or not at all.
  */
 @Component
-class KitFiles {
+public class KitFiles {
 
     static final String FORMAT = "half-dusk-kit";
     private static final int VERSION = 2;
@@ -49,13 +50,18 @@ class KitFiles {
     }
 
     String write() {
+        return tree().toPrettyString();
+    }
+
+    /** All of the kit. */
+    public ObjectNode tree() {
         ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
         write(root.putArray("bodies"), bodies);
         write(root.putArray("lenses"), lenses);
         write(root.putArray("gear"), gear);
         ArrayNode list = root.putArray("rigs");
         kit.rigs().forEach(r -> list.add(json.valueToTree(rigs.named(r))));
-        return root.toPrettyString();
+        return root;
     }
 
     private static void write(ArrayNode list, Part part) {
@@ -79,6 +85,18 @@ class KitFiles {
         } catch (JsonProcessingException e) {
             throw new IllegalArgumentException(Upload.notJson(e), e);
         }
+        return (int) read(root, false).stream()
+                .filter(i -> i.state() == Imported.State.NEW)
+                .count();
+    }
+
+    /**
+     * Stores what is new, and what has changed where that is wanted.
+     *
+     * @throws IllegalArgumentException naming the item and what is wrong with it
+     */
+    @Transactional
+    public List<Imported> read(JsonNode root, boolean replace) {
         if (root == null || !FORMAT.equals(root.path("format").asText())) {
             throw new IllegalArgumentException("Wanted: a file with \"format\": \"" + FORMAT + "\".");
         }
@@ -90,10 +108,12 @@ class KitFiles {
         if (version == UNTYPED_GEAR) {
             root.path("gear").forEach(KitFiles::typed);
         }
-        int stored = read(root.path("bodies"), "Body", bodies, names(kit.bodies(), NamedBody::name));
-        stored += read(root.path("lenses"), "Lens", lenses, names(kit.lenses(), NamedLens::name));
-        stored += read(root.path("gear"), "Gear", gear, names(kit.gear(), NamedGear::name));
-        return stored + readRigs(root.path("rigs"));
+        List<Imported> items = new ArrayList<>();
+        read(root.path("bodies"), "Body", bodies, replace, items);
+        read(root.path("lenses"), "Lens", lenses, replace, items);
+        read(root.path("gear"), "Gear", gear, replace, items);
+        readRigs(root.path("rigs"), replace, items);
+        return List.copyOf(items);
     }
 
     /** Names the numbers of a piece of gear by what they count. */
@@ -120,34 +140,56 @@ class KitFiles {
         gear.set(second, other);
     }
 
-    private static <T> Set<String> names(List<T> things, Function<T, String> name) {
-        return things.stream().map(name).collect(Collectors.toCollection(HashSet::new));
-    }
-
-    private int read(JsonNode list, String what, Part part, Set<String> known) {
-        int stored = 0;
+    private void read(JsonNode list, String what, Part part, boolean replace, List<Imported> items) {
+        Map<String, Map.Entry<Long, Form>> known = byName(part);
+        Set<String> seen = new HashSet<>();
         int number = 0;
         for (JsonNode item : list) {
             number++;
             limit(number);
             Form form = new Form();
             part.names().forEach(name -> form.put(name, item.path(name).asText("")));
-            if (known.add(form.value("name"))) {
-                part.check(form);
-                refuse(what + " " + number, form);
-                part.save(form, null);
-                stored++;
+            if (seen.add(form.value("name"))) {
+                Map.Entry<Long, Form> stored = known.get(form.value("name"));
+                boolean same = stored != null
+                        && part.names().stream()
+                                .allMatch(n -> stored.getValue().value(n).equals(form.value(n)));
+                store(what, number, part, form, stored == null ? null : stored.getKey(), same, replace, items);
             }
         }
-        return stored;
     }
 
-    private int readRigs(JsonNode list) {
+    private static Map<String, Map.Entry<Long, Form>> byName(Part part) {
+        return part.all().entrySet().stream()
+                .collect(Collectors.toMap(e -> e.getValue().value("name"), e -> e, (a, b) -> a));
+    }
+
+    private static void store(
+            String what,
+            int number,
+            Part part,
+            Form form,
+            Long stored,
+            boolean same,
+            boolean replace,
+            List<Imported> items) {
+        if (stored == null || !same && replace) {
+            part.check(form);
+            refuse(what + " " + number, form);
+            part.save(form, stored);
+        }
+        Imported.State state =
+                stored == null ? Imported.State.NEW : same ? Imported.State.EQUAL : Imported.State.CHANGED;
+        items.add(Imported.of(what.toLowerCase(Locale.ROOT), form.value("name"), state));
+    }
+
+    private void readRigs(JsonNode list, boolean replace, List<Imported> items) {
         Map<String, Long> bodyIds = ids(kit.bodies(), NamedBody::name, NamedBody::id);
         Map<String, Long> lensIds = ids(kit.lenses(), NamedLens::name, NamedLens::id);
         Map<String, Long> gearIds = ids(kit.gear(), NamedGear::name, NamedGear::id);
-        Set<String> known = names(kit.rigs(), NamedRig::name);
-        int stored = 0;
+        Map<String, NamedRig> known =
+                kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        Set<String> seen = new HashSet<>();
         int number = 0;
         for (JsonNode item : list) {
             number++;
@@ -164,18 +206,17 @@ class KitFiles {
                     form.put("gear-" + id, "on");
                 }
             }
-            if (known.add(form.value("name"))) {
-                if (!missing.isEmpty()) {
-                    throw new IllegalArgumentException(
-                            "Rig " + number + ": there is no gear named " + String.join(", ", missing) + ".");
-                }
-                rigs.check(form);
-                refuse("Rig " + number, form);
-                rigs.save(form, null);
-                stored++;
+            NamedRig stored = known.get(form.value("name"));
+            if (stored == null && !missing.isEmpty()) {
+                throw new IllegalArgumentException(
+                        "Rig " + number + ": there is no gear named " + String.join(", ", missing) + ".");
+            }
+            if (seen.add(form.value("name"))) {
+                boolean same =
+                        stored != null && json.valueToTree(rigs.named(stored)).equals(item);
+                store("Rig", number, rigs, form, stored == null ? null : stored.id(), same, replace, items);
             }
         }
-        return stored;
     }
 
     private static <T> Map<String, Long> ids(List<T> things, Function<T, String> name, Function<T, Long> id) {

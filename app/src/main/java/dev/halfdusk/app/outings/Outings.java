@@ -1,9 +1,11 @@
 package dev.halfdusk.app.outings;
 
 import static dev.halfdusk.app.db.Tables.CANDIDATE;
+import static dev.halfdusk.app.db.Tables.FIELD_NOTE;
 import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PACKED;
 import static dev.halfdusk.app.db.Tables.PLACE;
+import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.OutingRecord;
 import dev.halfdusk.app.places.Place;
@@ -19,7 +21,6 @@ import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -66,6 +67,28 @@ public class Outings {
                 .limit(1)
                 .fetchOptional(OUTING.ID)
                 .flatMap(this::find);
+    }
+
+    /** Those of a title on a night. */
+    List<Outing> like(String title, LocalDate night) {
+        return select(OUTING.TITLE.eq(title).and(OUTING.NIGHT.eq(night)).and(OUTING.DELETED_AT.isNull()));
+    }
+
+    /** Takes away all that belongs to an outing, for what replaces it. */
+    void clear(long id) {
+        db.deleteFrom(TAKE).where(TAKE.OUTING_ID.eq(id)).execute();
+        db.deleteFrom(CANDIDATE).where(CANDIDATE.OUTING_ID.eq(id)).execute();
+        db.deleteFrom(PACKED).where(PACKED.OUTING_ID.eq(id)).execute();
+        db.deleteFrom(FIELD_NOTE).where(FIELD_NOTE.OUTING_ID.eq(id)).execute();
+    }
+
+    /** All but the deleted. */
+    public List<Long> ids() {
+        return db.select(OUTING.ID)
+                .from(OUTING)
+                .where(OUTING.DELETED_AT.isNull())
+                .orderBy(OUTING.ID)
+                .fetch(OUTING.ID);
     }
 
     public Optional<Outing> find(long id) {
@@ -185,11 +208,6 @@ public class Outings {
                         .where(OUTING.ID.eq(id))
                         .execute()
                 == 1;
-    }
-
-    /** How many there are, the deleted ones aside. */
-    public int count() {
-        return db.fetchCount(DSL.selectFrom(OUTING).where(OUTING.DELETED_AT.isNull()));
     }
 
     /** The same few questions to the database, however many outings there are. */

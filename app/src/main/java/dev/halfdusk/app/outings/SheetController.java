@@ -5,6 +5,7 @@ import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.outing.Checklist;
+import dev.halfdusk.core.sky.Site;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -65,12 +66,18 @@ class SheetController {
         List<BagRow> bag = bag(night.bag(), outings.packed(id));
         model.addAttribute("outing", outing);
         model.addAttribute("night", Words.night(outing.night()));
+        model.addAttribute("at", at(outing.place().site()));
         model.addAttribute("rows", SheetRow.of(night));
         model.addAttribute("bag", bag);
         model.addAttribute("packed", bag.stream().filter(BagRow::packed).count());
         model.addAttribute("cautions", night.cautions());
         model.addAttribute("clashes", night.clashes());
         return "outings/sheet";
+    }
+
+    /** "37.6012°, −8.7921°". */
+    static String at(Site site) {
+        return Words.number(site.latitudeDeg(), 4) + "\u00b0, " + Words.number(site.longitudeDeg(), 4) + "\u00b0";
     }
 
     private static List<BagRow> bag(List<Checklist.Item> items, Set<String> packed) {

@@ -41,7 +41,6 @@ class WorkspaceController {
 
     private static final String TAKE = "/takes/{take:\\d{1,18}}";
     private static final Range LENGTH = new Range("length", 1, 900, " min");
-    private static final int MOST_TAKES = 40;
     private static final int MOST_CANDIDATES = 12;
 
     private final Outings outings;
@@ -164,8 +163,8 @@ class WorkspaceController {
         Form form = Form.of(typed);
         Optional<TakeForm.Read> read =
                 forms.read(form, outing.night(), outing.place().zone());
-        if (takes.of(id).size() >= MOST_TAKES) {
-            form.reject("subject", "A night holds at most " + MOST_TAKES + " takes.");
+        if (takes.of(id).size() >= OutingReader.MOST_TAKES) {
+            form.reject("subject", "A night holds at most " + OutingReader.MOST_TAKES + " takes.");
         }
         if (read.isEmpty() || form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -278,7 +277,7 @@ class WorkspaceController {
     String twin(@PathVariable long id, @PathVariable long take) {
         find(id);
         Takes.Stored stored = stored(id, take);
-        if (takes.of(id).size() >= MOST_TAKES) {
+        if (takes.of(id).size() >= OutingReader.MOST_TAKES) {
             return back(id, take);
         }
         long twin = takes.add(

@@ -46,6 +46,8 @@ class EveryPageBrowserTest extends BrowserTest {
             "/frame?place=1&rig=1",
             "/frame?place=1&rig=1&view=photograph",
             "/outings/1/sheet",
+            "/data",
+            "/board/best?place=1",
             "/outings/1/field",
             "/sequences?place=3",
             "/sequences?place=3&kind=lapse&ramp=on",

@@ -5,6 +5,8 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
@@ -27,6 +29,8 @@ public record Ground(int frames, double longestSeconds) implements Subject {
     /** V of ground by day, where what follows no longer tells light apart. */
     private static final double BRIGHTEST = -5;
 
+    private static final double LOW_DEG = 5;
+
     public static final Kind KIND = new Kind(
             "foreground",
             "foreground",
@@ -48,6 +52,15 @@ public record Ground(int frames, double longestSeconds) implements Subject {
     @Override
     public Wish usual() {
         return Wish.of(Wish.Kind.BLUE_HOUR);
+    }
+
+    /** At the first mark, as that is what stands there; else low where one looks at that time. */
+    @Override
+    public Direction aim(Circumstances c, Instant t) {
+        return c.marks().stream()
+                .findFirst()
+                .map(Mark::top)
+                .orElseGet(() -> new Direction(c.night().aim(t).direction().azimuthDeg(), LOW_DEG));
     }
 
     @Override

@@ -2,14 +2,10 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.exposure.Proposal;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
-import dev.halfdusk.core.sky.FixedPoint;
-import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
@@ -90,9 +86,5 @@ final class Planning {
                 once.megabytes(take.camera().rig().body().files()),
                 proposal.reasons(),
                 risks);
-    }
-
-    static Direction core(Circumstances c, Instant t) {
-        return Aiming.towards(FixedPoint.CORE, Moment.at(t), c.night().observer());
     }
 }

@@ -2,11 +2,9 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Stacking;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Programs;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -35,11 +33,6 @@ public record Stack(int frames, int darks) implements Subject {
     @Override
     public List<Double> values() {
         return List.of((double) frames, (double) darks);
-    }
-
-    @Override
-    public Direction aim(Circumstances c, Instant t) {
-        return c.night().aim(t).direction();
     }
 
     @Override

@@ -31,7 +31,7 @@ public interface Subject {
 
     /** Where the camera looks when nobody says otherwise. */
     default Direction aim(Circumstances c, Instant t) {
-        return Planning.core(c, t);
+        return c.night().aim(t).direction();
     }
 
     /** What it asks of the sky. */

@@ -1,0 +1,160 @@
+package dev.halfdusk.app.exchange;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.halfdusk.app.outings.OutingFile;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Attachment;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.ground.Coordinates;
+import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.ground.Mark;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+/** All data, or an outing, out of the application and into it, with a look before anything is stored. */
+@Controller
+class DataController {
+
+    private static final int MOST_WAITING = 4;
+    private static final Duration WAITS = Duration.ofMinutes(30);
+
+    private final WholeData data;
+    private final OutingFile outingFile;
+    private final Outings outings;
+    private final Places places;
+    private final SpotFiles spots;
+
+    /** Files that were looked at and not yet taken. */
+    private final Cache<String, byte[]> waiting = Caffeine.newBuilder()
+            .maximumSize(MOST_WAITING)
+            .expireAfterWrite(WAITS)
+            .build();
+
+    DataController(WholeData data, OutingFile outingFile, Outings outings, Places places, SpotFiles spots) {
+        this.data = data;
+        this.outingFile = outingFile;
+        this.outings = outings;
+        this.places = places;
+        this.spots = spots;
+    }
+
+    @GetMapping("/data")
+    String page() {
+        return "exchange/data";
+    }
+
+    @GetMapping("/data/half-dusk.zip")
+    ResponseEntity<byte[]> all() {
+        return Attachment.of("half-dusk.zip", "application/zip", data.write());
+    }
+
+    /** What of a file is new, has changed or is the same. Nothing is stored yet. */
+    @PostMapping("/data")
+    String look(@RequestParam(required = false) MultipartFile file, Model model, HttpServletResponse response)
+            throws IOException {
+        if (file == null || file.isEmpty()) {
+            return refused("Choose the ZIP of all data, or the JSON of an outing.", model, response);
+        }
+        byte[] bytes = file.getBytes();
+        try {
+            List<Imported> items = data.look(bytes);
+            String token = UUID.randomUUID().toString();
+            waiting.put(token, bytes);
+            model.addAttribute("token", token);
+            return shown(items, model);
+        } catch (BadFile e) {
+            return refused(e.getMessage(), model, response);
+        }
+    }
+
+    private static String shown(List<Imported> items, Model model) {
+        model.addAttribute("items", items);
+        Map<String, Long> counts = new HashMap<>();
+        for (Imported.State state : Imported.State.values()) {
+            counts.put(
+                    state.name().toLowerCase(Locale.ROOT),
+                    items.stream().filter(i -> i.state() == state).count());
+        }
+        model.addAttribute("counts", counts);
+        return "exchange/data";
+    }
+
+    @PostMapping("/data/take")
+    String take(
+            @RequestParam(defaultValue = "") String token,
+            @RequestParam(defaultValue = "") String replace,
+            Model model,
+            HttpServletResponse response) {
+        byte[] bytes = waiting.getIfPresent(token);
+        if (bytes == null) {
+            return refused("The file was looked at too long ago: choose it again.", model, response);
+        }
+        try {
+            List<Imported> items = data.take(bytes, !replace.isEmpty());
+            waiting.invalidate(token);
+            model.addAttribute("taken", true);
+            model.addAttribute("replaced", !replace.isEmpty());
+            return shown(items, model);
+        } catch (BadFile e) {
+            return refused(e.getMessage(), model, response);
+        }
+    }
+
+    private static String refused(String why, Model model, HttpServletResponse response) {
+        response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        model.addAttribute("refusal", why);
+        return "exchange/data";
+    }
+
+    @GetMapping("/outings/{id:\\d{1,18}}/outing.json")
+    ResponseEntity<String> outing(@PathVariable long id) {
+        return Attachment.of(
+                "half-dusk-outing.json",
+                "application/json",
+                outingFile
+                        .write(id)
+                        .orElseThrow(() -> new NotFound("outing " + id))
+                        .toPrettyString());
+    }
+
+    /** The place and its marks, where they stand on the ground. */
+    @GetMapping("/outings/{id:\\d{1,18}}/sheet/night.gpx")
+    ResponseEntity<String> gpx(@PathVariable long id) {
+        Place place =
+                outings.find(id).orElseThrow(() -> new NotFound("outing " + id)).place();
+        List<Spot> all = new ArrayList<>();
+        all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));
+        for (Mark m : places.plainMarks(place.id())) {
+            Coordinates at = Geodesy.destination(
+                    place.site().latitudeDeg(), place.site().longitudeDeg(), m.bearingDeg(), m.distanceM() / 1000);
+            all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
+        }
+        return Attachment.of("half-dusk-night.gpx", "application/gpx+xml", spots.writeGpx(all));
+    }
+
+    private static Spot spot(String name, double latitude, double longitude, Place place) {
+        return new Spot(
+                name, latitude, longitude, OptionalDouble.of(place.site().elevationM()));
+    }
+}

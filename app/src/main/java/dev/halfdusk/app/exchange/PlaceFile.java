@@ -1,0 +1,237 @@
+package dev.halfdusk.app.exchange;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.sky.Site;
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Places whole, as JSON: with skyline, marks, domes and notes. The same place is the one of that name. */
+@Component
+class PlaceFile {
+
+    static final String FORMAT = "half-dusk-places";
+    private static final int VERSION = 1;
+    private static final int MOST = 5000;
+    private static final int MOST_PARTS = 1000;
+    private static final int LONGEST = 500;
+    private static final Range ZENITH = new Range("darkness", 15, 22.5, "");
+
+    private final Places places;
+    private final ObjectMapper json;
+
+    PlaceFile(Places places, ObjectMapper json) {
+        this.places = places;
+        this.json = json;
+    }
+
+    /** A dome, and whether it counts. */
+    private record Lit(Dome dome, boolean lit) {}
+
+    /** A place with what lies around it. */
+    private record Whole(Place place, List<Mark> marks, List<Lit> domes) {}
+
+    ObjectNode tree() {
+        ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
+        ArrayNode list = root.putArray("places");
+        places.all().forEach(p -> list.add(write(whole(p))));
+        return root;
+    }
+
+    private Whole whole(Place p) {
+        return new Whole(
+                p,
+                places.plainMarks(p.id()),
+                places.domes(p.id()).stream()
+                        .map(d -> new Lit(d.dome(), d.lit()))
+                        .toList());
+    }
+
+    private ObjectNode write(Whole w) {
+        Place p = w.place;
+        ObjectNode node = json.createObjectNode()
+                .put("name", p.name())
+                .put("latitude", p.site().latitudeDeg())
+                .put("longitude", p.site().longitudeDeg())
+                .put("elevation", p.site().elevationM())
+                .put("zone", p.zone().getId());
+        if (p.zenithMagnitude().isPresent()) {
+            node.put("zenithMagnitude", p.zenithMagnitude().getAsDouble());
+        }
+        node.put("seaHorizon", p.seaHorizon())
+                .put("access", p.notes().access())
+                .put("hazards", p.notes().hazards())
+                .put("turnBack", p.notes().turnBack());
+        ArrayNode skyline = node.putArray("skyline");
+        p.skyline().points().forEach(x -> skyline.addArray().add(x.azimuthDeg()).add(x.altitudeDeg()));
+        ArrayNode marks = node.putArray("marks");
+        w.marks.forEach(m -> marks.addObject()
+                .put("name", m.name())
+                .put("bearing", m.bearingDeg())
+                .put("distance", m.distanceM())
+                .put("height", m.heightM())
+                .put("width", m.widthM())
+                .put("foot", m.footM())
+                .put("silhouette", m.silhouette().name().toLowerCase(Locale.ROOT)));
+        ArrayNode domes = node.putArray("domes");
+        w.domes.forEach(d -> domes.addObject()
+                .put("name", d.dome.name())
+                .put("bearing", d.dome.bearingDeg())
+                .put("distanceKm", d.dome.distanceKm())
+                .put("people", d.dome.people())
+                .put("lamps", d.dome.lamps().key())
+                .put("lit", d.lit));
+        return node;
+    }
+
+    /** @throws BadFile where the file as a whole is none of this format; what is wrong with a place is said of it */
+    List<Imported> read(JsonNode root, boolean replace) {
+        if (!FORMAT.equals(root.path("format").asText()) || root.path("version").asInt() != VERSION) {
+            throw new BadFile("Wanted: places with \"format\": \"" + FORMAT + "\", \"version\": 1.");
+        }
+        if (root.path("places").size() > MOST) {
+            throw new BadFile("At most " + MOST + " places are taken at once.");
+        }
+        Map<String, Place> known = places.all().stream().collect(Collectors.toMap(Place::name, p -> p, (a, b) -> a));
+        List<Imported> items = new ArrayList<>();
+        for (JsonNode n : root.path("places")) {
+            String name = n.path("name").asText("?");
+            try {
+                items.add(store(read(n), known.get(name), replace));
+            } catch (IllegalArgumentException | DateTimeException e) {
+                items.add(new Imported("place", clip(name), Imported.State.REFUSED, clip(e.getMessage())));
+            }
+        }
+        return items;
+    }
+
+    private static String clip(String text) {
+        return text.length() > 160 ? text.substring(0, 160) + "\u2026" : text;
+    }
+
+    private Imported store(Whole w, Place stored, boolean replace) {
+        String name = clip(w.place.name());
+        if (stored == null) {
+            fill(places.add(w.place).id(), w);
+            return Imported.of("place", name, Imported.State.NEW);
+        }
+        Whole old = whole(stored);
+        if (write(old).toString().equals(write(w).toString())) {
+            return Imported.of("place", name, Imported.State.EQUAL);
+        }
+        if (replace) {
+            places.change(with(w.place, stored.id()));
+            places.marks(stored.id()).forEach(m -> places.removeMark(stored.id(), m.id()));
+            fill(stored.id(), w);
+        }
+        return Imported.of("place", name, Imported.State.CHANGED);
+    }
+
+    private static Place with(Place p, Long id) {
+        return new Place(
+                id,
+                p.name(),
+                p.site(),
+                p.zone(),
+                p.zenithMagnitude(),
+                p.skyline(),
+                p.seaHorizon(),
+                p.domes(),
+                p.notes());
+    }
+
+    private void fill(long id, Whole w) {
+        places.saveSkyline(id, w.place.skyline());
+        w.marks.forEach(m -> places.addMark(id, m));
+        places.domes(id).forEach(d -> places.removeDome(id, d.id()));
+        w.domes.forEach(d -> places.addDome(id, d.dome));
+        List<Places.ListedDome> stored = places.domes(id);
+        for (int i = 0; i < stored.size(); i++) {
+            places.lightDome(id, stored.get(i).id(), w.domes.get(i).lit);
+        }
+    }
+
+    /** @throws IllegalArgumentException in words, for what cannot be */
+    private static Whole read(JsonNode n) {
+        Site site = new Site(
+                number(n, "latitude", Range.LATITUDE),
+                number(n, "longitude", Range.LONGITUDE),
+                number(n, "elevation", Range.ELEVATION));
+        OptionalDouble zenith = n.hasNonNull("zenithMagnitude")
+                ? OptionalDouble.of(number(n, "zenithMagnitude", ZENITH))
+                : OptionalDouble.empty();
+        List<Skyline.Point> points = new ArrayList<>();
+        few(n, "skyline")
+                .forEach(p -> points.add(new Skyline.Point(
+                        Range.AZIMUTH.check(p.path(0).asDouble(Double.NaN)),
+                        Range.ALTITUDE.check(p.path(1).asDouble(Double.NaN)))));
+        List<Mark> marks = new ArrayList<>();
+        few(n, "marks")
+                .forEach(m -> marks.add(new Mark(
+                        text(m, "name", 1),
+                        number(m, "bearing", Range.AZIMUTH),
+                        number(m, "distance", Mark.DISTANCE),
+                        number(m, "height", Mark.HEIGHT),
+                        number(m, "width", Mark.WIDTH),
+                        number(m, "foot", Mark.FOOT),
+                        Silhouette.valueOf(m.path("silhouette").asText().toUpperCase(Locale.ROOT)))));
+        List<Lit> domes = new ArrayList<>();
+        few(n, "domes")
+                .forEach(d -> domes.add(new Lit(
+                        new Dome(
+                                text(d, "name", 1),
+                                number(d, "bearing", Range.AZIMUTH),
+                                d.path("distanceKm").asDouble(),
+                                d.path("people").asDouble(),
+                                Dome.Lamps.valueOf(
+                                        d.path("lamps").asText("warm").toUpperCase(Locale.ROOT))),
+                        d.path("lit").asBoolean(true))));
+        Place place = new Place(
+                null,
+                text(n, "name", 1),
+                site,
+                ZoneId.of(n.path("zone").asText()),
+                zenith,
+                points.isEmpty() ? Skyline.FLAT : Skyline.of(points),
+                n.path("seaHorizon").asBoolean(),
+                domes.stream().filter(Lit::lit).map(Lit::dome).toList(),
+                new Place.Notes(text(n, "access", 0), text(n, "hazards", 0), text(n, "turnBack", 0)));
+        return new Whole(place, marks, domes);
+    }
+
+    private static JsonNode few(JsonNode n, String field) {
+        if (n.path(field).size() > MOST_PARTS) {
+            throw new IllegalArgumentException(field + ": at most " + MOST_PARTS + ".");
+        }
+        return n.path(field);
+    }
+
+    private static double number(JsonNode n, String field, Range range) {
+        return range.check(n.path(field).isNumber() ? n.path(field).asDouble() : Double.NaN);
+    }
+
+    private static String text(JsonNode n, String field, int least) {
+        String text = n.path(field).asText("");
+        if (text.length() < least || text.length() > LONGEST) {
+            throw new IllegalArgumentException(field + ": text of " + least + " to " + LONGEST + " characters.");
+        }
+        return text;
+    }
+}

@@ -1,0 +1,175 @@
+package dev.halfdusk.app.exchange;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.kit.KitFiles;
+import dev.halfdusk.app.outings.OutingFile;
+import dev.halfdusk.app.outings.OutingReader;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Upload;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * All data as one ZIP of JSON files: kit.json, places.json and an outing each in outings/. Read again it tells of each thing whether
+ * it is new, has changed or is the same; to look and to take are the same work, the one undone at its end.
+ */
+@Component
+class WholeData {
+
+    private static final String KIT = "kit.json";
+    private static final String PLACES = "places.json";
+    private static final String OUTING = "outings/";
+    private static final int MOST_FILES = 20_000;
+    private static final long MOST_BYTES = 96L << 20;
+    private static final int DEEPEST = 60;
+
+    private final KitFiles kit;
+    private final PlaceFile places;
+    private final OutingFile outingFile;
+    private final Outings outings;
+    private final ObjectMapper json;
+    private final TransactionTemplate transactions;
+
+    WholeData(
+            KitFiles kit,
+            PlaceFile places,
+            OutingFile outingFile,
+            Outings outings,
+            ObjectMapper json,
+            PlatformTransactionManager transactions) {
+        this.kit = kit;
+        this.places = places;
+        this.outingFile = outingFile;
+        this.outings = outings;
+        this.json = json.copy();
+        this.json
+                .getFactory()
+                .setStreamReadConstraints(
+                        StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build());
+        this.transactions = new TransactionTemplate(transactions);
+    }
+
+    byte[] write() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+            put(zip, KIT, kit.tree());
+            put(zip, PLACES, places.tree());
+            for (long id : outings.ids()) {
+                put(zip, OUTING + id + ".json", outingFile.write(id).orElseThrow());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    private static void put(ZipOutputStream zip, String name, JsonNode tree) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTime(0); // the same data are the same file
+        zip.putNextEntry(entry);
+        zip.write(tree.toPrettyString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** What taking a file would do; nothing is stored. */
+    List<Imported> look(byte[] file) {
+        Map<String, JsonNode> trees = trees(file);
+        return transactions.execute(t -> {
+            t.setRollbackOnly();
+            return store(trees, true);
+        });
+    }
+
+    /** Stores what is new, and what has changed where that is wanted. */
+    List<Imported> take(byte[] file, boolean replace) {
+        Map<String, JsonNode> trees = trees(file);
+        return transactions.execute(t -> store(trees, replace));
+    }
+
+    /** Kit first, then places, since outings name both. */
+    private List<Imported> store(Map<String, JsonNode> trees, boolean replace) {
+        List<Imported> all = new ArrayList<>();
+        try {
+            if (trees.containsKey(KIT)) {
+                all.addAll(kit.read(trees.get(KIT), replace));
+            }
+        } catch (IllegalArgumentException e) {
+            throw new BadFile(KIT + ": " + e.getMessage());
+        }
+        if (trees.containsKey(PLACES)) {
+            all.addAll(places.read(trees.get(PLACES), replace));
+        }
+        OutingReader reader = outingFile.reader();
+        trees.forEach((name, tree) -> {
+            if (name.startsWith(OUTING)) {
+                all.add(outingFile.read(tree, replace, reader));
+            }
+        });
+        return all;
+    }
+
+    private Map<String, JsonNode> trees(byte[] file) {
+        boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
+        return zip ? unzip(file) : Map.of(OUTING + "file.json", tree("The file", file));
+    }
+
+    private Map<String, JsonNode> unzip(byte[] file) {
+        Map<String, JsonNode> trees = new TreeMap<>();
+        long bytes = 0;
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                String name = entry.getName();
+                if (trees.size() >= MOST_FILES) {
+                    throw new BadFile("The ZIP holds more than " + MOST_FILES + " files.");
+                }
+                byte[] content = zip.readNBytes((int) (MOST_BYTES - bytes + 1)); // never more than may be
+                bytes += content.length;
+                if (bytes > MOST_BYTES) {
+                    throw new BadFile("The ZIP unpacks to more than " + (MOST_BYTES >> 20) + " MB.");
+                }
+                if (name.equals(KIT) || name.equals(PLACES) || name.matches("outings/[0-9a-zA-Z_-]{1,60}\\.json")) {
+                    trees.put(name, tree(name, content));
+                }
+            }
+        } catch (ZipException e) {
+            throw new BadFile("This ZIP is damaged.");
+        } catch (IOException | IllegalArgumentException e) {
+            throw new BadFile("This ZIP cannot be read.");
+        }
+        if (trees.isEmpty()) {
+            throw new BadFile("The ZIP holds none of " + KIT + ", " + PLACES + " and outings/*.json.");
+        }
+        return trees;
+    }
+
+    private JsonNode tree(String name, byte[] content) {
+        try {
+            JsonNode tree = json.readTree(content);
+            if (tree == null || !tree.isObject()) {
+                throw new BadFile(name + ": this is not a JSON object.");
+            }
+            return tree;
+        } catch (JsonProcessingException e) {
+            throw new BadFile(name + ", " + Upload.notJson(e));
+        } catch (IOException e) {
+            throw new BadFile(name + " cannot be read.");
+        }
+    }
+}

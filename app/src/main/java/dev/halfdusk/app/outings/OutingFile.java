@@ -1,0 +1,210 @@
+package dev.halfdusk.app.outings;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.take.Take;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Outings in their open format: JSON with a version, described by a published schema. */
+@Component
+public class OutingFile {
+
+    public static final String FORMAT = "half-dusk-outing";
+    private static final int VERSION = 1;
+
+    private final Outings outings;
+    private final Takes takes;
+    private final FieldNotes notes;
+    private final Places places;
+    private final Kit kit;
+    private final TakeJson takeJson;
+    private final ObjectMapper json;
+
+    OutingFile(
+            Outings outings,
+            Takes takes,
+            FieldNotes notes,
+            Places places,
+            Kit kit,
+            TakeJson takeJson,
+            ObjectMapper json) {
+        this.outings = outings;
+        this.takes = takes;
+        this.notes = notes;
+        this.places = places;
+        this.kit = kit;
+        this.takeJson = takeJson;
+        this.json = json;
+    }
+
+    /** A take of a file. */
+    record OfTake(Take take, NamedRig rig, Progress progress) {}
+
+    /** All that belongs to an outing. */
+    record Whole(
+            Outing outing,
+            List<LocalDate> candidates,
+            Set<String> packed,
+            List<OfTake> takes,
+            List<FieldNotes.Note> notes) {}
+
+    /** Empty where there is no such outing. */
+    public Optional<ObjectNode> write(long id) {
+        return outings.find(id).map(o -> write(whole(o)));
+    }
+
+    private Whole whole(Outing o) {
+        return new Whole(
+                o,
+                outings.candidates(o.id()),
+                new TreeSet<>(outings.packed(o.id())),
+                takes.of(o.id()).stream()
+                        .map(t -> new OfTake(t.take(), t.rig(), t.progress()))
+                        .toList(),
+                notes.of(o.id()));
+    }
+
+    private ObjectNode write(Whole w) {
+        Outing o = w.outing;
+        ObjectNode root = json.createObjectNode()
+                .put("format", FORMAT)
+                .put("version", VERSION)
+                .put("title", o.title())
+                .put("night", o.night().toString());
+        root.putObject("place")
+                .put("name", o.place().name())
+                .put("latitude", o.place().site().latitudeDeg())
+                .put("longitude", o.place().site().longitudeDeg())
+                .put("elevation", o.place().site().elevationM())
+                .put("zone", o.place().zone().getId());
+        root.put("people", o.people())
+                .put("driveMinutes", o.driveMinutes())
+                .put("walkMinutes", o.walkMinutes())
+                .put("turnBack", o.turnBack().map(LocalTime::toString).orElse(null))
+                .put("tolerancePx", o.tolerancePx())
+                .put("sharp", o.sharp().key())
+                .put("note", o.note())
+                .put("resumedAt", text(o.resumed()));
+        list(root, "candidates", w.candidates, LocalDate::toString);
+        list(root, "packed", List.copyOf(w.packed), x -> x);
+        ArrayNode all = root.putArray("takes");
+        w.takes.forEach(t -> write(all.addObject(), t));
+        ArrayNode noted = root.putArray("notes");
+        w.notes.forEach(n -> noted.addObject()
+                .put("at", n.at().toString())
+                .put("take", n.take())
+                .put("words", n.words()));
+        return root;
+    }
+
+    private void write(ObjectNode node, OfTake t) {
+        Take take = t.take;
+        node.put("name", take.name()).put("subject", take.subject().kind().key());
+        node.set("parameters", takeJson.parameters(take.subject()));
+        node.put("rig", t.rig.name()).put("focalMm", take.onLensMm()).put("aperture", take.aperture());
+        Optional<Direction> aim = take.aim();
+        if (aim.isPresent()) {
+            node.putObject("aim")
+                    .put("azimuth", aim.get().azimuthDeg())
+                    .put("altitude", aim.get().altitudeDeg());
+        } else {
+            node.putNull("aim");
+        }
+        node.put("upright", take.held() == Orientation.PORTRAIT);
+        node.set("wish", takeJson.node(take.wish()));
+        node.put("pinnedAt", text(take.pinned()))
+                .put("openedAt", text(t.progress.opened()))
+                .put("closedAt", text(t.progress.closed()))
+                .put("skipped", t.progress.skipped());
+    }
+
+    private static String text(Optional<Instant> t) {
+        return t.map(Instant::toString).orElse(null);
+    }
+
+    private static <T> void list(ObjectNode root, String name, List<T> values, Function<T, String> text) {
+        ArrayNode list = root.putArray(name);
+        values.forEach(v -> list.add(text.apply(v)));
+    }
+
+    /**
+     * Stores an outing of a file: one that is new, or one that has changed where that is wanted. The same outing is the one of that
+     * title on that night at that place.
+     */
+    @Transactional
+    public Imported read(JsonNode root, boolean replace) {
+        return read(root, replace, reader());
+    }
+
+    /** Knows places and rigs as they are now, for many outings of one file. */
+    public OutingReader reader() {
+        return new OutingReader(places, kit, takeJson);
+    }
+
+    @Transactional
+    public Imported read(JsonNode root, boolean replace, OutingReader reader) {
+        Optional<Whole> read = reader.read(root);
+        String name = root.path("title").asText("?");
+        String short60 = name.length() > 60 ? name.substring(0, 60) + "\u2026" : name;
+        if (read.isEmpty()) {
+            return new Imported("outing", short60, Imported.State.REFUSED, String.join(" ", reader.problems()));
+        }
+        Whole whole = read.get();
+        Optional<Outing> stored = same(whole.outing);
+        boolean equal = stored.map(
+                        s -> write(whole(s)).toString().equals(write(whole).toString()))
+                .orElse(false);
+        if (stored.isEmpty() || !equal && replace) {
+            store(whole, stored);
+        }
+        Imported.State state =
+                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
+        List<String> passed = OutingReader.unknown(root);
+        return new Imported(
+                "outing", short60, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
+    }
+
+    private Optional<Outing> same(Outing o) {
+        return outings.like(o.title(), o.night()).stream()
+                .filter(s -> s.place().name().equals(o.place().name()))
+                .findFirst();
+    }
+
+    private void store(Whole w, Optional<Outing> stored) {
+        Outing saved = outings.save(w.outing.withId(stored.map(Outing::id).orElse(null)));
+        long id = saved.id();
+        outings.resume(id, w.outing.resumed());
+        outings.clear(id);
+        w.candidates.forEach(d -> outings.keep(id, d));
+        w.packed.forEach(x -> outings.pack(id, x, true));
+        w.notes.forEach(n -> notes.add(id, n));
+        for (OfTake t : w.takes) {
+            long take = takes.add(id, t.take, t.rig.id());
+            takes.progress(id, take, t.progress);
+        }
+    }
+
+    /** Names of the fields of a node, for those who look for others. */
+    static Set<String> names(JsonNode node) {
+        return node.properties().stream().map(java.util.Map.Entry::getKey).collect(Collectors.toSet());
+    }
+}

@@ -1,0 +1,330 @@
+package dev.halfdusk.app.outings;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.outing.Habits;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Subjects;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** Reads an outing of a file, and says of each thing that is wrong where it stands and what is allowed. */
+public final class OutingReader {
+
+    static final int MOST_TAKES = 40;
+    private static final int MOST_OTHERS = 500;
+    private static final int LONGEST = 500;
+    private static final int MOST_PROBLEMS = 5;
+
+    private static final Set<String> ROOT = Set.of(
+            "$schema",
+            "format",
+            "version",
+            "title",
+            "night",
+            "place",
+            "people",
+            "driveMinutes",
+            "walkMinutes",
+            "turnBack",
+            "tolerancePx",
+            "sharp",
+            "note",
+            "resumedAt",
+            "candidates",
+            "packed",
+            "takes",
+            "notes");
+    private static final Set<String> PLACE = Set.of("name", "latitude", "longitude", "elevation", "zone");
+    private static final Set<String> TAKE = Set.of(
+            "name",
+            "subject",
+            "parameters",
+            "rig",
+            "focalMm",
+            "aperture",
+            "aim",
+            "upright",
+            "wish",
+            "pinnedAt",
+            "openedAt",
+            "closedAt",
+            "skipped");
+
+    private final Places places;
+    private final TakeJson takeJson;
+    private final Map<String, NamedRig> rigs;
+    private final Map<String, Place> known = new HashMap<>();
+    private final List<String> problems = new ArrayList<>();
+
+    OutingReader(Places places, Kit kit, TakeJson takeJson) {
+        this.places = places;
+        this.takeJson = takeJson;
+        rigs = kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+    }
+
+    List<String> problems() {
+        return problems.stream().limit(MOST_PROBLEMS).toList();
+    }
+
+    /** Fields of a file that nothing reads. */
+    static List<String> unknown(JsonNode root) {
+        List<String> all = new ArrayList<>();
+        others(root, ROOT, "", all);
+        others(root.path("place"), PLACE, "place.", all);
+        for (int i = 0; i < Math.min(MOST_TAKES, root.path("takes").size()); i++) {
+            others(root.path("takes").get(i), TAKE, "takes[" + i + "].", all);
+        }
+        return all.stream().limit(MOST_PROBLEMS).toList();
+    }
+
+    private static void others(JsonNode node, Set<String> known, String where, List<String> all) {
+        new TreeSet<>(OutingFile.names(node))
+                .stream().filter(n -> !known.contains(n)).forEach(n -> all.add(clip(where + n)));
+    }
+
+    private static String clip(String text) {
+        return text.length() > 60 ? text.substring(0, 60) + "\u2026" : text;
+    }
+
+    private void problem(String where, String what) {
+        problems.add(where + ": " + what);
+    }
+
+    /** Empty where there are problems. */
+    Optional<OutingFile.Whole> read(JsonNode root) {
+        problems.clear();
+        if (!OutingFile.FORMAT.equals(root.path("format").asText())) {
+            problem("format", "wanted is \"" + OutingFile.FORMAT + "\".");
+            return Optional.empty();
+        }
+        if (root.path("version").asInt() != 1) {
+            problem(
+                    "version",
+                    "this program knows version 1, not "
+                            + clip(root.path("version").asText("none")) + ".");
+            return Optional.empty();
+        }
+        String title = text(root, "title", "", false);
+        Place place = place(root.path("place"));
+        LocalDate night = date(root.path("night").asText(), "night", place == null ? null : place.zone());
+        int people = (int) number(root, "people", "", Habits.PEOPLE, 1);
+        int drive = (int) number(root, "driveMinutes", "", Trip.DRIVE, 0);
+        int walk = (int) number(root, "walkMinutes", "", Trip.WALK, 0);
+        Optional<LocalTime> back = parsed(root, "turnBack", "", LocalTime::parse, "a time such as 04:10");
+        double tolerance = number(root, "tolerancePx", "", Range.TOLERANCE, Demand.USUAL.tolerancePx());
+        Optional<Sharp> sharp = new Form()
+                .put("sharp", root.path("sharp").asText(Demand.USUAL.sharp().key()))
+                .choice("sharp", Sharp.class);
+        if (sharp.isEmpty()) {
+            problem("sharp", "one of all, most, half, aim.");
+        }
+        String note = text(root, "note", "", true);
+        Optional<Instant> resumed = instant(root, "resumedAt", "");
+        List<LocalDate> candidates = new ArrayList<>();
+        for (JsonNode d : some(root, "candidates")) {
+            LocalDate date = date(d.asText(), "candidates", place == null ? null : place.zone());
+            if (date != null && !candidates.contains(date)) {
+                candidates.add(date);
+            }
+        }
+        Set<String> packed = new TreeSet<>();
+        some(root, "packed").forEach(x -> packed.add(clip(x.asText())));
+        List<FieldNotes.Note> notes = new ArrayList<>();
+        for (JsonNode n : some(root, "notes")) {
+            instant(n, "at", "notes.")
+                    .ifPresent(at -> notes.add(
+                            new FieldNotes.Note(at, n.path("take").asText(""), text(n, "words", "notes.", false))));
+        }
+        List<OutingFile.OfTake> takes = takes(root.path("takes"));
+        if (!problems.isEmpty()) {
+            return Optional.empty();
+        }
+        Outing outing = new Outing(
+                null,
+                title,
+                place,
+                night,
+                tolerance,
+                sharp.orElseThrow(),
+                people,
+                drive,
+                walk,
+                back,
+                note,
+                0,
+                resumed,
+                1);
+        candidates.sort(LocalDate::compareTo);
+        return Optional.of(new OutingFile.Whole(outing, candidates, packed, takes, notes));
+    }
+
+    private List<JsonNode> some(JsonNode root, String field) {
+        JsonNode list = root.path(field);
+        if (list.size() > MOST_OTHERS) {
+            problem(field, "at most " + MOST_OTHERS + "; these are " + list.size() + ".");
+            return List.of();
+        }
+        List<JsonNode> all = new ArrayList<>();
+        list.forEach(all::add);
+        return all;
+    }
+
+    private List<OutingFile.OfTake> takes(JsonNode list) {
+        if (list.size() > MOST_TAKES) {
+            problem("takes", "a night holds at most " + MOST_TAKES + "; these are " + list.size() + ".");
+            return List.of();
+        }
+        List<OutingFile.OfTake> all = new ArrayList<>();
+        for (int i = 0; i < list.size(); i++) {
+            take(list.get(i), "takes[" + i + "].").ifPresent(all::add);
+        }
+        return all;
+    }
+
+    private Optional<OutingFile.OfTake> take(JsonNode n, String where) {
+        int before = problems.size();
+        String name = text(n, "name", where, false);
+        Optional<Subject.Kind> kind = Subjects.of(n.path("subject").asText());
+        if (kind.isEmpty()) {
+            problem(
+                    where + "subject",
+                    "one of " + Subjects.ALL.stream().map(Subject.Kind::key).collect(Collectors.joining(", ")) + ".");
+        }
+        Subject subject = kind.map(k -> tried(where + "parameters", () -> takeJson.subject(k, n.path("parameters"))))
+                .orElse(null);
+        Wish wish = n.has("wish")
+                ? tried(where + "wish", () -> takeJson.wish(n.path("wish")))
+                : subject == null ? null : subject.usual();
+        NamedRig rig = rigs.get(n.path("rig").asText());
+        if (rig == null) {
+            problem(
+                    where + "rig",
+                    "no rig here is called \u201c" + clip(n.path("rig").asText()) + "\u201d.");
+            return Optional.empty();
+        }
+        double focal = number(
+                n,
+                "focalMm",
+                where,
+                rig.lens().lens().focalLengths(),
+                rig.lens().lens().shortestMm());
+        Range apertures = problems.size() > before ? Range.APERTURE : rig.rig().apertures(focal);
+        double aperture = number(n, "aperture", where, apertures, apertures.min());
+        Optional<Direction> aim = Optional.empty();
+        if (n.path("aim").isObject()) {
+            double azimuth = number(n.path("aim"), "azimuth", where + "aim.", Range.AZIMUTH, 0);
+            double altitude = number(n.path("aim"), "altitude", where + "aim.", Range.ALTITUDE, 0);
+            aim = Optional.of(new Direction(azimuth, altitude));
+        }
+        Orientation held = n.path("upright").asBoolean() ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
+        Optional<Instant> pinned = instant(n, "pinnedAt", where);
+        Optional<Instant> opened = instant(n, "openedAt", where);
+        Optional<Instant> closed = instant(n, "closedAt", where);
+        Progress progress = tried(
+                where + "closedAt",
+                () -> new Progress(opened, closed, n.path("skipped").asBoolean()));
+        if (problems.size() > before) {
+            return Optional.empty();
+        }
+        Take take = new Take(name, subject, Takes.camera(rig), focal, aperture, aim, held, Demand.USUAL, wish, pinned);
+        return Optional.of(new OutingFile.OfTake(take, rig, progress));
+    }
+
+    private interface Trying<T> {
+        T get();
+    }
+
+    private <T> T tried(String where, Trying<T> made) {
+        try {
+            return made.get();
+        } catch (IllegalArgumentException | DateTimeException e) {
+            problem(where, clip(e.getMessage()) + ".");
+            return null;
+        }
+    }
+
+    /** The place of that name where it is known; else a new one. */
+    private Place place(JsonNode n) {
+        String name = text(n, "name", "place.", false);
+        double latitude = number(n, "latitude", "place.", Range.LATITUDE, Double.NaN);
+        double longitude = number(n, "longitude", "place.", Range.LONGITUDE, Double.NaN);
+        double elevation = number(n, "elevation", "place.", Range.ELEVATION, 0);
+        ZoneId zone = tried("place.zone", () -> ZoneId.of(n.path("zone").asText()));
+        if (!known.containsKey(name)) {
+            places.all().forEach(p -> known.putIfAbsent(p.name(), p));
+        }
+        if (known.containsKey(name) || !problems.isEmpty()) {
+            return known.get(name);
+        }
+        return Place.at(name, new Site(latitude, longitude, elevation), zone);
+    }
+
+    private LocalDate date(String text, String where, ZoneId zone) {
+        Form form = new Form().put("night", text);
+        LocalDate date = zone == null ? form.night("night") : form.night("night", zone);
+        if (date == null) {
+            problem(where, form.error("night"));
+        }
+        return date;
+    }
+
+    private String text(JsonNode n, String field, String where, boolean empty) {
+        String text = n.path(field).asText("").strip();
+        if (text.length() > LONGEST || !empty && text.isEmpty()) {
+            problem(where + field, "text of " + (empty ? 0 : 1) + " to " + LONGEST + " characters.");
+        }
+        return text;
+    }
+
+    private double number(JsonNode n, String field, String where, Range range, double usual) {
+        JsonNode v = n.path(field);
+        double value = v.isMissingNode() ? usual : v.isNumber() ? v.asDouble() : Double.NaN;
+        if (!range.holds(value)) {
+            problem(where + field, "a number, " + range.allowed() + ".");
+        }
+        return value;
+    }
+
+    private Optional<Instant> instant(JsonNode n, String field, String where) {
+        return parsed(n, field, where, Instant::parse, "a time in UTC such as 2027-06-08T22:00:00Z");
+    }
+
+    private <T> Optional<T> parsed(JsonNode n, String field, String where, Function<String, T> parser, String wanted) {
+        if (!n.hasNonNull(field)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(parser.apply(n.path(field).asText()));
+        } catch (DateTimeException e) {
+            problem(where + field, wanted + ".");
+            return Optional.empty();
+        }
+    }
+}

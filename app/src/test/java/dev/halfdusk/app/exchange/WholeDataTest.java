@@ -1,0 +1,371 @@
+package dev.halfdusk.app.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.FieldNotes;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingFile;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Imported.State;
+import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Free;
+import dev.halfdusk.core.take.Stack;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
+import dev.halfdusk.core.take.Wish;
+import io.jenetics.jpx.GPX;
+import io.jenetics.jpx.WayPoint;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+
+@PageTest
+class WholeDataTest {
+
+    private static final AtomicInteger NUMBER = new AtomicInteger();
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private WholeData data;
+
+    @Autowired
+    private OutingFile file;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Takes takes;
+
+    @Autowired
+    private FieldNotes notes;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private ObjectMapper json;
+
+    /** With no two numbers alike, and everything that can belong to an outing. */
+    private long full() {
+        int n = NUMBER.incrementAndGet();
+        Place place =
+                places.add(Place.at("Whole <" + n + ">", new Site(37.6125, -8.75, 5.5), ZoneId.of("Europe/Lisbon")));
+        places.addMark(place.id(), new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
+        long id = outings.save(Outing.fresh("All of it " + n, place, LocalDate.parse("2027-07-04"))
+                        .within(2.25, Sharp.HALF)
+                        .going(3, 41, 17, Optional.of(LocalTime.of(4, 10)))
+                        .noted("bring \"rope\""))
+                .id();
+        NamedRig rig = kit.rigs().get(0);
+        long trails = takes.add(
+                id,
+                Take.of("Circles", new Trails(17.5, 29, 1.5, 4), Takes.camera(rig))
+                        .with(Wish.between(LocalTime.of(22, 5), LocalTime.of(3, 55)))
+                        .aimed(new Direction(11.25, 33.5))
+                        .pinnedAt(Instant.parse("2027-07-04T22:30:00Z")),
+                rig.id());
+        takes.add(
+                id,
+                Take.of("Field", new Stack(21, 3), Takes.camera(rig))
+                        .with(Wish.over(Wish.Kind.CORE_OVER_MARK, "Stack")),
+                rig.id());
+        long tea = takes.add(id, Take.of("Tea", new Free(25, true), Takes.camera(rig)), rig.id());
+        takes.progress(
+                id,
+                trails,
+                new Progress(
+                        Optional.of(Instant.parse("2027-07-04T22:31:00Z")),
+                        Optional.of(Instant.parse("2027-07-04T23:02:00Z")),
+                        false));
+        takes.progress(id, tea, Progress.leftOut());
+        outings.keep(id, LocalDate.parse("2027-07-06"));
+        outings.pack(id, "tripod", true);
+        outings.resume(id, Optional.of(Instant.parse("2027-07-04T23:02:00Z")));
+        notes.add(id, new FieldNotes.Note(Instant.parse("2027-07-04T22:40:00Z"), "Circles", "cloud 3/8"));
+        return id;
+    }
+
+    private ObjectNode tree(long id) {
+        return file.write(id).orElseThrow();
+    }
+
+    private static JsonSchema schema() throws Exception {
+        return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(new ClassPathResource("schemas/half-dusk-outing-1.json").getInputStream());
+    }
+
+    @Test
+    void an_outing_goes_out_and_comes_back_whole() throws Exception {
+        long id = full();
+        ObjectNode written = tree(id);
+        assertThat(schema().validate(written)).isEmpty();
+        JsonNode served = json.readTree(web.perform(get("/api/outings/" + id))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+        assertThat(served.toString()).isEqualTo(written.toString());
+        assertThat(file.read(written, false).state()).isEqualTo(State.EQUAL);
+
+        outings.delete(id);
+        assertThat(file.read(written, false).state()).isEqualTo(State.NEW);
+        long again = outings.ids().get(outings.ids().size() - 1);
+        assertThat(again).isNotEqualTo(id);
+        assertThat(tree(again).toString()).isEqualTo(written.toString());
+        assertThat(takes.of(again)).hasSize(3);
+    }
+
+    /** A change is told; it is stored only where that is asked for, and nothing of the old is left then. */
+    @Test
+    void what_has_changed_is_replaced_only_when_asked() {
+        long id = full();
+        ObjectNode changed = tree(id);
+        changed.put("people", 4);
+        ((com.fasterxml.jackson.databind.node.ArrayNode) changed.path("takes")).remove(0);
+        assertThat(file.read(changed, false).state()).isEqualTo(State.CHANGED);
+        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(3);
+        assertThat(file.read(changed, true).state()).isEqualTo(State.CHANGED);
+        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(4);
+        assertThat(tree(id).toString()).isEqualTo(changed.toString());
+        assertThat(outings.find(id).orElseThrow().revision()).isEqualTo(2);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "/format|\"other\"|format: wanted",
+                "/version|2|version: this program knows version 1, not 2",
+                "/version|\"x\"|version: this program knows",
+                "/title|\"\"|title: text of 1 to 500",
+                "/night|\"2099-01-01\"|night: ",
+                "/people|10|people: a number, 1 to 9",
+                "/people|\"3\"|people: a number",
+                "/turnBack|\"late\"|turnBack: a time such as",
+                "/tolerancePx|0|tolerancePx: a number, 0.5 to 20",
+                "/sharp|\"very\"|sharp: one of all",
+                "/place/latitude|95|place.latitude: a number",
+                "/place/zone|\"Nowhere\"|place.zone: ",
+                "/takes/0/subject|\"frogs\"|takes[0].subject: one of milky-way",
+                "/takes/0/rig|\"none <such>\"|takes[0].rig: no rig here is called",
+                "/takes/0/focalMm|1|takes[0].focalMm: a number",
+                "/takes/0/aperture|0.1|takes[0].aperture: a number",
+                "/takes/0/parameters/arcDeg|500|takes[0].parameters: ",
+                "/takes/0/wish/kind|\"someday\"|takes[0].wish: ",
+                "/takes/0/wish/from|\"9 pm\"|takes[0].wish: ",
+                "/takes/0/aim/azimuth|400|takes[0].aim.azimuth: a number",
+                "/takes/0/pinnedAt|\"now\"|takes[0].pinnedAt: a time in UTC",
+                "/takes/0/closedAt|\"2027-07-04T20:00:00Z\"|takes[0].closedAt: ",
+                "/candidates/0|\"someday\"|candidates: ",
+            })
+    void what_cannot_be_says_where_and_stores_nothing(String where, String value, String answer) throws Exception {
+        long id = full();
+        ObjectNode bad = tree(id);
+        bad.put("title", bad.path("title").asText() + " bad");
+        ((ObjectNode) bad.path("place")).put("name", "Unknown <" + id + ">");
+        int cut = where.lastIndexOf('/');
+        JsonNode parent = bad.at(where.substring(0, cut));
+        if (parent instanceof ObjectNode object) {
+            object.set(where.substring(cut + 1), json.readTree(value));
+        } else {
+            ((com.fasterxml.jackson.databind.node.ArrayNode) parent).set(0, json.readTree(value));
+        }
+        int before = outings.ids().size();
+        Imported item = file.read(bad, true);
+        assertThat(item.state()).isEqualTo(State.REFUSED);
+        assertThat(item.why()).contains(answer);
+        assertThat(outings.ids()).hasSize(before);
+    }
+
+    @Test
+    void too_many_takes_are_refused_and_unknown_fields_passed_over_with_a_word() {
+        ObjectNode many = tree(full());
+        many.put("title", "Many");
+        var list = (com.fasterxml.jackson.databind.node.ArrayNode) many.path("takes");
+        JsonNode one = list.get(1);
+        while (list.size() <= 40) {
+            list.add(one);
+        }
+        assertThat(file.read(many, false).why()).contains("takes: a night holds at most 40; these are 41");
+        ObjectNode odd = tree(full());
+        odd.put("colour", "red");
+        ((ObjectNode) odd.path("takes").get(0)).put("<b>", 1);
+        assertThat(file.read(odd, false).why()).isEqualTo("passed over: colour, takes[0].<b>");
+    }
+
+    @Test
+    void the_schema_is_served_and_refuses_what_the_reader_refuses() throws Exception {
+        web.perform(get("/api/outings/schema"))
+                .andExpect(status().isOk())
+                .andExpect(content().contentTypeCompatibleWith("application/json"))
+                .andExpect(content().string(containsString("urn:half-dusk:outing:1")));
+        ObjectNode bad = tree(full());
+        bad.put("version", 2).put("people", 10).put("colour", "red");
+        assertThat(schema().validate(bad)).hasSizeGreaterThanOrEqualTo(3);
+        web.perform(get("/api/outings/999999"))
+                .andExpect(status().isNotFound())
+                .andExpect(content().contentTypeCompatibleWith("application/problem+json"));
+    }
+
+    private static State state(List<Imported> items, String name) {
+        return items.stream()
+                .filter(i -> i.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .state();
+    }
+
+    /** Out and in again all is the same; a place that was moved, a mark that was lost, a lens of another name are told. */
+    @Test
+    void all_data_go_out_and_come_back() throws Exception {
+        long id = full();
+        Outing outing = outings.find(id).orElseThrow();
+        byte[] zip = web.perform(get("/data/half-dusk.zip"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(data.write()).isEqualTo(zip);
+        assertThat(data.look(zip)).isNotEmpty().allMatch(i -> i.state() == State.EQUAL);
+
+        places.marks(outing.place().id())
+                .forEach(m -> places.removeMark(outing.place().id(), m.id()));
+        outings.save(outing.titled("Renamed " + id));
+        List<Imported> looked = data.look(zip);
+        assertThat(state(looked, outing.place().name())).isEqualTo(State.CHANGED);
+        assertThat(state(looked, outing.title())).isEqualTo(State.NEW);
+        assertThat(places.plainMarks(outing.place().id())).as("only looked at").isEmpty();
+
+        assertThat(data.take(zip, false)).hasSameSizeAs(looked);
+        assertThat(places.plainMarks(outing.place().id())).as("not replaced").isEmpty();
+        data.take(zip, true);
+        assertThat(places.plainMarks(outing.place().id()))
+                .containsExactly(new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
+        assertThat(data.look(zip)).allMatch(i -> i.state() == State.EQUAL);
+    }
+
+    private MockMultipartFile upload(byte[] bytes) {
+        return new MockMultipartFile("file", "some.zip", "application/zip", bytes);
+    }
+
+    @Test
+    void a_file_is_looked_at_and_then_taken() throws Exception {
+        long id = full();
+        ObjectNode one = tree(id);
+        one.put("title", "Taken <" + id + ">");
+        String page = web.perform(multipart("/data").file(upload(one.toString().getBytes(StandardCharsets.UTF_8))))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Nothing is stored yet")))
+                .andExpect(content().string(containsString("Taken &lt;" + id + "&gt;")))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(outings.briefs()).noneMatch(b -> b.title().startsWith("Taken <" + id));
+        Matcher token = Pattern.compile("name=\"token\" value=\"([^\"]+)\"").matcher(page);
+        assertThat(token.find()).isTrue();
+        web.perform(post("/data/take").param("token", token.group(1))).andExpect(status().isOk());
+        assertThat(outings.briefs()).anyMatch(b -> b.title().equals("Taken <" + id + ">"));
+        web.perform(post("/data/take").param("token", token.group(1)))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("choose it again")));
+    }
+
+    private static byte[] zip(String name, byte[] content) throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content);
+        }
+        return out.toByteArray();
+    }
+
+    /** A bomb of 200 MB in 200 kB, a deep nest, no JSON, no ZIP, nothing. */
+    @Test
+    void bad_files_are_answered_and_store_nothing() throws Exception {
+        byte[] bomb = zip("outings/1.json", new byte[200 << 20]);
+        assertThat(bomb.length).isLessThan(1 << 20);
+        assertThatThrownBy(() -> data.look(bomb)).isInstanceOf(BadFile.class).hasMessageContaining("96 MB");
+        byte[] deep = zip("outings/1.json", "[".repeat(10_000).getBytes(StandardCharsets.UTF_8));
+        assertThatThrownBy(() -> data.look(deep)).isInstanceOf(BadFile.class).hasMessageContaining("nested too deeply");
+        assertThatThrownBy(() -> data.look(zip("../../etc/x.json", "{}".getBytes(StandardCharsets.UTF_8))))
+                .hasMessageContaining("holds none of");
+        assertThatThrownBy(() -> data.look(zip("kit.json", "{}".getBytes(StandardCharsets.UTF_8))))
+                .hasMessageContaining("kit.json");
+        assertThatThrownBy(() -> data.look(zip("places.json", "{}".getBytes(StandardCharsets.UTF_8))))
+                .isInstanceOf(BadFile.class);
+        for (String text : List.of("PK\u0003\u0004broken", "hello", "[1]", "")) {
+            web.perform(multipart("/data").file(upload(text.getBytes(StandardCharsets.UTF_8))))
+                    .andExpect(status().isUnprocessableEntity());
+        }
+    }
+
+    @Test
+    void the_place_and_its_marks_go_into_gpx() throws Exception {
+        long id = full();
+        byte[] gpx = web.perform(get("/outings/" + id + "/sheet/night.gpx"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        List<WayPoint> points =
+                GPX.Reader.DEFAULT.read(new ByteArrayInputStream(gpx)).getWayPoints();
+        assertThat(points).hasSize(2);
+        assertThat(points.get(0).getName())
+                .contains(outings.find(id).orElseThrow().place().name());
+        // 140 m to the south, a little east of it
+        assertThat(points.get(1).getLatitude().doubleValue()).isCloseTo(37.6125 - 140.0 / 111_200, within(2e-5));
+        assertThat(points.get(1).getLongitude().doubleValue())
+                .isGreaterThan(-8.75)
+                .isLessThan(-8.7498);
+    }
+}
