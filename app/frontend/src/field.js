@@ -12,6 +12,7 @@
   const span = (seconds) => {
     const s = Math.max(0, Math.round(seconds));
     const h = Math.floor(s / 3600);
+    if (h >= 48) return `${Math.floor(h / 24)} days`;
     const mm = String(Math.floor(s / 60) % 60).padStart(2, "0");
     const ss = String(s % 60).padStart(2, "0");
     return h > 0 ? `${h}:${mm}:${ss}` : `${mm}:${ss}`;

@@ -15,12 +15,14 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.Site;
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Places whole, as JSON: with skyline, marks, domes and notes. The same place is the one of that name. */
@@ -109,12 +111,16 @@ class PlaceFile {
         if (root.path("places").size() > MOST) {
             throw new BadFile("At most " + MOST + " places are taken at once.");
         }
-        Map<String, Place> known = places.all().stream().collect(Collectors.toMap(Place::name, p -> p, (a, b) -> a));
+        Map<String, Deque<Place>> known = new HashMap<>(); // of several of one name the first is the first
+        places.all()
+                .forEach(p ->
+                        known.computeIfAbsent(p.name(), n -> new ArrayDeque<>()).add(p));
         List<Imported> items = new ArrayList<>();
         for (JsonNode n : root.path("places")) {
             String name = n.path("name").asText("?");
             try {
-                items.add(store(read(n), known.get(name), replace));
+                Deque<Place> ofName = known.getOrDefault(name, new ArrayDeque<>());
+                items.add(store(read(n), ofName.poll(), replace));
             } catch (IllegalArgumentException | DateTimeException e) {
                 items.add(new Imported("place", clip(name), Imported.State.REFUSED, clip(e.getMessage())));
             }

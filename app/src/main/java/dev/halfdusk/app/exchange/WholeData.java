@@ -7,7 +7,6 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.OutingReader;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Upload;
 import java.io.ByteArrayInputStream;
@@ -44,7 +43,6 @@ class WholeData {
     private final KitFiles kit;
     private final PlaceFile places;
     private final OutingFile outingFile;
-    private final Outings outings;
     private final ObjectMapper json;
     private final TransactionTemplate transactions;
 
@@ -52,13 +50,11 @@ class WholeData {
             KitFiles kit,
             PlaceFile places,
             OutingFile outingFile,
-            Outings outings,
             ObjectMapper json,
             PlatformTransactionManager transactions) {
         this.kit = kit;
         this.places = places;
         this.outingFile = outingFile;
-        this.outings = outings;
         this.json = json.copy();
         this.json
                 .getFactory()
@@ -72,9 +68,13 @@ class WholeData {
         try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             put(zip, KIT, kit.tree());
             put(zip, PLACES, places.tree());
-            for (long id : outings.ids()) {
-                put(zip, OUTING + id + ".json", outingFile.write(id).orElseThrow());
-            }
+            outingFile.each((id, tree) -> {
+                try {
+                    put(zip, OUTING + id + ".json", tree);
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            });
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.outings;
 
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
 import dev.halfdusk.app.web.Words;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -28,6 +29,7 @@ class Carried {
     private final Clock clock;
 
     Carried(ITemplateEngine templates, Clock clock) {
+        XRLog.setLoggingEnabled(false); // it tells of each font
         this.templates = templates;
         this.clock = clock;
     }

@@ -4,6 +4,8 @@ import static dev.halfdusk.app.db.Tables.FIELD_NOTE;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,6 +29,15 @@ public class FieldNotes {
                 .where(FIELD_NOTE.OUTING_ID.eq(outing))
                 .orderBy(FIELD_NOTE.NOTED_AT, FIELD_NOTE.ID)
                 .fetch(r -> new Note(r.getNotedAt(), r.getTake(), r.getWords()));
+    }
+
+    /** Of all outings, by their ids. */
+    Map<Long, List<Note>> all() {
+        return db.selectFrom(FIELD_NOTE).orderBy(FIELD_NOTE.NOTED_AT, FIELD_NOTE.ID).stream()
+                .collect(Collectors.groupingBy(
+                        r -> r.getOutingId(),
+                        Collectors.mapping(
+                                r -> new Note(r.getNotedAt(), r.getTake(), r.getWords()), Collectors.toList())));
     }
 
     public void add(long outing, Note note) {

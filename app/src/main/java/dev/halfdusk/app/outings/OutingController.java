@@ -37,6 +37,9 @@ class OutingController {
 
     private static final String ID = "/{id:\\d{1,18}}";
 
+    /** Outings to begin like. */
+    private static final int MOST_EARLIER = 100;
+
     private final Outings outings;
     private final OutingForm forms;
     private final Evening evening;
@@ -165,7 +168,7 @@ class OutingController {
         model.addAttribute("places", places.all());
         model.addAttribute("sharps", SetupReader.SHARPS);
         if (id == null) {
-            model.addAttribute("earlier", outings.briefs());
+            model.addAttribute("earlier", outings.latest(MOST_EARLIER));
         }
         preview(form, model);
         return "outings/form";

@@ -15,10 +15,13 @@ import dev.halfdusk.core.take.Take;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -72,15 +75,42 @@ public class OutingFile {
         return outings.find(id).map(o -> write(whole(o)));
     }
 
+    /** All outings by their ids, with as many questions to the database as for one. */
+    public void each(BiConsumer<Long, ObjectNode> taker) {
+        Map<Long, List<LocalDate>> candidates = outings.candidates();
+        Map<Long, List<String>> packed = outings.packed();
+        Map<Long, List<Takes.Stored>> all = takes.all();
+        Map<Long, List<FieldNotes.Note>> noted = notes.all();
+        for (Outing o : outings.all()) {
+            taker.accept(
+                    o.id(),
+                    write(whole(
+                            o,
+                            candidates.getOrDefault(o.id(), List.of()),
+                            packed.getOrDefault(o.id(), List.of()),
+                            all.getOrDefault(o.id(), List.of()),
+                            noted.getOrDefault(o.id(), List.of()))));
+        }
+    }
+
     private Whole whole(Outing o) {
+        return whole(o, outings.candidates(o.id()), outings.packed(o.id()), takes.of(o.id()), notes.of(o.id()));
+    }
+
+    private static Whole whole(
+            Outing o,
+            List<LocalDate> candidates,
+            Collection<String> packed,
+            List<Takes.Stored> takes,
+            List<FieldNotes.Note> notes) {
         return new Whole(
                 o,
-                outings.candidates(o.id()),
-                new TreeSet<>(outings.packed(o.id())),
-                takes.of(o.id()).stream()
+                candidates,
+                new TreeSet<>(packed),
+                takes.stream()
                         .map(t -> new OfTake(t.take(), t.rig(), t.progress()))
                         .toList(),
-                notes.of(o.id()));
+                notes);
     }
 
     private ObjectNode write(Whole w) {
@@ -169,7 +199,7 @@ public class OutingFile {
             return new Imported("outing", short60, Imported.State.REFUSED, String.join(" ", reader.problems()));
         }
         Whole whole = read.get();
-        Optional<Outing> stored = same(whole.outing);
+        Optional<Outing> stored = same(whole.outing, reader);
         boolean equal = stored.map(
                         s -> write(whole(s)).toString().equals(write(whole).toString()))
                 .orElse(false);
@@ -183,9 +213,11 @@ public class OutingFile {
                 "outing", short60, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
     }
 
-    private Optional<Outing> same(Outing o) {
+    /** Of several that are alike the first of the file is the first that is stored. */
+    private Optional<Outing> same(Outing o, OutingReader reader) {
         return outings.like(o.title(), o.night()).stream()
                 .filter(s -> s.place().name().equals(o.place().name()))
+                .skip(reader.turn(o.title() + o.night() + o.place().name()))
                 .findFirst();
     }
 

@@ -80,13 +80,19 @@ public final class OutingReader {
     private final Places places;
     private final TakeJson takeJson;
     private final Map<String, NamedRig> rigs;
-    private final Map<String, Place> known = new HashMap<>();
+    private final Map<String, List<Place>> known = new HashMap<>();
+    private final Map<String, Integer> turns = new HashMap<>();
     private final List<String> problems = new ArrayList<>();
 
     OutingReader(Places places, Kit kit, TakeJson takeJson) {
         this.places = places;
         this.takeJson = takeJson;
         rigs = kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+    }
+
+    /** How often a name was asked for before. */
+    int turn(String name) {
+        return turns.merge(name, 1, Integer::sum) - 1;
     }
 
     List<String> problems() {
@@ -270,7 +276,7 @@ public final class OutingReader {
         }
     }
 
-    /** The place of that name where it is known; else a new one. */
+    /** The place of that name where it is known, of several the one that lies there; else a new one. */
     private Place place(JsonNode n) {
         String name = text(n, "name", "place.", false);
         double latitude = number(n, "latitude", "place.", Range.LATITUDE, Double.NaN);
@@ -278,10 +284,15 @@ public final class OutingReader {
         double elevation = number(n, "elevation", "place.", Range.ELEVATION, 0);
         ZoneId zone = tried("place.zone", () -> ZoneId.of(n.path("zone").asText()));
         if (!known.containsKey(name)) {
-            places.all().forEach(p -> known.putIfAbsent(p.name(), p));
+            known.putAll(places.all().stream().collect(Collectors.groupingBy(Place::name)));
         }
-        if (known.containsKey(name) || !problems.isEmpty()) {
-            return known.get(name);
+        List<Place> ofName = known.getOrDefault(name, List.of());
+        if (!ofName.isEmpty() || !problems.isEmpty()) {
+            return ofName.stream()
+                    .filter(p -> p.site().latitudeDeg() == latitude && p.site().longitudeDeg() == longitude)
+                    .findFirst()
+                    .or(() -> ofName.stream().findFirst())
+                    .orElse(null);
         }
         return Place.at(name, new Site(latitude, longitude, elevation), zone);
     }

@@ -21,6 +21,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.SortField;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,12 +45,22 @@ public class Outings {
 
     /** All but the deleted, by night; without their places' grounds, so that thousands are no work. */
     public List<Brief> briefs() {
+        return briefs(Integer.MAX_VALUE, OUTING.NIGHT.asc());
+    }
+
+    /** Those of the last nights, the very last first. */
+    List<Brief> latest(int most) {
+        return briefs(most, OUTING.NIGHT.desc());
+    }
+
+    private List<Brief> briefs(int most, SortField<LocalDate> order) {
         return db.select(OUTING.ID, OUTING.TITLE, PLACE.NAME, OUTING.NIGHT)
                 .from(OUTING)
                 .join(PLACE)
                 .on(PLACE.ID.eq(OUTING.PLACE_ID))
                 .where(OUTING.DELETED_AT.isNull())
-                .orderBy(OUTING.NIGHT, OUTING.ID)
+                .orderBy(order, OUTING.ID.asc())
+                .limit(most)
                 .fetch(r -> new Brief(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
@@ -80,15 +91,6 @@ public class Outings {
         db.deleteFrom(CANDIDATE).where(CANDIDATE.OUTING_ID.eq(id)).execute();
         db.deleteFrom(PACKED).where(PACKED.OUTING_ID.eq(id)).execute();
         db.deleteFrom(FIELD_NOTE).where(FIELD_NOTE.OUTING_ID.eq(id)).execute();
-    }
-
-    /** All but the deleted. */
-    public List<Long> ids() {
-        return db.select(OUTING.ID)
-                .from(OUTING)
-                .where(OUTING.DELETED_AT.isNull())
-                .orderBy(OUTING.ID)
-                .fetch(OUTING.ID);
     }
 
     public Optional<Outing> find(long id) {
@@ -147,6 +149,16 @@ public class Outings {
                 .where(CANDIDATE.OUTING_ID.eq(id))
                 .orderBy(CANDIDATE.NIGHT)
                 .fetch(CANDIDATE.NIGHT);
+    }
+
+    /** Of all outings, by their ids. */
+    Map<Long, List<LocalDate>> candidates() {
+        return db.selectFrom(CANDIDATE).orderBy(CANDIDATE.NIGHT).fetchGroups(CANDIDATE.OUTING_ID, CANDIDATE.NIGHT);
+    }
+
+    /** Of all outings, by their ids. */
+    Map<Long, List<String>> packed() {
+        return db.selectFrom(PACKED).fetchGroups(PACKED.OUTING_ID, PACKED.WHAT);
     }
 
     public void keep(long id, LocalDate candidate) {

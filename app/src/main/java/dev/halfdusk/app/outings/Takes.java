@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -54,6 +55,15 @@ public class Takes {
 
     public List<Stored> of(long outing) {
         return select(TAKE.OUTING_ID.eq(outing).and(TAKE.DELETED_AT.isNull()));
+    }
+
+    /** Of all outings, by their ids. */
+    Map<Long, List<Stored>> all() {
+        Map<Long, NamedRig> rigs = kit.rigs().stream().collect(Collectors.toMap(NamedRig::id, r -> r));
+        return db.selectFrom(TAKE).where(TAKE.DELETED_AT.isNull()).orderBy(TAKE.ID).stream()
+                .collect(Collectors.groupingBy(
+                        TakeRecord::getOutingId,
+                        Collectors.mapping(r -> stored(r, rigs.get(r.getRigId())), Collectors.toList())));
     }
 
     public Optional<Stored> find(long outing, long take) {

@@ -24,12 +24,14 @@ public record Listed<T>(List<T> rows, String search, int found, int all, int num
             List<T> all, Optional<String> search, Optional<String> page, Function<T, String> text) {
         String wanted = search.map(String::strip).orElse("");
         String[] words = plain(wanted).split("\\s+");
-        List<T> found = all.stream()
-                .filter(t -> {
-                    String in = plain(text.apply(t));
-                    return Arrays.stream(words).allMatch(in::contains);
-                })
-                .toList();
+        List<T> found = wanted.isEmpty()
+                ? all
+                : all.stream()
+                        .filter(t -> {
+                            String in = plain(text.apply(t));
+                            return Arrays.stream(words).allMatch(in::contains);
+                        })
+                        .toList();
         int pages = Math.max(1, (found.size() + ROWS - 1) / ROWS);
         int number = Math.max(1, Math.min(pages, page.map(Listed::whole).orElse(1)));
         List<T> rows = found.subList((number - 1) * ROWS, Math.min(found.size(), number * ROWS));

@@ -31,6 +31,7 @@ import dev.halfdusk.core.take.Painting;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
@@ -541,5 +542,33 @@ class WorkspacePagesTest {
                 .andExpect(status().isUnprocessableEntity());
         web.perform(post(path + "/" + takes.of(id).get(0).id() + "/twin"));
         assertThat(takes.of(id)).hasSize(40);
+    }
+
+    /** Polar day and night, both poles, the date line, a clock that jumps, the last year that can be reckoned. */
+    @ParameterizedTest
+    @CsvSource({
+        "78.2, 15.6, Arctic/Longyearbyen, 2027-06-21",
+        "78.2, 15.6, Arctic/Longyearbyen, 2027-12-21",
+        "90, 0, UTC, 2027-12-27",
+        "-90, 0, UTC, 2027-07-04",
+        "0, 180, UTC, 2028-02-29",
+        "-33.9, 151.2, Australia/Sydney, 2027-10-02",
+        "37.6, -8.8, Europe/Lisbon, 2027-03-27",
+        "37.6, -8.8, Europe/Lisbon, 2059-12-29"
+    })
+    void every_place_and_season_has_a_workspace_sheet_and_field(
+            double latitude, double longitude, String zone, String night) throws Exception {
+        Place place = places.add(Place.at("Far", new Site(latitude, longitude, 5), ZoneId.of(zone)));
+        long far = outings.save(Outing.fresh("Far", place, LocalDate.parse(night))
+                        .going(2, 60, 30, Optional.of(LocalTime.of(3, 0))))
+                .id();
+        for (Subject.Kind kind : Subjects.ALL) {
+            takes.add(far, Take.of(kind.words(), kind.usual(), Takes.camera(rig)), rig.id());
+        }
+        web.perform(post("/outings/" + far + "/takes/proposed"));
+        for (String part : List.of(
+                "", "?view=drawing", "/sheet", "/field", "/sheet/night.ics", "/sheet/night.html", "/outing.json")) {
+            web.perform(get("/outings/" + far + part)).andExpect(status().isOk());
+        }
     }
 }

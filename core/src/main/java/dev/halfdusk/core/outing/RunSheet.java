@@ -101,7 +101,10 @@ public final class RunSheet {
                             + trip.walk().toMinutes() + " min on foot; say where you go and when you will be back",
                     "");
         }
-        act(trip.there().from(), "Arrive: walk the ground by daylight, note the way back", "");
+        String back = trip.turnBack()
+                .map(t -> "; on the way back by " + c.night().clock(t) + " at the latest")
+                .orElse("");
+        act(trip.there().from(), "Arrive: walk the ground by daylight, note the way back" + back, "");
         if (!trip.hazards().isEmpty()) {
             act(trip.there().from().plus(MOMENT), "See by daylight: " + trip.hazards(), "");
         }
@@ -217,7 +220,9 @@ public final class RunSheet {
     private void wayBack() {
         Instant leaves = trip.leaves(schedule);
         act(leaves, "Leave: count what you carry, and say that you are on the way", "");
-        trip.turnBack().ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
+        trip.turnBack()
+                .filter(t -> !t.isAfter(leaves))
+                .ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
         if (!trip.drive().plus(trip.walk()).isZero()) {
             act(leaves.plus(trip.walk()).plus(trip.drive()), "Home: say so; dry lenses, charge, copy the cards", "");
         }

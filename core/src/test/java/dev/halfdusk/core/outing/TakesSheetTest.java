@@ -110,10 +110,9 @@ class TakesSheetTest {
                         clock(0, 27),
                         clock(0, 30),
                         clock(1, 0),
-                        clock(1, 55),
-                        clock(4, 30));
+                        clock(1, 55));
         assertThat(acts.get(0).what()).startsWith("Leave home: 40 min on the road, 15 min on foot");
-        assertThat(acts.get(1).what()).startsWith("Arrive");
+        assertThat(acts.get(1).what()).startsWith("Arrive").endsWith("; on the way back by 04:30 at the latest");
         assertThat(acts.get(2).what()).isEqualTo("See by daylight: cliff edge without fence");
         assertThat(acts.get(3).what()).startsWith("Set up Wide for Circles: tripod, level; focus on ");
         // at 22:44 Arcturus stands too high to look at; Vega, second to it in the north, is half way up in the east
@@ -130,7 +129,17 @@ class TakesSheetTest {
         assertThat(acts.get(9).what()).startsWith("Coffee: 1 \u00d7 ").doesNotContain("timer");
         assertThat(acts.get(10).what()).startsWith("Leave");
         assertThat(acts.get(11).what()).startsWith("Home");
-        assertThat(acts.get(12).what()).startsWith("Turn back now");
+    }
+
+    /** Who is still at it when it is time is told to go: at that minute, and not before or after. */
+    @Test
+    void who_is_not_done_turns_back_on_time() {
+        Trip tide = new Trip(
+                new Interval(clock(19, 0), clock(0, 50)), Duration.ZERO, Duration.ZERO, Optional.of(clock(0, 50)), "");
+        assertThat(RunSheet.of(C, night(), tide, Habits.USUAL))
+                .filteredOn(l -> l.what().startsWith("Turn back now"))
+                .extracting(RunSheet.Line::when)
+                .containsExactly(clock(0, 50));
     }
 
     /** Without a way nothing is said of it, and there is no turning back where none is set. */

@@ -1,0 +1,68 @@
+package dev.halfdusk.core.eclipse;
+
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.sky.Apparent;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+
+/**
+ * The earth's shadow at the moon's distance, seen from the middle of the earth. Danjon's enlargement: umbra 1.01 π☾ + π☉ − s☉,
+ * penumbra 1.01 π☾ + π☉ + s☉, with the equatorial radius of the earth and a sun of 696 000 km. All in degrees.
+ *
+ * @param separationDeg of the moon's centre from the axis of the shadow
+ * @param moonDeg radius of the moon
+ */
+public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, double moonDeg) {
+
+    private static final double EARTH_KM = 6378.137;
+    private static final double SUN_KM = 696_000;
+    private static final double ENLARGED = 1.01;
+
+    public static Shadow at(Moment moment) {
+        Apparent moon = moment.apparent(Body.MOON);
+        Apparent sun = moment.apparent(Body.SUN);
+        double separation = direction(moon).angleTo(direction(sun).times(-1));
+        double moonParallax = degrees(EARTH_KM / moon.distanceKm());
+        double sunParallax = degrees(EARTH_KM / sun.distanceKm());
+        double sunRadius = degrees(SUN_KM / sun.distanceKm());
+        double middle = ENLARGED * moonParallax + sunParallax;
+        return new Shadow(
+                separation, middle - sunRadius, middle + sunRadius, degrees(Body.MOON.radiusKm() / moon.distanceKm()));
+    }
+
+    private static double degrees(double sine) {
+        return Math.toDegrees(Math.asin(sine));
+    }
+
+    static Vector direction(Apparent a) {
+        double ra = Math.toRadians(a.rightAscensionDeg());
+        double dec = Math.toRadians(a.declinationDeg());
+        return new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec));
+    }
+
+    /** Part of the moon's diameter that is in the umbra; below 0 outside of it, above 1 where it is deeper in than its own width. */
+    public double umbralMagnitude() {
+        return (umbraDeg + moonDeg - separationDeg) / (2 * moonDeg);
+    }
+
+    public double penumbralMagnitude() {
+        return (penumbraDeg + moonDeg - separationDeg) / (2 * moonDeg);
+    }
+
+    /** Part of the moon's disc that the umbra covers, 0 to 1: the lens that two circles share. */
+    public double covered() {
+        double d = separationDeg;
+        double r = moonDeg;
+        double s = umbraDeg;
+        if (d >= r + s) {
+            return 0;
+        }
+        if (d <= Math.abs(s - r)) {
+            return s >= r ? 1 : s * s / (r * r);
+        }
+        double a = Math.acos((d * d + r * r - s * s) / (2 * d * r));
+        double b = Math.acos((d * d + s * s - r * r) / (2 * d * s));
+        double area = r * r * (a - Math.sin(2 * a) / 2) + s * s * (b - Math.sin(2 * b) / 2);
+        return area / (Math.PI * r * r);
+    }
+}

@@ -1,0 +1,2 @@
+/** Eclipses of the moon: shadow, contacts, circumstances at a place, darkness. */
+package dev.halfdusk.core.eclipse;

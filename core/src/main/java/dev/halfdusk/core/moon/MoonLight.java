@@ -1,0 +1,111 @@
+package dev.halfdusk.core.moon;
+
+import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * How bright the moon's lit ground is, as exposure values at ISO 100 (EV100 = log2 N²/t). Sunlit rock: its brightness does not depend
+ * on its distance. The mean over the lit part follows from the magnitude of the whole moon, m(α) = −12.73 + 0.026 |α| + 4e−9 α⁴
+ * (Krisciunas and Schaefer 1991), over the lit area; a meter that sees only the moon gives that. Good to a third of a stop from full
+ * to quarter, to a stop for a thin crescent.
+ *
+ * @param phaseAngleDeg 0 full, 180 new
+ * @param altitudeDeg above the level horizon, which decides how much air the light comes through
+ * @param extinction magnitudes per airmass: 0.15 clear, 0.25 usual, 0.4 and more haze
+ */
+public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinction) {
+
+    public static final Range PHASE = new Range("phase angle", 0, 180, "\u00b0");
+    public static final Range EXTINCTION = new Range("extinction", 0, 3, " mag");
+
+    /** Of a usual night near the sea, magnitudes per airmass. */
+    public static final double USUAL_EXTINCTION = 0.2;
+
+    /** What a meter says of a full moon high up, outside the air. */
+    private static final double FULL_EV = 15.25;
+
+    /** Photographers give so much more than the meter asks: the ground is then as bright as one remembers it. */
+    private static final double LIFT_STOPS = 1;
+
+    /** The brightest twentieth of the lit part may go over. */
+    private static final double KEPT = 0.95;
+
+    private static final double MAG_PER_STOP = 2.5 * Math.log10(2);
+    private static final int STEPS = 400;
+
+    public MoonLight {
+        PHASE.check(phaseAngleDeg);
+        Range.ALTITUDE.check(altitudeDeg);
+        EXTINCTION.check(extinction);
+    }
+
+    /** Magnitudes by which the whole moon is fainter than a full one. */
+    private double fainter() {
+        double a = phaseAngleDeg;
+        return 0.026 * a + 4e-9 * a * a * a * a;
+    }
+
+    /** Lit part of the disc. */
+    public double lit() {
+        return (1 + Math.cos(Math.toRadians(phaseAngleDeg))) / 2;
+    }
+
+    /** Stops that the air takes. */
+    public double airStops() {
+        return extinction * Air.mass(altitudeDeg) / MAG_PER_STOP;
+    }
+
+    /** What a meter says that sees nothing but the lit part. */
+    public double meteredEv100() {
+        return meanEv100() - airStops();
+    }
+
+    private double meanEv100() {
+        return FULL_EV + Math.log(Math.pow(10, -0.4 * fainter()) / Math.max(1e-6, lit())) / Math.log(2);
+    }
+
+    /**
+     * What is proposed: a stop more than the meter asks, less what the bright limb needs to keep its drawing. EV100.
+     */
+    public double proposedEv100() {
+        return meteredEv100() - LIFT_STOPS + limbStops();
+    }
+
+    /** Of the bright limb. */
+    public double limbEv100() {
+        return meteredEv100() + limbStops();
+    }
+
+    /**
+     * Stops by which the bright limb outshines the mean of the lit part, the brightest twentieth aside: none on a full moon, a stop on
+     * a half one. After Lommel and Seeliger, whose ground shines as cos i / (cos i + cos e), which depends on longitude alone.
+     */
+    public double limbStops() {
+        double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
+        double from = alpha - Math.PI / 2;
+        double lit = 1 + Math.cos(alpha);
+        double sum = 0;
+        for (int i = 0; i < STEPS; i++) {
+            double longitude = from + (Math.PI / 2 - from) * (i + 0.5) / STEPS;
+            sum += brightness(longitude, alpha) * Math.cos(longitude);
+        }
+        double mean = sum * (Math.PI / 2 - from) / STEPS / lit;
+        double limb = Math.asin(1 - (1 - KEPT) * lit);
+        return Math.log(brightness(limb, alpha) / mean) / Math.log(2);
+    }
+
+    private static double brightness(double longitude, double alpha) {
+        double in = Math.cos(longitude - alpha);
+        return in / (in + Math.cos(longitude));
+    }
+
+    /** The shutter for an exposure value: N² / (2^EV × ISO / 100), seconds. */
+    public static double seconds(double ev100, double aperture, double iso) {
+        return aperture * aperture / (Math.pow(2, ev100) * iso / 100);
+    }
+
+    /** EV100 of settings. */
+    public static double ev100(double seconds, double aperture, double iso) {
+        return Math.log(aperture * aperture / seconds / (iso / 100)) / Math.log(2);
+    }
+}

@@ -1,0 +1,44 @@
+package dev.halfdusk.core.moon;
+
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import java.time.Instant;
+
+/**
+ * How fast the moon goes through a frame that stands still, and how large it is in it, from the ephemeris as seen from the place.
+ *
+ * @param arcsecPerSecond of its centre across the sky, seen by a camera on a tripod
+ * @param widthDeg of its disc
+ */
+public record MoonMotion(double arcsecPerSecond, double widthDeg) {
+
+    private static final long HALF_SECONDS = 30;
+
+    public static MoonMotion at(Instant when, Observer observer) {
+        Vector before = Moment.at(when.minusSeconds(HALF_SECONDS)).local(Body.MOON, observer);
+        Vector after = Moment.at(when.plusSeconds(HALF_SECONDS)).local(Body.MOON, observer);
+        double turned = before.angleTo(after) * 3600;
+        double distance = Moment.at(when).local(Body.MOON, observer).length();
+        return new MoonMotion(
+                turned / (2 * HALF_SECONDS), 2 * Math.toDegrees(Math.asin(Body.MOON.radiusKm() / distance)));
+    }
+
+    /** Pixels a second near the middle of the frame. */
+    public double pxPerSecond(Optics optics) {
+        return arcsecPerSecond / optics.plateScaleArcsec();
+    }
+
+    /** Longest shutter within a smear of so many pixels, seconds. */
+    public double longestSeconds(Optics optics, double tolerancePx) {
+        return tolerancePx / pxPerSecond(optics);
+    }
+
+    /** Of its disc near the middle of the frame, pixels. */
+    public double widthPx(Optics optics) {
+        double half = Math.tan(Math.toRadians(widthDeg / 2));
+        return 2 * half * optics.focalMm() / (optics.sensor().pitchUm() / 1000);
+    }
+}
