@@ -17,6 +17,7 @@ class LayoutModel {
             new View("Places", "/places", "p"),
             new View("Nights", "/nights", "n"),
             new View("Outings", "/outings", "o"),
+            new View("Events", "/events", "v"),
             new View("Kit", "/kit", "k"),
             new View("Frame", "/frame", "f"),
             new View("Sequences", "/sequences", "s"),

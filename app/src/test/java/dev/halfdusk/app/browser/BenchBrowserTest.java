@@ -62,9 +62,13 @@ class BenchBrowserTest extends BrowserTest {
     @Test
     void the_outing_shows_iso_frames_and_histogram() {
         page.navigate(url("/outings/1"));
-        assertThat(page.locator("#minute .figure").nth(2)).hasText(Pattern.compile("\\d{3,5}"));
-        assertThat(page.locator("#minute")).containsText("frames to stack");
-        page.getByText("ISO by every school").click();
+        assertThat(page.locator("aside .figure").nth(2)).hasText(Pattern.compile("\\d{3,5}"));
+        assertThat(page.locator("#peak-head")).isVisible();
+        page.getByText("why these?").click();
+        assertThat(page.getByText("Frames to stack").first()).isVisible();
+        String iso = page.locator("aside .figure").nth(2).textContent();
+        page.getByRole(AriaRole.LINK, named("on the bench")).click();
+        assertThat(page.locator(".figure").nth(2)).hasText(iso);
         assertThat(page.getByText("Low and stacked")).isVisible();
     }
 }

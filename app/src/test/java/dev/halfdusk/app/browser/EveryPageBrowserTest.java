@@ -47,6 +47,7 @@ class EveryPageBrowserTest extends BrowserTest {
             "/frame?place=1&rig=1&view=photograph",
             "/outings/1/sheet",
             "/data",
+            "/events?place=1",
             "/board/best?place=1",
             "/outings/1/field",
             "/sequences?place=3",

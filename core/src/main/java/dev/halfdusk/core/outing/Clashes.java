@@ -134,6 +134,7 @@ public final class Clashes {
                             + clock(trip.there().to()) + ".");
         }
         sky(s, plan.take().subject().needs());
+        moon(s);
         cloud(s);
         battery(s);
     }
@@ -180,6 +181,18 @@ public final class Clashes {
                     List.of(s.name()),
                     "The core stands behind the skyline, or too low, during " + s.name() + ".",
                     within(night.coreUp(), "It is up", "It does not come over the skyline this night."));
+        }
+    }
+
+    private void moon(Slot s) {
+        Night night = c.night();
+        List<Interval> up = night.when(night.above(Body.MOON, 0));
+        if (s.plan().take().subject().needs().contains(Need.MOON) && outside(s, up)) {
+            add(
+                    Clash.Kind.SKYLINE,
+                    List.of(s.name()),
+                    "The moon stands behind the skyline during " + s.name() + ".",
+                    within(up, "It is up", "It does not rise this night."));
         }
     }
 

@@ -12,9 +12,9 @@ import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Clip;
-import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
@@ -58,17 +58,18 @@ public final class NightProposal {
 
     private static final double BALANCED_TO_DEG = 2;
     private static final double ROUND_MOON = 0.85;
-    private static final int MOON_MINUTES = 15;
 
     private final Circumstances c;
     private final Camera first;
     private final Camera second;
+    private final Camera longest;
     private final int people;
 
-    private NightProposal(Circumstances c, Camera first, Camera second, int people) {
+    private NightProposal(Circumstances c, Camera first, Camera second, Camera longest, int people) {
         this.c = c;
         this.first = first;
         this.second = second;
+        this.longest = longest;
         this.people = people;
     }
 
@@ -96,7 +97,10 @@ public final class NightProposal {
                 .filter(k -> !k.body().equals(first.body()))
                 .findFirst()
                 .orElse(first);
-        NightProposal night = new NightProposal(c, first, second, people);
+        Camera longest = wide.stream()
+                .max(Comparator.comparingDouble(k -> k.rig().lens().longestMm()))
+                .orElse(first);
+        NightProposal night = new NightProposal(c, first, second, longest, people);
         return night.ofWay(Math.floorMod(way, WAYS))
                 .flatMap(Optional::stream)
                 .filter(p -> planned.stream()
@@ -257,12 +261,19 @@ public final class NightProposal {
                     .isPresent();
             if (balanced) {
                 return proposed(
-                        Take.of("Moon over " + mark.name(), new Free(MOON_MINUTES, true), first)
+                        at(Take.of("Moon over " + mark.name(), Moon.KIND.usual(), longest))
                                 .with(over),
                         "The round moon stands over it while there is still light on the land.");
             }
         }
         return Optional.empty();
+    }
+
+    /** At the long end of its lens. */
+    private static Take at(Take take) {
+        Rig rig = take.camera().rig();
+        double mm = rig.lens().longestMm();
+        return take.set(mm, rig.apertures(mm).min());
     }
 
     private double sun(Instant t) {

@@ -105,6 +105,13 @@ public record Program(String what, List<Step> steps) {
         return new Program(what, List.of(steps));
     }
 
+    /** One after the other. */
+    public Program then(Program later) {
+        List<Step> all = new ArrayList<>(steps);
+        all.addAll(later.steps);
+        return new Program(what, all);
+    }
+
     /** With so many frames after the last step as it is set, with the cap on while the sensor is as warm; the same for none. */
     public Program withDarks(int frames) {
         if (frames == 0) {

@@ -14,6 +14,7 @@ public final class Subjects {
             People.KIND,
             Painting.KIND,
             Trails.KIND,
+            Moon.KIND,
             Clip.KIND,
             Free.KIND);
 

@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.Over;
 import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.HorizonEvent;
@@ -32,6 +33,10 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     private static final double BLUE_FROM = -4;
 
     private static final double BLUE_TO = -8;
+    /** Height of the sun between which a moonlit and a twilit land are within two stops or so of the moon, degrees. */
+    private static final double BALANCED_FROM = -7;
+
+    private static final double BALANCED_TO = 1;
     private static final double ASIDE_DEG = 3;
     private static final Duration LOOK = Duration.ofMinutes(2);
 
@@ -46,7 +51,9 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         BLUE_MORNING("at blue hour, morning"),
         BEFORE_MOONRISE("before moonrise"),
         CORE_OVER_MARK("core over a mark"),
-        MOON_OVER_MARK("moon over a mark");
+        MOON_OVER_MARK("moon over a mark"),
+        MOON_UP("while the moon is up"),
+        MOON_BALANCED("moon and land about as bright");
 
         private final String words;
 
@@ -162,6 +169,8 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             case BEFORE_MOONRISE -> beforeMoonrise(night);
             case CORE_OVER_MARK -> over(c, FixedPoint.CORE, night.coreDark());
             case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()));
+            case MOON_UP -> new When(moonUp(night), Optional.empty());
+            case MOON_BALANCED -> balanced(night);
         };
     }
 
@@ -217,6 +226,20 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
 
     private static Instant later(Night night, Instant t) {
         return t.isAfter(night.span().from()) ? t : night.span().from();
+    }
+
+    private static List<Interval> moonUp(Night night) {
+        return night.when(night.above(Body.MOON, 0));
+    }
+
+    /** While the sun is just below the horizon or just above it and the moon is up; best with the sun at its middle. */
+    private static When balanced(Night night) {
+        Fact sun = Facts.altitude(Body.SUN, night.observer());
+        List<Interval> lit = Interval.common(
+                night.when(sun.above(BALANCED_FROM)),
+                Interval.without(night.span(), night.when(sun.above(BALANCED_TO))));
+        List<Interval> windows = Interval.common(lit, moonUp(night));
+        return new When(windows, windows.stream().map(Interval::middle).findFirst(), Anchor.MIDDLE);
     }
 
     /** Where it stands over the mark; best when nearest to its bearing. */

@@ -150,10 +150,17 @@ class NightProposalTest {
     void a_round_moon_rises_over_a_mark() {
         Mark east = new Mark("Hut", 128, 310, 0.5, 9, 0);
         Mark west = new Mark("Barn", 300, 310, 0.5, 9, 0);
-        assertThat(names(NightProposal.of(
-                        at(37.6, "2027-06-18", "Europe/Lisbon", west, east), List.of(WIDE), List.of(), 1, 0)))
-                .contains("Moon over Hut")
-                .doesNotContain("Moon over Barn");
+        List<Proposed> all = NightProposal.of(
+                at(37.6, "2027-06-18", "Europe/Lisbon", west, east), List.of(WIDE, LONG), List.of(), 1, 0);
+        assertThat(names(all)).contains("Moon over Hut").doesNotContain("Moon over Barn");
+        assertThat(all)
+                .filteredOn(p -> p.take().name().equals("Moon over Hut"))
+                .extracting(
+                        p -> p.take().camera().name(),
+                        p -> p.take().onLensMm(),
+                        p -> p.take().aperture())
+                .as("the longest lens at its long end")
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("Long", 400.0, 5.6));
         assertThat(names(NightProposal.of(
                         at(37.6, "2027-06-04", "Europe/Lisbon", east), List.of(WIDE), List.of(), 1, 0)))
                 .doesNotContain("Moon over Hut");

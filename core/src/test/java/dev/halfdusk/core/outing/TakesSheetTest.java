@@ -26,6 +26,7 @@ import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Stack;
@@ -396,5 +397,13 @@ class TakesSheetTest {
         assertThat(two).extracting(Clash::takes).containsExactly(List.of("a", "b", "d"));
         assertThat(two.get(0).way()).isEqualTo("Begin d at 23:16, or bring someone.");
         assertThat(Clashes.of(three, WHOLE, C, Habits.USUAL.with(3))).isEmpty();
+    }
+
+    /** At new moon the moon sets with the sun: at midnight it is down. */
+    @Test
+    void a_moon_that_is_down_is_said() {
+        Clash down = clashes(C, by(held(new Moon(1, 1), 0, 30)), WHOLE).get(0);
+        assertThat(down.kind()).isEqualTo(Clash.Kind.SKYLINE);
+        assertThat(down.words()).isEqualTo("The moon stands behind the skyline during T.");
     }
 }

@@ -11,6 +11,7 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
@@ -69,6 +70,7 @@ class TakesTest {
                 new Trails(15, 30, 1, 5),
                 new Clip(10, 25, 15),
                 new Stack(20, 5),
+                new Moon(1, 2),
                 new Free(20, false));
     }
 
@@ -307,5 +309,44 @@ class TakesTest {
                 .isEqualTo("between two times: 23:00 to 02:00");
         assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").words()).isEqualTo("core over a mark: Arch");
         assertThat(Wish.of(Wish.Kind.DARK).words()).isEqualTo("while it is dark, without moon");
+    }
+
+    /** A bracket about the exposure of this moon, twice: three frames a stop apart, darker and brighter. */
+    @Test
+    void the_moon_is_bracketed_about_its_own_light() {
+        Circumstances full = june(18);
+        Plan plan = Take.of("moon", new Moon(1, 2), "A", RIG).plan(full);
+        Instant opens = plan.when().best().orElseThrow();
+        Program program = plan.program().apply(opens);
+        assertThat(program.frames()).isEqualTo(6);
+        var steps = program.steps();
+        assertThat(steps.get(1).settings().stopsTo(steps.get(2).settings())).isCloseTo(2, within(1e-9));
+        assertThat(steps.get(3).settings()).isEqualTo(steps.get(0).settings());
+        var middle = steps.get(0).settings();
+        double ev = MoonLight.ev100(middle.seconds(), middle.aperture(), middle.iso());
+        double altitude = Math.max(
+                0, Moment.at(opens).local(Body.MOON, full.night().observer()).latitudeDeg());
+        assertThat(ev).isCloseTo(new MoonLight(3, altitude, MoonLight.USUAL_EXTINCTION).proposedEv100(), within(0.6));
+        assertThat(middle.iso()).isEqualTo(100);
+        assertThat(plan.take().setup(full, opens).pointing().axis().azimuthDeg())
+                .isBetween(120.0, 132.0);
+    }
+
+    /** From the sun at −7° to 1°, both twilights of a full moon's night, while it is up. */
+    @Test
+    void moon_and_land_balance_in_twilight() {
+        Circumstances full = june(18);
+        for (Interval w : Wish.of(Wish.Kind.MOON_BALANCED).when(full).windows()) {
+            for (Instant t : List.of(w.from().plusSeconds(5), w.to().minusSeconds(5))) {
+                assertThat(sun(full, t)).isBetween(-7.0, 1.0);
+                assertThat(Moment.at(t)
+                                .local(Body.MOON, full.night().observer())
+                                .latitudeDeg())
+                        .isGreaterThan(-0.2);
+            }
+        }
+        assertThat(Wish.of(Wish.Kind.MOON_BALANCED).when(full).windows()).hasSizeBetween(1, 2);
+        List<Interval> up = Wish.of(Wish.Kind.MOON_UP).when(full).windows();
+        assertThat(Interval.total(up)).isBetween(Duration.ofHours(8), Duration.ofHours(10));
     }
 }

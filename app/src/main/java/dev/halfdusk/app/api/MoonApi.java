@@ -1,0 +1,101 @@
+package dev.halfdusk.app.api;
+
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.moon.MoonLight;
+import dev.halfdusk.core.moon.MoonMotion;
+import dev.halfdusk.core.moon.MoonSchool;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Illumination;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** How to expose the moon. */
+@RestController
+@RequestMapping("/api/exposure")
+@Tag(name = "exposure", description = "Shutter, aperture and ISO")
+class MoonApi {
+
+    /**
+     * An exposure of the moon at an ISO.
+     *
+     * @param shutterSeconds really open at the nearest click, in third stops
+     * @param ev100 that is proposed; metered and limb are those of the lit part's mean and of its bright limb
+     * @param limitSeconds longest shutter before its own motion shows
+     * @param widthPx of its disc in the frame
+     */
+    public record Moon(
+            double shutterSeconds,
+            String shutterLabel,
+            double ev100,
+            double meteredEv100,
+            double limbEv100,
+            double limitSeconds,
+            double widthPx,
+            double phaseAngleDeg,
+            double altitudeDeg,
+            List<School> schools) {}
+
+    /** Settings that people repeat, and by how many stops they are brighter than what is proposed. */
+    public record School(String words, double ev100, double brighterStops) {}
+
+    @GetMapping("/moon")
+    @Operation(
+            summary = "Shutter for the moon at an instant, with the schools beside it",
+            description = "The level horizon; a moon that is down is reckoned as if it stood on it.")
+    Moon moon(
+            @RequestParam Instant time,
+            @RequestParam double lat,
+            @RequestParam double lon,
+            @RequestParam(defaultValue = "0") double elevation,
+            @Parameter(description = "focal length in mm, 2 to 2000") @RequestParam double focal,
+            @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
+            @Parameter(description = "ISO, 25 to 819200") @RequestParam double iso,
+            @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
+            @Parameter(description = "smear that counts as none, 0.5 to 20 px") @RequestParam(defaultValue = "2")
+                    double tolerancePx,
+            @Parameter(description = "magnitudes per airmass, 0 to 3; 0.2 usual, 0.4 haze")
+                    @RequestParam(defaultValue = "0.2")
+                    double extinction) {
+        Observer observer = Observer.at(new Site(lat, lon, elevation));
+        Moment moment = Moment.at(time);
+        double altitude = Direction.of(moment.local(Body.MOON, observer)).altitudeDeg();
+        double phase = Illumination.of(Body.MOON, moment, observer).phaseAngleDeg();
+        MoonLight light = new MoonLight(phase, Math.max(0, altitude), extinction);
+        MoonMotion motion = MoonMotion.at(time, observer);
+        Optics optics = new Optics(
+                new Sensor(36, 24, Range.PIXEL_PITCH.check(pitch)),
+                Range.FOCAL_LENGTH.check(focal),
+                Projection.RECTILINEAR);
+        double ev = light.proposedEv100();
+        Dial.Stop click =
+                Dial.THIRD.nearest(MoonLight.seconds(ev, Range.APERTURE.check(aperture), Range.ISO.check(iso)));
+        return new Moon(
+                click.realSeconds(),
+                click.label(),
+                ev,
+                light.meteredEv100(),
+                light.limbEv100(),
+                motion.longestSeconds(optics, Range.TOLERANCE.check(tolerancePx)),
+                motion.widthPx(optics),
+                phase,
+                altitude,
+                MoonSchool.ALL.stream()
+                        .map(s -> new School(s.words(), s.ev100(), s.brighterThan(ev)))
+                        .toList());
+    }
+}

@@ -1,0 +1,159 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NightWords;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.eclipse.LocalEclipse;
+import dev.halfdusk.core.eclipse.LocalEclipse.Contact;
+import dev.halfdusk.core.eclipse.LunarEclipse;
+import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.search.FullMoonEvenings;
+import dev.halfdusk.core.sky.LunarMonth;
+import dev.halfdusk.core.sky.MoonPhase;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.TimeScale;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Coming events at a place, in words and numbers. */
+record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<MoonRow> moons) {
+
+    private static final Duration ECLIPSES = Duration.ofDays(5 * 365);
+    private static final Duration MOONS = Duration.ofDays(100);
+    private static final int MOST_FULL = 8;
+    private static final double BEHIND_DEG = 6;
+
+    /**
+     * An eclipse of the moon.
+     *
+     * @param night evening of the night to plan; null where nothing of it is seen or the night cannot be reckoned
+     * @param why how much of it is seen, and why
+     */
+    record EclipseRow(
+            LocalDate night,
+            String date,
+            String type,
+            String magnitude,
+            String greatest,
+            String totality,
+            String why,
+            boolean seen,
+            UmbraPicture picture) {}
+
+    /** An evening on which a nearly full moon rises while the land is lit. */
+    record FullMoonRow(
+            LocalDate night, String date, String rises, String sunset, String towards, String size, String stands) {}
+
+    /** A phase, or the moon near and far. */
+    record MoonRow(String date, String clock, String what) {}
+
+    static EventsView of(Place place, List<Mark> marks, Skies skies, Instant now) {
+        Observer observer = Observer.at(place.site());
+        ZoneId zone = place.zone();
+        LocalDate today = LocalDate.ofInstant(now, zone);
+        Instant to = within(now.plus(ECLIPSES));
+        return new EventsView(
+                LunarEclipses.between(now, to).stream()
+                        .map(e -> LocalEclipse.of(e, observer, place.skyline()))
+                        .map(e -> eclipse(e, observer, zone))
+                        .toList(),
+                skies.fullMoonEvenings(place, today).stream()
+                        .limit(MOST_FULL)
+                        .map(e -> fullMoon(e, zone, marks))
+                        .toList(),
+                moons(now, within(now.plus(MOONS)), zone));
+    }
+
+    private static Instant within(Instant t) {
+        return t.isBefore(TimeScale.LAST) ? t : TimeScale.LAST;
+    }
+
+    private static EclipseRow eclipse(LocalEclipse local, Observer observer, ZoneId zone) {
+        LunarEclipse e = local.eclipse();
+        Contact max = local.contact("max");
+        LocalDate evening = Night.evening(e.greatest(), zone);
+        boolean seen = local.seen() != LocalEclipse.Seen.NOT;
+        return new EclipseRow(
+                seen && Form.NIGHTS.contains(evening) ? evening : null,
+                Words.day(LocalDate.ofInstant(e.greatest(), zone)),
+                e.type().words(),
+                Words.number(e.type() == LunarEclipse.Type.PENUMBRAL ? e.penumbralMagnitude() : e.umbralMagnitude(), 2),
+                Words.clock(e.greatest(), zone),
+                e.u2().map(u2 -> Words.span(Duration.between(u2, e.u3().orElseThrow())))
+                        .orElse(""),
+                why(local, max, zone),
+                seen,
+                UmbraPicture.of(local, observer));
+    }
+
+    private static String why(LocalEclipse local, Contact max, ZoneId zone) {
+        String stands = Words.number(max.moon().altitudeDeg(), 0) + "\u00b0 high in the "
+                + Angles.compass(max.moon().azimuthDeg()) + " at its greatest"
+                + (max.sunAltitudeDeg() > -6 ? ", in daylight or bright twilight" : "");
+        List<Contact> up = local.contacts().stream().filter(Contact::up).toList();
+        return switch (local.seen()) {
+            case WHOLE -> "seen from beginning to end, " + stands;
+            case NOT ->
+                max.sunAltitudeDeg() > 0
+                        ? "not seen: it is day here, and the moon is down"
+                        : "not seen: the moon is down or behind the skyline";
+            case PARTLY -> {
+                boolean rises = !local.contacts().get(0).up();
+                Contact edge = rises ? up.get(0) : up.get(up.size() - 1);
+                yield (rises
+                                ? "the moon rises eclipsed: seen from before "
+                                : "the moon sets eclipsed: seen until after ")
+                        + Words.clock(edge.when(), zone)
+                        + (max.up() ? ", " + stands : "; its greatest is not seen");
+            }
+        };
+    }
+
+    private static FullMoonRow fullMoon(FullMoonEvenings.Evening e, ZoneId zone, List<Mark> marks) {
+        String stands = marks.stream()
+                .filter(m -> Math.abs(Angles.halfTurn(m.bearingDeg() - e.azimuthDeg())) < BEHIND_DEG)
+                .map(Mark::name)
+                .collect(Collectors.joining(", "));
+        long after = e.afterSunset().toMinutes();
+        return new FullMoonRow(
+                Night.evening(e.moonrise(), zone),
+                Words.day(LocalDate.ofInstant(e.moonrise(), zone)),
+                Words.clock(e.moonrise(), zone),
+                after >= 0 ? after + " min after sunset" : -after + " min before sunset",
+                Words.number(e.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(e.azimuthDeg()),
+                NightWords.moonSize(e.size()),
+                stands);
+    }
+
+    private static List<MoonRow> moons(Instant from, Instant to, ZoneId zone) {
+        record At(Instant when, String what) {}
+        List<At> all = new java.util.ArrayList<>();
+        MoonPhase.between(from, to)
+                .forEach(p -> all.add(new At(p.when(), p.quarter().key().replace("_", " "))));
+        LunarMonth.apsides(from, to)
+                .forEach(a -> all.add(new At(
+                        a.when(),
+                        (a.perigee() ? "nearest, " : "farthest, ") + Words.number(a.distanceKm() / 1000, 0)
+                                + " thousand km")));
+        return all.stream()
+                .sorted(java.util.Comparator.comparing(At::when))
+                .map(x -> new MoonRow(
+                        Words.shortDay(LocalDate.ofInstant(x.when(), zone)), Words.clock(x.when(), zone), x.what()))
+                .toList();
+    }
+
+    /** Whether anything is coming at all: near the end of what can be reckoned nothing is. */
+    public Optional<EclipseRow> next() {
+        return eclipses.stream().filter(EclipseRow::seen).findFirst();
+    }
+}

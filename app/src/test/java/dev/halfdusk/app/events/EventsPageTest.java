@@ -1,0 +1,142 @@
+package dev.halfdusk.app.events;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.events.EventsView.EclipseRow;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.core.eclipse.LocalEclipse;
+import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.sky.Apparent;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+
+@PageTest
+class EventsPageTest {
+
+    private static final Instant JUNE = Instant.parse("2027-06-01T18:00:00Z");
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Skies skies;
+
+    private Place coast() {
+        return places.add(Place.at("Events <coast>", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+    }
+
+    /** Five years from June 2027: the totals of 2028-12-31, 2029-06-26, 2029-12-20 and 2032-04-25 among them; the first rises eclipsed. */
+    @Test
+    void eclipses_say_how_much_of_them_is_seen_and_why() {
+        EventsView view = EventsView.of(coast(), List.of(), skies, JUNE);
+        List<EclipseRow> totals =
+                view.eclipses().stream().filter(e -> e.type().equals("total")).toList();
+        assertThat(totals).extracting(EclipseRow::date).startsWith("Sun 31 December 2028");
+        EclipseRow first = totals.get(0);
+        assertThat(first.totality()).isEqualTo("1 h 11 min");
+        assertThat(first.night()).isEqualTo(LocalDate.parse("2028-12-31"));
+        // greatest at 16:52, moonrise near a quarter past five
+        assertThat(first.why()).isEqualTo("the moon rises eclipsed: seen from before 18:37; its greatest is not seen");
+        assertThat(view.eclipses())
+                .anyMatch(e -> !e.seen() && e.night() == null && e.why().startsWith("not seen"));
+        assertThat(view.eclipses()).anyMatch(e -> e.why().startsWith("seen from beginning to end"));
+        assertThat(view.next()).isPresent();
+    }
+
+    /** At U1 and U4 the discs touch the umbra from outside, at U2 and U3 from inside: distances are sums and differences of radii. */
+    @Test
+    void the_drawing_is_what_the_geometry_says() {
+        LocalEclipse local = LocalEclipse.of(
+                LunarEclipses.between(Instant.parse("2028-12-20T00:00:00Z"), Instant.parse("2029-01-05T00:00:00Z"))
+                        .get(0),
+                Observer.at(new Site(37.6, -8.8, 5)),
+                Skyline.FLAT);
+        UmbraPicture picture = UmbraPicture.of(local, Observer.at(new Site(37.6, -8.8, 5)));
+        assertThat(picture.moons()).hasSize(7);
+        double moon = picture.moons().get(3).radius();
+        assertThat(distance(picture, 1)).isCloseTo(picture.umbra() + moon, within(0.4));
+        assertThat(distance(picture, 2)).isCloseTo(picture.umbra() - moon, within(0.4));
+        assertThat(distance(picture, 4)).isCloseTo(picture.umbra() - moon, within(0.4));
+        assertThat(distance(picture, 5)).isCloseTo(picture.umbra() + moon, within(0.4));
+        assertThat(distance(picture, 0)).isCloseTo(picture.penumbra() + moon, within(0.4));
+        assertThat(picture.moons().get(0).up()).isFalse();
+        // up is the zenith: at its greatest the moon stands as far over and beside the axis as altitudes and azimuths
+        // say
+        Moment greatest = Moment.at(local.contact("max").when());
+        Observer observer = Observer.at(new Site(37.6, -8.8, 5));
+        Vector axis = greatest.local(Body.SUN, observer).unit().times(-1);
+        Vector towards = greatest.localOfDate(geocentric(greatest.apparent(Body.MOON)), observer);
+        Vector right = axis.cross(new Vector(0, 0, 1)).unit();
+        Vector off = towards.unit().minus(axis);
+        UmbraPicture.Disc max = picture.moons().get(3);
+        assertThat(max.x()).isCloseTo(Math.toDegrees(off.dot(right)) * UmbraPicture.SCALE, within(0.5));
+        assertThat(max.y()).isCloseTo(-Math.toDegrees(off.dot(right.cross(axis))) * UmbraPicture.SCALE, within(0.5));
+    }
+
+    private static Vector geocentric(Apparent a) {
+        double ra = Math.toRadians(a.rightAscensionDeg());
+        double dec = Math.toRadians(a.declinationDeg());
+        return new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec));
+    }
+
+    private static double distance(UmbraPicture p, int contact) {
+        return Math.hypot(p.moons().get(contact).x(), p.moons().get(contact).y());
+    }
+
+    /** The full moon of 18 June 2027 rises at 125°: behind a mark that stands there, and not behind one to the west. */
+    @Test
+    void full_moons_say_what_stands_where_they_rise() {
+        List<Mark> marks = List.of(new Mark("Hut", 128, 310, 6, 9, 0), new Mark("Barn", 250, 310, 6, 9, 0));
+        EventsView.FullMoonRow june = EventsView.of(coast(), marks, skies, JUNE).fullMoons().stream()
+                .filter(f -> f.night().equals(LocalDate.parse("2027-06-18")))
+                .findFirst()
+                .orElseThrow();
+        assertThat(june.stands()).isEqualTo("Hut");
+        assertThat(june.towards()).startsWith("125\u00b0");
+    }
+
+    @Test
+    void the_page_leads_to_a_plan() throws Exception {
+        Place coast = coast();
+        web.perform(get("/events?place=" + coast.id()))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Events &lt;coast&gt;")))
+                .andExpect(
+                        content().string(containsString("/outings/new?place=" + coast.id() + "&amp;night=2028-12-31")));
+        web.perform(get("/events?place=x")).andExpect(status().isOk());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"90, 0, UTC", "-90, 0, UTC", "78.2, 15.6, Arctic/Longyearbyen", "0, 180, UTC"})
+    void every_place_has_events(double latitude, double longitude, String zone) {
+        Place far = places.add(Place.at("Far away", new Site(latitude, longitude, 0), ZoneId.of(zone)));
+        assertThat(EventsView.of(far, List.of(), skies, JUNE).eclipses()).isNotEmpty();
+        assertThat(EventsView.of(far, List.of(), skies, Instant.parse("2059-12-01T00:00:00Z")))
+                .isNotNull();
+    }
+}
