@@ -2,6 +2,7 @@ package dev.halfdusk.app.exchange;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
@@ -12,14 +13,21 @@ import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.search.StandingLine;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.take.Wish;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -42,6 +50,7 @@ class DataController {
     private final WholeData data;
     private final OutingFile outingFile;
     private final Outings outings;
+    private final Evening evening;
     private final Places places;
     private final SpotFiles spots;
 
@@ -51,10 +60,12 @@ class DataController {
             .expireAfterWrite(WAITS)
             .build();
 
-    DataController(WholeData data, OutingFile outingFile, Outings outings, Places places, SpotFiles spots) {
+    DataController(
+            WholeData data, OutingFile outingFile, Outings outings, Evening evening, Places places, SpotFiles spots) {
         this.data = data;
         this.outingFile = outingFile;
         this.outings = outings;
+        this.evening = evening;
         this.places = places;
         this.spots = spots;
     }
@@ -138,11 +149,11 @@ class DataController {
                         .toPrettyString());
     }
 
-    /** The place and its marks, where they stand on the ground. */
+    /** The place and its marks, and where to stand at a take's middle so that core or moon is over its mark. */
     @GetMapping("/outings/{id:\\d{1,18}}/sheet/night.gpx")
     ResponseEntity<String> gpx(@PathVariable long id) {
-        Place place =
-                outings.find(id).orElseThrow(() -> new NotFound("outing " + id)).place();
+        Evening.Arranged night = evening.of(outings.find(id).orElseThrow(() -> new NotFound("outing " + id)));
+        Place place = night.outing().place();
         List<Spot> all = new ArrayList<>();
         all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));
         for (Mark m : places.plainMarks(place.id())) {
@@ -150,7 +161,28 @@ class DataController {
                     place.site().latitudeDeg(), place.site().longitudeDeg(), m.bearingDeg(), m.distanceM() / 1000);
             all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
         }
+        night.schedule().slots().forEach(slot -> stand(night, slot).ifPresent(all::add));
         return Attachment.of("half-dusk-night.gpx", "application/gpx+xml", spots.writeGpx(all));
+    }
+
+    private static Optional<Spot> stand(Evening.Arranged night, Slot slot) {
+        Wish wish = slot.plan().take().wish();
+        boolean core = wish.kind() == Wish.Kind.CORE_OVER_MARK;
+        if (!core && wish.kind() != Wish.Kind.MOON_OVER_MARK) {
+            return Optional.empty();
+        }
+        Place place = night.outing().place();
+        Instant middle = slot.runs().middle();
+        return night.c().marks().stream()
+                .filter(m -> m.name().equals(wish.mark()))
+                .findFirst()
+                .flatMap(m -> StandingLine.of(core ? FixedPoint.CORE : Body.MOON, middle, place.site(), m, m.footM())
+                        .at(m.distanceM()))
+                .map(s -> spot(
+                        "Stand for " + slot.name() + " at " + night.night().clock(middle),
+                        s.at().latitudeDeg(),
+                        s.at().longitudeDeg(),
+                        place));
     }
 
     private static Spot spot(String name, double latitude, double longitude, Place place) {

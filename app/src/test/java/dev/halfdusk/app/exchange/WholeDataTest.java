@@ -29,6 +29,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
 import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Direction;
@@ -363,7 +364,22 @@ class WholeDataTest {
                 .getContentAsByteArray();
         List<WayPoint> points =
                 GPX.Reader.DEFAULT.read(new ByteArrayInputStream(gpx)).getWayPoints();
-        assertThat(points).hasSize(2);
+        assertThat(points).hasSize(3);
+        // from the third the mark lies in the bearing of the core: at its distance, off by how far that is from 176.5°
+        WayPoint stand = points.get(2);
+        assertThat(stand.getName().orElseThrow()).startsWith("Stand for Field at ");
+        assertThat(Geodesy.distanceKm(
+                        stand.getLatitude().doubleValue(),
+                        stand.getLongitude().doubleValue(),
+                        points.get(1).getLatitude().doubleValue(),
+                        points.get(1).getLongitude().doubleValue()))
+                .isCloseTo(0.14025, within(0.001));
+        assertThat(Geodesy.bearingDeg(
+                        stand.getLatitude().doubleValue(),
+                        stand.getLongitude().doubleValue(),
+                        points.get(1).getLatitude().doubleValue(),
+                        points.get(1).getLongitude().doubleValue()))
+                .isBetween(173.0, 180.0);
         assertThat(points.get(0).getName())
                 .contains(outings.find(id).orElseThrow().place().name());
         // 140 m to the south, a little east of it

@@ -52,7 +52,7 @@ public record MoonExposure(MoonLight light, MoonMotion motion, double limitSecon
     }
 
     /** The lowest ISO whose shutter keeps within the limit; the highest, kept within it, where none does. */
-    private static Settings settings(Rig rig, double aperture, double ev, double limit) {
+    public static Settings settings(Rig rig, double aperture, double ev, double limit) {
         CameraBody body = rig.body();
         for (int iso : body.isoSteps()) {
             double seconds = MoonLight.seconds(ev, aperture, iso);

@@ -15,6 +15,7 @@ public final class Subjects {
             Painting.KIND,
             Trails.KIND,
             Moon.KIND,
+            EclipsedMoon.KIND,
             Clip.KIND,
             Free.KIND);
 

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
@@ -37,6 +38,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     private static final double BALANCED_FROM = -7;
 
     private static final double BALANCED_TO = 1;
+    private static final Duration AROUND = Duration.ofMinutes(10);
     private static final double ASIDE_DEG = 3;
     private static final Duration LOOK = Duration.ofMinutes(2);
 
@@ -53,7 +55,8 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         CORE_OVER_MARK("core over a mark"),
         MOON_OVER_MARK("moon over a mark"),
         MOON_UP("while the moon is up"),
-        MOON_BALANCED("moon and land about as bright");
+        MOON_BALANCED("moon and land about as bright"),
+        LUNAR_ECLIPSE("while the moon is eclipsed");
 
         private final String words;
 
@@ -171,6 +174,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()));
             case MOON_UP -> new When(moonUp(night), Optional.empty());
             case MOON_BALANCED -> balanced(night);
+            case LUNAR_ECLIPSE -> eclipsed(night);
         };
     }
 
@@ -230,6 +234,19 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
 
     private static List<Interval> moonUp(Night night) {
         return night.when(night.above(Body.MOON, 0));
+    }
+
+    /** From ten minutes before the umbra touches the moon to ten minutes after, or all of a penumbral eclipse, while the moon is up. */
+    private static When eclipsed(Night night) {
+        List<Interval> eclipses = LunarEclipses.between(
+                        night.span().from(), night.span().to())
+                .stream()
+                .map(e -> new Interval(
+                        e.u1().map(t -> t.minus(AROUND)).orElse(e.p1()),
+                        e.u4().map(t -> t.plus(AROUND)).orElse(e.p4())))
+                .toList();
+        List<Interval> windows = Interval.common(eclipses, moonUp(night));
+        return new When(windows, windows.stream().map(Interval::from).findFirst());
     }
 
     /** While the sun is just below the horizon or just above it and the moon is up; best with the sun at its middle. */

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.eclipse.LunarEclipse;
+import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -71,6 +73,7 @@ class TakesTest {
                 new Clip(10, 25, 15),
                 new Stack(20, 5),
                 new Moon(1, 2),
+                new EclipsedMoon(150, 0.8, 2.5),
                 new Free(20, false));
     }
 
@@ -78,7 +81,7 @@ class TakesTest {
     @ParameterizedTest
     @MethodSource("subjects")
     void every_subject_has_a_plan_that_keeps_its_word(Subject subject) {
-        Circumstances c = june(4);
+        Circumstances c = subject instanceof EclipsedMoon ? night(LEDGE, "2029-12-20", ZONE) : june(4);
         Plan plan = Take.of("take", subject, "A", RIG).plan(c);
         assertThat(plan.possible()).isTrue();
         assertThat(plan.reasons()).isNotEmpty();
@@ -348,5 +351,30 @@ class TakesTest {
         assertThat(Wish.of(Wish.Kind.MOON_BALANCED).when(full).windows()).hasSizeBetween(1, 2);
         List<Interval> up = Wish.of(Wish.Kind.MOON_UP).when(full).windows();
         assertThat(Interval.total(up)).isBetween(Duration.ofHours(8), Duration.ofHours(10));
+    }
+
+    /** 20 December 2029, all of it seen: from ten minutes before U1 to ten after U4 a frame each two minutes, for the limb, the shadow, the limb. */
+    @Test
+    void an_eclipse_is_followed_from_limb_to_shadow_and_back() {
+        Circumstances c = night(LEDGE, "2029-12-20", ZONE);
+        LunarEclipse e = LunarEclipses.between(
+                        c.night().span().from(), c.night().span().to())
+                .get(0);
+        Plan plan = Take.of("eclipse", EclipsedMoon.KIND.usual(), "A", RIG).plan(c);
+        Interval window = plan.when().windows().get(0);
+        assertThat(window.from()).isEqualTo(e.u1().orElseThrow().minus(Duration.ofMinutes(10)));
+        assertThat(window.to()).isEqualTo(e.u4().orElseThrow().plus(Duration.ofMinutes(10)));
+        Program program = plan.program().apply(window.from());
+        assertThat(program.frames()).isEqualTo((int) (plan.lasts().toSeconds() / 120));
+        List<String> aims = new ArrayList<>();
+        program.steps().forEach(s -> {
+            if (aims.isEmpty() || !aims.get(aims.size() - 1).equals(s.what())) {
+                aims.add(s.what());
+            }
+        });
+        assertThat(aims).containsExactly("for the lit limb", "for the shadow", "for the lit limb");
+        assertThat(program.steps().size()).isLessThan(40);
+        Plan none = Take.of("eclipse", EclipsedMoon.KIND.usual(), "A", RIG).plan(june(4));
+        assertThat(none.possible()).isFalse();
     }
 }

@@ -1,0 +1,137 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.eclipse.EclipseLadder;
+import dev.halfdusk.core.eclipse.EclipsedLight;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * An eclipse of the moon, a frame every so many seconds, exposed as it goes: for the lit limb, then for the shadow.
+ *
+ * @param everySeconds from opening to opening
+ * @param switchAt coverage from which the shadow is exposed for
+ * @param danjon class of darkness that is expected, 0 to 4
+ */
+public record EclipsedMoon(double everySeconds, double switchAt, double danjon) implements Subject {
+
+    private static final Range EVERY = new Range("interval", 10, 1200, " s");
+
+    /** With no eclipse in the night it is planned as long as a middling one lasts. */
+    private static final Duration SOME = Duration.ofHours(3);
+
+    public static final Kind KIND = new Kind(
+            "lunar-eclipse",
+            "lunar eclipse",
+            List.of(
+                    Parameter.number("everySeconds", "interval", EVERY, 120),
+                    Parameter.number(
+                            "switchAt", "covered, then the shadow", EclipseLadder.SWITCH, EclipseLadder.USUAL_SWITCH),
+                    Parameter.number(
+                            "danjon", "darkness of totality", EclipsedLight.DANJON, EclipsedLight.USUAL_DANJON)),
+            v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2)));
+
+    @Override
+    public Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public List<Double> values() {
+        return List.of(everySeconds, switchAt, danjon);
+    }
+
+    @Override
+    public Wish usual() {
+        return Wish.of(Wish.Kind.LUNAR_ECLIPSE);
+    }
+
+    @Override
+    public Set<Need> needs() {
+        return Set.of(Need.MOON);
+    }
+
+    @Override
+    public Direction aim(Circumstances c, Instant t) {
+        return Aiming.towards(Body.MOON, Moment.at(t), c.night().observer());
+    }
+
+    @Override
+    public List<String> bag() {
+        return List.of("interval timer", "cable or remote release");
+    }
+
+    @Override
+    public List<String> cautions() {
+        return List.of("A bright moon in a telescope dazzles: you will not see the ground for some minutes.");
+    }
+
+    @Override
+    public Optional<Subject> lasting(Duration wanted, Plan now) {
+        return Optional.empty(); // the shadow decides
+    }
+
+    @Override
+    public Plan plan(Take take, Circumstances c) {
+        Planning planning = Planning.of(take, c);
+        Duration lasts = take.wish().when(c).windows().stream()
+                .map(Interval::length)
+                .max(Duration::compareTo)
+                .filter(d -> take.wish().kind() == Wish.Kind.LUNAR_ECLIPSE)
+                .map(d -> d.minusSeconds((long) everySeconds))
+                .filter(d -> d.toSeconds() > everySeconds)
+                .orElse(SOME);
+        return planning.plan(
+                lasts,
+                false,
+                t -> program(take, c, new Interval(t, t.plus(lasts).minusSeconds((long) everySeconds))),
+                List.of(
+                        "How dark totality will be nobody knows: look at its first frame and shift the rest.",
+                        "The moon leaves a narrow frame that stands still within minutes: aim anew.",
+                        "In the last minutes before totality half the moon burns: that is meant."));
+    }
+
+    /** Frames with the same settings are one step. */
+    private Program program(Take take, Circumstances c, Interval span) {
+        EclipseLadder ladder = EclipseLadder.of(
+                span,
+                Duration.ofMillis(Math.round(everySeconds * 1000)),
+                c.night().observer(),
+                take.camera().rig(),
+                take.setup(c, span.from()).optics(),
+                take.aperture(),
+                switchAt,
+                danjon,
+                0);
+        List<Program.Step> steps = new ArrayList<>();
+        EclipseLadder.Step first = null;
+        int frames = 0;
+        for (EclipseLadder.Step s : ladder.steps()) {
+            if (first != null && !(s.settings().equals(first.settings()) && s.aim() == first.aim())) {
+                steps.add(step(first, frames));
+                frames = 0;
+            }
+            first = frames == 0 ? s : first;
+            frames++;
+        }
+        steps.add(step(first, frames));
+        return new Program("lunar eclipse", steps);
+    }
+
+    private Program.Step step(EclipseLadder.Step first, int frames) {
+        double pause = Math.max(0, everySeconds - first.settings().seconds());
+        String what = first.aim() == EclipseLadder.Aim.LIMB ? "for the lit limb" : "for the shadow";
+        return new Program.Step(first.when(), first.settings(), frames, pause, FileFormat.RAW, what);
+    }
+}

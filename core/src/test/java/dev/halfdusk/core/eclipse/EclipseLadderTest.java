@@ -1,0 +1,105 @@
+package dev.halfdusk.core.eclipse;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.eclipse.EclipseLadder.Aim;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class EclipseLadderTest {
+
+    private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+    private static final Lens LONG = new Lens(300, 300, 5.6, 5.6, Projection.RECTILINEAR);
+    private static final Rig TRIPOD = Rig.of(BODY, LONG);
+    private static final Rig LUNAR = Rig.of(BODY, LONG, List.of(new Support(Support.Kind.LUNAR, 5)));
+    private static final LunarEclipse TOTAL = LunarEclipses.between(
+                    Instant.parse("2029-12-20T00:00:00Z"), Instant.parse("2029-12-22T00:00:00Z"))
+            .get(0);
+    private static final Observer COAST = Observer.at(new Site(37.6, -8.8, 5));
+
+    private static EclipseLadder ladder(Rig rig, double switchAt, double danjon, double brighter) {
+        return EclipseLadder.of(
+                new Interval(TOTAL.p1(), TOTAL.p4()),
+                Duration.ofMinutes(2),
+                COAST,
+                rig,
+                rig.optics(300),
+                5.6,
+                switchAt,
+                danjon,
+                brighter);
+    }
+
+    /** Half of the sun over the edge is a stop; a quarter of its width shows 0.1955 of its disc. */
+    @ParameterizedTest
+    @CsvSource({"0, 0", "1, 1", "0.5, 0.5", "0.25, 0.19550", "0.75, 0.80450", "-1, 0", "2, 1"})
+    void what_shows_of_the_sun_is_a_segment(double x, double part) {
+        assertThat(EclipsedLight.visible(x)).isCloseTo(part, within(1e-5));
+    }
+
+    /** Magnitude 4 − 2 L against −12.73, 0.7526 a stop: 16.9 stops for L 2, 22.2 for L 0, 11.6 for L 4. */
+    @ParameterizedTest
+    @CsvSource({"2, 16.915", "0, 22.230", "4, 11.600"})
+    void the_shadow_is_as_dark_as_its_class(double danjon, double stops) {
+        assertThat(EclipsedLight.shadowStops(danjon)).isCloseTo(stops, within(0.002));
+        assertThatThrownBy(() -> EclipsedLight.shadowStops(4.1)).isInstanceOf(OutOfRange.class);
+    }
+
+    @Test
+    void the_aim_changes_at_the_coverage_that_was_asked_and_back() {
+        EclipseLadder ladder = ladder(TRIPOD, 0.78, 2, 0);
+        assertThat(ladder.steps()).allMatch(s -> s.aim() == (s.covered() >= 0.78 ? Aim.SHADOW : Aim.LIMB));
+        assertThat(ladder.steps().get(0).aim()).isEqualTo(Aim.LIMB);
+        assertThat(ladder.steps().get(ladder.steps().size() - 1).aim()).isEqualTo(Aim.LIMB);
+        assertThat(ladder.steps()).anyMatch(s -> s.aim() == Aim.SHADOW);
+        assertThat(ladder.steps()).allMatch(s -> (s.bandStops() > 0) == (s.aim() == Aim.SHADOW));
+        assertThat(EclipseLadder.UNKNOWN_STOPS).isCloseTo(1 / 0.7526, within(1e-3));
+    }
+
+    /** At the first touch of the penumbra as a full moon; falling to the middle and rising again, darker by what was asked. */
+    @Test
+    void the_light_falls_and_comes_back() {
+        List<EclipseLadder.Step> steps = ladder(TRIPOD, 0.78, 2, 0).steps();
+        assertThat(steps.get(0).ev100()).isBetween(13.0, 15.0);
+        double darkest =
+                steps.stream().mapToDouble(EclipseLadder.Step::ev100).min().orElseThrow();
+        assertThat(steps.get(0).ev100() - darkest).isCloseTo(16.9, within(0.5));
+        List<EclipseLadder.Step> shifted = ladder(TRIPOD, 0.78, 2, 1.5).steps();
+        for (int i = 0; i < steps.size(); i++) {
+            assertThat(shifted.get(i).ev100()).isCloseTo(steps.get(i).ev100() - 1.5, within(1e-9));
+        }
+    }
+
+    /** 2 px at 300 mm on 6 µm are 8.25″, 0.6 s: no shutter is longer on a tripod; a tracker goes to two seconds at a lower ISO. */
+    @Test
+    void shutters_keep_within_the_moons_motion_or_the_seeing() {
+        List<EclipseLadder.Step> still = ladder(TRIPOD, 0.78, 2, 0).steps();
+        List<EclipseLadder.Step> tracked = ladder(LUNAR, 0.78, 2, 0).steps();
+        assertThat(still).allMatch(s -> s.settings().seconds() <= 0.68);
+        assertThat(tracked).allMatch(s -> s.settings().seconds() <= 2.05);
+        for (int i = 0; i < still.size(); i++) {
+            assertThat(tracked.get(i).settings().iso())
+                    .isLessThanOrEqualTo(still.get(i).settings().iso());
+        }
+        assertThat(tracked).anyMatch(s -> s.settings().seconds() > 1);
+        assertThat(still).allMatch(s -> s.settings().iso() <= 51_200);
+        assertThatThrownBy(() -> ladder(TRIPOD, 0.4, 2, 0)).isInstanceOf(OutOfRange.class);
+    }
+}
