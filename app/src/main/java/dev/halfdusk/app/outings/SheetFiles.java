@@ -11,6 +11,7 @@ import biweekly.util.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
@@ -88,21 +89,23 @@ final class SheetFiles {
         for (Slot s : night.schedule().slots()) {
             text.append(s.name()).append(", ").append(s.camera()).append('\n');
             for (Program.Step step : s.program().steps()) {
+                text.append("  ")
+                        .append(Words.clockSeconds(step.begins(), night.night().zone()))
+                        .append("  ")
+                        .append(step.words(s.plan().take().camera().rig().body()))
+                        .append(": ")
+                        .append(step.what());
                 if (step.frames() > 1) {
-                    text.append("  timer: ")
+                    text.append("\n            timer: ")
                             .append(Numbers.trimmed(step.sequence().stepSeconds(), 1))
                             .append(" s from start to start, or ")
                             .append(Numbers.trimmed(step.pauseSeconds(), 1))
                             .append(" s of pause; ")
                             .append(step.frames())
-                            .append(" frames\n");
+                            .append(" frames");
                 }
+                text.append('\n');
             }
-            s.program()
-                    .text(night.night().zone())
-                    .lines()
-                    .skip(1)
-                    .forEach(l -> text.append("  ").append(l).append('\n'));
             text.append('\n');
         }
         return text.toString();

@@ -99,7 +99,8 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
                 List.of(
                         "How dark totality will be nobody knows: look at its first frame and shift the rest.",
                         "The moon leaves a narrow frame that stands still within minutes: aim anew.",
-                        "In the last minutes before totality half the moon burns: that is meant."));
+                        "In the last minutes before totality half the moon burns: that is meant.",
+                        "The simulated photograph does not show the shadow yet: it is that of a full moon."));
     }
 
     /** Frames with the same settings are one step. */
