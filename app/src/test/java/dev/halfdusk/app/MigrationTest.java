@@ -73,7 +73,7 @@ class MigrationTest {
         Outing moon = outings.find(5).orElseThrow();
         assertThat(moon.night()).isEqualTo(LocalDate.of(2027, 11, 13));
         assertThat(moon.place().id()).isEqualTo(2);
-        assertThat(moon.tolerancePx()).isEqualTo(1.5);
+        assertThat(moon.demand().tolerancePx()).isEqualTo(1.5);
         assertThat(moon.note()).isEqualTo("Planned with ISO 640.");
         Takes.Stored framing = takes.of(5).get(0);
         assertThat(takes.of(5)).hasSize(1);
@@ -83,13 +83,13 @@ class MigrationTest {
         assertThat(List.of(framing.take().onLensMm(), framing.take().aperture()))
                 .containsExactly(135.5, 6.3);
         assertThat(framing.take().subject()).isEqualTo(new MilkyWay(5));
-        assertThat(moon.revision()).isEqualTo(1);
+        assertThat(moon.standing().revision()).isEqualTo(1);
         assertThat(takes.of(1).get(0).rig().name())
                 .as("a rig of the same body and lens is used")
                 .isEqualTo("Wide and fast");
         Outing deleted = outings.findDeleted(6).orElseThrow();
         assertThat(deleted.title()).isEqualTo("Given up");
-        assertThat(deleted.tolerancePx()).isEqualTo(6);
+        assertThat(deleted.demand().tolerancePx()).isEqualTo(6);
         assertThat(takes.of(6).get(0).rig().body().id()).isEqualTo(6);
         assertThat(takes.of(6).get(0).rig().lens().id()).isEqualTo(1);
     }

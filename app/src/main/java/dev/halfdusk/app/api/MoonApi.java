@@ -10,7 +10,6 @@ import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -73,9 +72,7 @@ class MoonApi {
                     double extinction) {
         Observer observer = Observer.at(new Site(lat, lon, elevation));
         Moment moment = Moment.at(time);
-        double altitude = Direction.of(moment.local(Body.MOON, observer)).altitudeDeg();
-        double phase = Illumination.of(Body.MOON, moment, observer).phaseAngleDeg();
-        MoonLight light = new MoonLight(phase, Math.max(0, altitude), extinction);
+        MoonLight light = MoonLight.at(moment, observer, extinction);
         MoonMotion motion = MoonMotion.at(time, observer);
         Optics optics = new Optics(
                 new Sensor(36, 24, Range.PIXEL_PITCH.check(pitch)),
@@ -92,8 +89,8 @@ class MoonApi {
                 light.limbEv100(),
                 motion.longestSeconds(optics, Range.TOLERANCE.check(tolerancePx)),
                 motion.widthPx(optics),
-                phase,
-                altitude,
+                light.phaseAngleDeg(),
+                Direction.of(moment.local(Body.MOON, observer)).altitudeDeg(),
                 MoonSchool.ALL.stream()
                         .map(s -> new School(s.words(), s.ev100(), s.brighterThan(ev)))
                         .toList());

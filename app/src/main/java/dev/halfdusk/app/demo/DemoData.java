@@ -113,7 +113,7 @@ class DemoData implements SmartInitializingSingleton {
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
         LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
         Outing first = outings.save(Outing.fresh("Core over Needle Arch", ledge, core)
-                .going(2, 40, 15, Optional.of(LocalTime.of(4, 10)))
+                .with(new Outing.Going(2, 40, 15, Optional.of(LocalTime.of(4, 10))))
                 .noted("Tide turns at four: off the lower rocks before."));
         evening(first);
         outings.keep(first.id(), core.plusDays(1));

@@ -152,7 +152,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                 .toList();
     }
 
-    /** Whether anything is coming at all: near the end of what can be reckoned nothing is. */
+    /** The next that is seen; near the end of what can be reckoned there is none. */
     public Optional<EclipseRow> next() {
         return eclipses.stream().filter(EclipseRow::seen).findFirst();
     }

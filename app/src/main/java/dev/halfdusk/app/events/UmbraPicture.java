@@ -1,10 +1,8 @@
 package dev.halfdusk.app.events;
 
+import dev.halfdusk.app.pictures.PathText;
 import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.eclipse.Shadow;
-import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.sky.Apparent;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
@@ -26,8 +24,8 @@ record UmbraPicture(double umbra, double penumbra, List<Disc> moons) {
         Shadow deepest = Shadow.at(greatest);
         double zenith = Math.toRadians(greatest.parallacticAngleDeg(Body.MOON, observer));
         return new UmbraPicture(
-                tenth(deepest.umbraDeg() * SCALE),
-                tenth(deepest.penumbraDeg() * SCALE),
+                PathText.tenth(deepest.umbraDeg() * SCALE),
+                PathText.tenth(deepest.penumbraDeg() * SCALE),
                 local.contacts().stream().map(c -> disc(c, zenith)).toList());
     }
 
@@ -39,28 +37,14 @@ record UmbraPicture(double umbra, double penumbra, List<Disc> moons) {
      */
     private static Disc disc(LocalEclipse.Contact c, double zenith) {
         Moment moment = Moment.at(c.when());
-        Vector axis = direction(moment, Body.SUN).times(-1);
-        Vector east = new Vector(0, 0, 1).cross(axis).unit();
-        Vector north = axis.cross(east);
-        Vector off = direction(moment, Body.MOON).minus(axis);
-        double e = Math.toDegrees(off.dot(east)) * SCALE;
-        double n = Math.toDegrees(off.dot(north)) * SCALE;
+        Shadow.Offset off = Shadow.Offset.at(moment);
+        double e = off.eastDeg() * SCALE;
+        double n = off.northDeg() * SCALE;
         return new Disc(
-                tenth(n * Math.sin(zenith) - e * Math.cos(zenith)),
-                tenth(-(e * Math.sin(zenith) + n * Math.cos(zenith))),
-                tenth(Shadow.at(moment).moonDeg() * SCALE),
+                PathText.tenth(n * Math.sin(zenith) - e * Math.cos(zenith)),
+                PathText.tenth(-(e * Math.sin(zenith) + n * Math.cos(zenith))),
+                PathText.tenth(Shadow.at(moment).moonDeg() * SCALE),
                 c.name(),
                 c.up());
-    }
-
-    private static Vector direction(Moment moment, Body body) {
-        Apparent at = moment.apparent(body);
-        double ra = Math.toRadians(at.rightAscensionDeg());
-        double dec = Math.toRadians(at.declinationDeg());
-        return new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec));
-    }
-
-    private static double tenth(double v) {
-        return Double.parseDouble(Numbers.fixed(v, 1).replace('\u2212', '-'));
     }
 }

@@ -152,7 +152,7 @@ class DataController {
     /** The place and its marks, and where to stand at a take's middle so that core or moon is over its mark. */
     @GetMapping("/outings/{id:\\d{1,18}}/sheet/night.gpx")
     ResponseEntity<String> gpx(@PathVariable long id) {
-        Evening.Arranged night = evening.of(outings.find(id).orElseThrow(() -> new NotFound("outing " + id)));
+        Evening.Arranged night = evening.of(outings.existing(id));
         Place place = night.outing().place();
         List<Spot> all = new ArrayList<>();
         all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));

@@ -7,7 +7,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
@@ -34,7 +36,6 @@ class PlaceFile {
     private static final int MOST = 5000;
     private static final int MOST_PARTS = 1000;
     private static final int LONGEST = 500;
-    private static final Range ZENITH = new Range("darkness", 15, 22.5, "");
 
     private final Places places;
     private final ObjectMapper json;
@@ -129,7 +130,7 @@ class PlaceFile {
     }
 
     private static String clip(String text) {
-        return text.length() > 160 ? text.substring(0, 160) + "\u2026" : text;
+        return Words.clipped(text, 160);
     }
 
     private Imported store(Whole w, Place stored, boolean replace) {
@@ -181,7 +182,7 @@ class PlaceFile {
                 number(n, "longitude", Range.LONGITUDE),
                 number(n, "elevation", Range.ELEVATION));
         OptionalDouble zenith = n.hasNonNull("zenithMagnitude")
-                ? OptionalDouble.of(number(n, "zenithMagnitude", ZENITH))
+                ? OptionalDouble.of(number(n, "zenithMagnitude", SkyGlow.ZENITH))
                 : OptionalDouble.empty();
         List<Skyline.Point> points = new ArrayList<>();
         few(n, "skyline")

@@ -9,8 +9,8 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
 import jakarta.servlet.http.HttpServletResponse;
@@ -39,7 +39,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 class FieldController {
 
     private static final Duration LATE = Duration.ofMinutes(10);
-    private static final int HALF_A_DAY = 43_200;
 
     private final Outings outings;
     private final Takes takes;
@@ -65,7 +64,7 @@ class FieldController {
 
     @GetMapping
     String field(@PathVariable long id, Model model) {
-        return page(find(id), new Form(), model);
+        return page(outings.existing(id), new Form(), model);
     }
 
     private String page(Outing outing, Form form, Model model) {
@@ -123,7 +122,7 @@ class FieldController {
 
     /** What has begun stays where it is; then what was said counts, and the rest is arranged from now on. */
     private String said(long id, String take, Saying saying) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Instant now = clock.instant();
         Evening.Arranged night = evening.of(outing);
         Optional<Slot> slot = night.schedule().slots().stream()
@@ -132,13 +131,11 @@ class FieldController {
         if (slot.isEmpty()) {
             return back(id); // said twice, or on an old page: it is no longer there to be done
         }
-        for (Slot s : night.schedule().slots()) {
-            Evening.Planned t = night.of(s);
-            if (!s.prepares().from().isAfter(now) && t.stored().progress().equals(Progress.AHEAD)) {
-                takes.progress(id, t.id(), Progress.begun(s));
-            }
-        }
-        saying.of(night, slot.get(), now)
+        Progress.said(
+                        night.schedule(),
+                        now,
+                        s -> !night.of(s).stored().progress().equals(Progress.AHEAD),
+                        saying.of(night, slot.get(), now))
                 .forEach((s, p) -> takes.progress(id, night.of(s).id(), p));
         outings.resume(id, Optional.of(now));
         return back(id);
@@ -147,7 +144,7 @@ class FieldController {
     /** What was done or left out is ahead again; once nothing has been said the night is as it was planned. */
     @PostMapping("/again")
     String again(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
-        find(id);
+        outings.existing(id);
         takes.of(id).stream()
                 .filter(t -> take.equals("" + t.id()))
                 .forEach(t -> takes.progress(id, t.id(), Progress.AHEAD));
@@ -157,7 +154,7 @@ class FieldController {
     /** The night as it was planned, whatever was said. */
     @PostMapping("/reset")
     String reset(@PathVariable long id) {
-        find(id);
+        outings.existing(id);
         takes.of(id).forEach(t -> takes.progress(id, t.id(), Progress.AHEAD));
         outings.resume(id, Optional.empty());
         return back(id);
@@ -169,7 +166,7 @@ class FieldController {
             @RequestParam(defaultValue = "") String words,
             Model model,
             HttpServletResponse response) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Form form = new Form().put("words", words);
         String text = form.text("words", "what there is to note");
         if (text == null) {
@@ -190,7 +187,7 @@ class FieldController {
     @PostMapping("/clock")
     String cameraClock(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Form form = Form.of(typed);
         Optional<LocalTime> file = form.clock("file");
         Optional<LocalTime> seen = form.clock("seen");
@@ -209,17 +206,11 @@ class FieldController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(outing, form, model);
         }
-        int fast = file.orElseThrow().toSecondOfDay() - seen.orElseThrow().toSecondOfDay();
-        int nearest = Math.floorMod(fast + HALF_A_DAY, 2 * HALF_A_DAY) - HALF_A_DAY;
-        kit.setClock(body.get().id(), nearest);
+        kit.setClock(body.get().id(), CameraBody.clockAhead(file.orElseThrow(), seen.orElseThrow()));
         return back(id) + "#clocks";
     }
 
     private static String back(long id) {
         return "redirect:/outings/" + id + "/field";
-    }
-
-    private Outing find(long id) {
-        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
     }
 }

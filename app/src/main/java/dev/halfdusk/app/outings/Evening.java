@@ -16,6 +16,7 @@ import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
@@ -167,16 +168,21 @@ public class Evening {
         return plan.lasting(plan.lasts());
     }
 
-    /** What the night would bear beside what is planned. */
-    public List<NightProposal.Proposed> proposed(Outing outing) {
-        return proposed(
-                outing, takes.of(outing.id()).stream().map(Takes.Stored::take).toList());
+    /** What a night that is not stored yet would bear. */
+    List<NightProposal.Proposed> proposed(Outing outing) {
+        return proposed(outing, circumstances(outing), List.of());
     }
 
-    List<NightProposal.Proposed> proposed(Outing outing, List<Take> planned) {
-        List<dev.halfdusk.core.take.Camera> cameras =
-                kit.rigs().stream().map(Takes::camera).toList();
-        return NightProposal.of(circumstances(outing), cameras, planned, outing.people(), outing.way());
+    /** What the night would bear beside what is planned. */
+    List<NightProposal.Proposed> proposed(Arranged night) {
+        return proposed(
+                night.outing, night.c, night.takes.stream().map(Planned::take).toList());
+    }
+
+    private List<NightProposal.Proposed> proposed(Outing outing, Circumstances c, List<Take> planned) {
+        List<Camera> cameras = kit.rigs().stream().map(Takes::camera).toList();
+        return NightProposal.of(
+                c, cameras, planned, outing.going().people(), outing.standing().way());
     }
 
     /** The run sheet of an outing's takes; empty where there is no such outing. */
@@ -196,9 +202,19 @@ public class Evening {
                 USUAL_CELSIUS);
     }
 
+    /** Goes on another night. What was held at an instant, or said in the field, was of the old one. */
+    void move(Outing outing, LocalDate other) {
+        outings.move(outing, other);
+        outings.resume(outing.id(), Optional.empty());
+        takes.of(outing.id()).forEach(t -> {
+            takes.pin(outing.id(), t.id(), Optional.empty());
+            takes.progress(outing.id(), t.id(), Progress.AHEAD);
+        });
+    }
+
     /** Adds what is proposed under a name, or all of it. */
     void accept(Outing outing, Optional<String> name) {
-        for (NightProposal.Proposed p : proposed(outing)) {
+        for (NightProposal.Proposed p : proposed(of(outing))) {
             if (name.isEmpty() || name.get().equals(p.take().name())) {
                 add(outing, p.take());
             }

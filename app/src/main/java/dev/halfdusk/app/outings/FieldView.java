@@ -89,14 +89,9 @@ public record FieldView(
                 lost(night));
     }
 
-    /** The takes that run or are prepared; else the next. */
+    /** The takes that the large keys are about. */
     public static List<Slot> at(Evening.Arranged night, Instant now) {
-        List<Slot> open = night.schedule().slots().stream()
-                .filter(s -> !night.of(s).stored().progress().done())
-                .filter(s -> s.runs().to().isAfter(now))
-                .toList();
-        List<Slot> busy = open.stream().filter(s -> s.busy().contains(now)).toList();
-        return busy.isEmpty() ? open.stream().limit(1).toList() : busy;
+        return night.schedule().at(now, s -> night.of(s).stored().progress().done());
     }
 
     private static List<Over> over(Evening.Arranged night) {

@@ -143,19 +143,19 @@ class OutingController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return page(Seen.mark(forms.fields(find(id)), OutingForm.NAMES), id, model);
+        return page(Seen.mark(forms.fields(outings.existing(id)), OutingForm.NAMES), id, model);
     }
 
     @PostMapping(ID)
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        find(id);
+        outings.existing(id);
         Form form = Form.of(typed);
         Optional<Outing> read = forms.read(form, id);
         if (read.isEmpty()) {
             return refused(form, id, model, response);
         }
-        if (Seen.refuses(form, forms.fields(find(id)), OutingForm.NAMES, forms::words, model, response)) {
+        if (Seen.refuses(form, forms.fields(outings.existing(id)), OutingForm.NAMES, forms::words, model, response)) {
             return page(form, id, model);
         }
         return "redirect:/outings/" + outings.save(read.get()).id();
@@ -196,14 +196,14 @@ class OutingController {
                             NightWords.moon(night),
                             Ribbon.of(night, o.place().glow()),
                             NightWords.verdict(night),
-                            evening.proposed(o, List.of())));
+                            evening.proposed(o)));
         });
         model.addAttribute("missing", copy.errors());
     }
 
     @PostMapping(ID + "/delete")
     String delete(@PathVariable long id) {
-        find(id);
+        outings.existing(id);
         outings.delete(id);
         return "redirect:/outings?deleted=" + id;
     }
@@ -214,9 +214,5 @@ class OutingController {
             throw new NotFound("outing " + id);
         }
         return "redirect:/outings/" + id;
-    }
-
-    private Outing find(long id) {
-        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
     }
 }

@@ -8,6 +8,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
@@ -126,14 +127,14 @@ public class OutingFile {
                 .put("longitude", o.place().site().longitudeDeg())
                 .put("elevation", o.place().site().elevationM())
                 .put("zone", o.place().zone().getId());
-        root.put("people", o.people())
-                .put("driveMinutes", o.driveMinutes())
-                .put("walkMinutes", o.walkMinutes())
-                .put("turnBack", o.turnBack().map(LocalTime::toString).orElse(null))
-                .put("tolerancePx", o.tolerancePx())
-                .put("sharp", o.sharp().key())
+        root.put("people", o.going().people())
+                .put("driveMinutes", o.going().driveMinutes())
+                .put("walkMinutes", o.going().walkMinutes())
+                .put("turnBack", o.going().turnBack().map(LocalTime::toString).orElse(null))
+                .put("tolerancePx", o.demand().tolerancePx())
+                .put("sharp", o.demand().sharp().key())
                 .put("note", o.note())
-                .put("resumedAt", text(o.resumed()));
+                .put("resumedAt", text(o.standing().resumed()));
         list(root, "candidates", w.candidates, LocalDate::toString);
         list(root, "packed", List.copyOf(w.packed), x -> x);
         ArrayNode all = root.putArray("takes");
@@ -194,9 +195,9 @@ public class OutingFile {
     public Imported read(JsonNode root, boolean replace, OutingReader reader) {
         Optional<Whole> read = reader.read(root);
         String name = root.path("title").asText("?");
-        String short60 = name.length() > 60 ? name.substring(0, 60) + "\u2026" : name;
+        String title = Words.clipped(name, OutingReader.LONGEST_NAME);
         if (read.isEmpty()) {
-            return new Imported("outing", short60, Imported.State.REFUSED, String.join(" ", reader.problems()));
+            return new Imported("outing", title, Imported.State.REFUSED, String.join(" ", reader.problems()));
         }
         Whole whole = read.get();
         Optional<Outing> stored = same(whole.outing, reader);
@@ -210,7 +211,7 @@ public class OutingFile {
                 stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
         List<String> passed = OutingReader.unknown(root);
         return new Imported(
-                "outing", short60, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
+                "outing", title, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
     }
 
     /** Of several that are alike the first of the file is the first that is stored. */
@@ -224,7 +225,7 @@ public class OutingFile {
     private void store(Whole w, Optional<Outing> stored) {
         Outing saved = outings.save(w.outing.withId(stored.map(Outing::id).orElse(null)));
         long id = saved.id();
-        outings.resume(id, w.outing.resumed());
+        outings.resume(id, w.outing.standing().resumed());
         outings.clear(id);
         w.candidates.forEach(d -> outings.keep(id, d));
         w.packed.forEach(x -> outings.pack(id, x, true));

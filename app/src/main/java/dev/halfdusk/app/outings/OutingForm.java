@@ -51,12 +51,12 @@ class OutingForm {
                 .put("title", o.title())
                 .put("place", o.place().id())
                 .put("night", o.night())
-                .put("people", o.people())
-                .put("drive", o.driveMinutes())
-                .put("walk", o.walkMinutes())
-                .put("turnBack", o.turnBack().map(LocalTime::toString).orElse(""))
-                .put("tolerance", o.tolerancePx())
-                .put("sharp", o.sharp().key())
+                .put("people", o.going().people())
+                .put("drive", o.going().driveMinutes())
+                .put("walk", o.going().walkMinutes())
+                .put("turnBack", o.going().turnBack().map(LocalTime::toString).orElse(""))
+                .put("tolerance", o.demand().tolerancePx())
+                .put("sharp", o.demand().sharp().key())
                 .put("note", o.note());
     }
 
@@ -99,8 +99,8 @@ class OutingForm {
             return Optional.empty();
         }
         return Optional.of(Outing.fresh(title, place, night)
-                .within(tolerance.getAsDouble(), sharp.orElseThrow())
-                .going((int) people.getAsLong(), (int) drive.getAsLong(), (int) walk.getAsLong(), back)
+                .with(Demand.USUAL.within(tolerance.getAsDouble(), sharp.orElseThrow()))
+                .with(new Outing.Going((int) people.getAsLong(), (int) drive.getAsLong(), (int) walk.getAsLong(), back))
                 .noted(note)
                 .withId(id));
     }

@@ -6,6 +6,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
@@ -40,6 +41,7 @@ public final class OutingReader {
     static final int MOST_TAKES = 40;
     private static final int MOST_OTHERS = 500;
     private static final int LONGEST = 500;
+    static final int LONGEST_NAME = 60;
     private static final int MOST_PROBLEMS = 5;
 
     private static final Set<String> ROOT = Set.of(
@@ -105,7 +107,13 @@ public final class OutingReader {
         others(root, ROOT, "", all);
         others(root.path("place"), PLACE, "place.", all);
         for (int i = 0; i < Math.min(MOST_TAKES, root.path("takes").size()); i++) {
-            others(root.path("takes").get(i), TAKE, "takes[" + i + "].", all);
+            JsonNode take = root.path("takes").get(i);
+            others(take, TAKE, "takes[" + i + "].", all);
+            Set<String> parameters = Subjects.of(take.path("subject").asText()).stream()
+                    .flatMap(k -> k.parameters().stream())
+                    .map(Subject.Parameter::name)
+                    .collect(Collectors.toSet());
+            others(take.path("parameters"), parameters, "takes[" + i + "].parameters.", all);
         }
         return all.stream().limit(MOST_PROBLEMS).toList();
     }
@@ -116,7 +124,7 @@ public final class OutingReader {
     }
 
     private static String clip(String text) {
-        return text.length() > 60 ? text.substring(0, 60) + "\u2026" : text;
+        return Words.clipped(text, LONGEST_NAME);
     }
 
     private void problem(String where, String what) {
@@ -177,16 +185,10 @@ public final class OutingReader {
                 title,
                 place,
                 night,
-                tolerance,
-                sharp.orElseThrow(),
-                people,
-                drive,
-                walk,
-                back,
+                Demand.USUAL.within(tolerance, sharp.orElseThrow()),
+                new Outing.Going(people, drive, walk, back),
                 note,
-                0,
-                resumed,
-                1);
+                new Outing.Standing(0, resumed, 1));
         candidates.sort(LocalDate::compareTo);
         return Optional.of(new OutingFile.Whole(outing, candidates, packed, takes, notes));
     }

@@ -10,6 +10,8 @@ import static dev.halfdusk.app.db.Tables.TAKE;
 import dev.halfdusk.app.db.tables.records.OutingRecord;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import java.time.Clock;
 import java.time.Instant;
@@ -97,6 +99,10 @@ public class Outings {
         return select(OUTING.ID.eq(id).and(OUTING.DELETED_AT.isNull())).stream().findFirst();
     }
 
+    public Outing existing(long id) {
+        return find(id).orElseThrow(() -> new NotFound("outing " + id));
+    }
+
     public Optional<Outing> findDeleted(long id) {
         return select(OUTING.ID.eq(id).and(OUTING.DELETED_AT.isNotNull())).stream()
                 .findFirst();
@@ -109,12 +115,12 @@ public class Outings {
         r.setTitle(outing.title());
         r.setPlaceId(place.id());
         r.setNight(outing.night());
-        r.setTolerancePx(outing.tolerancePx());
-        r.setSharp(outing.sharp().name());
-        r.setPeople((long) outing.people());
-        r.setDriveMin((long) outing.driveMinutes());
-        r.setWalkMin((long) outing.walkMinutes());
-        r.setTurnBack(outing.turnBack().map(LocalTime::toString).orElse(null));
+        r.setTolerancePx(outing.demand().tolerancePx());
+        r.setSharp(outing.demand().sharp().name());
+        r.setPeople((long) outing.going().people());
+        r.setDriveMin((long) outing.going().driveMinutes());
+        r.setWalkMin((long) outing.going().walkMinutes());
+        r.setTurnBack(outing.going().turnBack().map(LocalTime::toString).orElse(null));
         r.setNote(outing.note());
         if (outing.id() == null) {
             r.setRevision(1L);
@@ -123,7 +129,7 @@ public class Outings {
             r.setRevision(r.getRevision() + 1);
             r.update();
         }
-        return find(r.getId()).orElseThrow();
+        return existing(r.getId());
     }
 
     /** What is proposed next for its night. */
@@ -239,15 +245,13 @@ public class Outings {
                 r.getTitle(),
                 place,
                 r.getNight(),
-                r.getTolerancePx(),
-                Sharp.valueOf(r.getSharp()),
-                r.getPeople().intValue(),
-                r.getDriveMin().intValue(),
-                r.getWalkMin().intValue(),
-                Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse),
+                Demand.USUAL.within(r.getTolerancePx(), Sharp.valueOf(r.getSharp())),
+                new Outing.Going(
+                        r.getPeople().intValue(),
+                        r.getDriveMin().intValue(),
+                        r.getWalkMin().intValue(),
+                        Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse)),
                 r.getNote(),
-                r.getWay().intValue(),
-                Optional.ofNullable(r.getResumedAt()),
-                r.getRevision());
+                new Outing.Standing(r.getWay().intValue(), Optional.ofNullable(r.getResumedAt()), r.getRevision()));
     }
 }

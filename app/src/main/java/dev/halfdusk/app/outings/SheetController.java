@@ -2,7 +2,6 @@ package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.web.Attachment;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.sky.Site;
@@ -24,8 +23,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 @RequestMapping("/outings/{id:\\d{1,18}}/sheet")
 class SheetController {
-
-    private static final int LONGEST_ITEM = 200;
 
     private final Outings outings;
     private final Evening evening;
@@ -61,7 +58,7 @@ class SheetController {
 
     @GetMapping
     String sheet(@PathVariable long id, Model model) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Evening.Arranged night = evening.of(outing);
         List<BagRow> bag = bag(night.bag(), outings.packed(id));
         model.addAttribute("outing", outing);
@@ -92,10 +89,9 @@ class SheetController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String what,
             @RequestParam(defaultValue = "") String packed) {
-        Outing outing = find(id);
-        String item = what.length() > LONGEST_ITEM ? what.substring(0, LONGEST_ITEM) : what;
-        if (evening.of(outing).bag().stream().anyMatch(i -> i.what().equals(item))) {
-            outings.pack(id, item, !packed.isEmpty());
+        Outing outing = outings.existing(id);
+        if (evening.of(outing).bag().stream().anyMatch(i -> i.what().equals(what))) {
+            outings.pack(id, what, !packed.isEmpty());
         }
         return "redirect:/outings/" + id + "/sheet#bag";
     }
@@ -103,7 +99,7 @@ class SheetController {
     /** The sheet as a table or as JSON, the takes as a calendar, the programs for a timer, all of it for a browser without server. */
     @GetMapping("/night.{format:csv|json|ics|txt|html}")
     ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
-        Evening.Arranged night = evening.of(find(id));
+        Evening.Arranged night = evening.of(outings.existing(id));
         String name = "half-dusk-night." + format;
         return switch (format) {
             case "csv" -> Attachment.of(name, "text/csv", SheetFiles.csv(night));
@@ -117,10 +113,7 @@ class SheetController {
     /** A card for the pocket, or a page. */
     @GetMapping("/card-{size:a6|a4}.pdf")
     ResponseEntity<byte[]> card(@PathVariable long id, @PathVariable String size) {
-        return Attachment.of("half-dusk-" + size + ".pdf", "application/pdf", carried.pdf(evening.of(find(id)), size));
-    }
-
-    private Outing find(long id) {
-        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
+        return Attachment.of(
+                "half-dusk-" + size + ".pdf", "application/pdf", carried.pdf(evening.of(outings.existing(id)), size));
     }
 }

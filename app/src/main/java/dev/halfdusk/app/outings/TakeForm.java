@@ -36,6 +36,8 @@ class TakeForm {
             Subjects.ALL.stream().map(k -> new Choice(k.key(), k.words())).toList();
     static final List<Choice> WISHES = Choice.of(Wish.Kind.class, Wish.Kind::key, Wish.Kind::words);
 
+    static final List<Choice> ANY_WISH = Choice.orNone("as usual for it", WISHES);
+
     private final Kit kit;
 
     TakeForm(Kit kit) {
@@ -189,12 +191,11 @@ class TakeForm {
             form.reject("wish", "Choose one of the list.");
             return Optional.empty();
         }
-        boolean marked = kind.get() == Wish.Kind.CORE_OVER_MARK || kind.get() == Wish.Kind.MOON_OVER_MARK;
-        boolean timed = kind.get() == Wish.Kind.FIXED || kind.get() == Wish.Kind.WINDOW;
+        boolean marked = kind.get().marked();
         try {
             return Optional.of(new Wish(
                     kind.get(),
-                    timed ? form.clock("from") : Optional.empty(),
+                    kind.get().timed() ? form.clock("from") : Optional.empty(),
                     kind.get() == Wish.Kind.WINDOW ? form.clock("to") : Optional.empty(),
                     marked ? form.value("mark") : ""));
         } catch (IllegalArgumentException e) {

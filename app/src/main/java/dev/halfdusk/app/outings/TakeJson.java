@@ -58,11 +58,15 @@ public class TakeJson {
      * A missing parameter is as one begins with it.
      *
      * @throws dev.halfdusk.core.measure.OutOfRange for a number that may not be
+     * @throws IllegalArgumentException for what is no number at all
      */
     public Subject subject(Subject.Kind kind, JsonNode n) {
         List<Double> values = new ArrayList<>();
         for (Parameter p : kind.parameters()) {
             JsonNode v = n.path(p.name());
+            if (!v.isMissingNode() && !v.isNumber() && !v.isBoolean()) {
+                throw new IllegalArgumentException(p.name() + " is not a number");
+            }
             values.add(v.isBoolean() ? v.asBoolean() ? 1.0 : 0.0 : v.asDouble(p.usual()));
         }
         return kind.of(values);

@@ -5,6 +5,7 @@ import static dev.halfdusk.app.db.Tables.TAKE;
 import dev.halfdusk.app.db.tables.records.TakeRecord;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Gear;
@@ -69,6 +70,10 @@ public class Takes {
     public Optional<Stored> find(long outing, long take) {
         return select(TAKE.OUTING_ID.eq(outing).and(TAKE.ID.eq(take)).and(TAKE.DELETED_AT.isNull())).stream()
                 .findFirst();
+    }
+
+    public Stored existing(long outing, long take) {
+        return find(outing, take).orElseThrow(() -> new NotFound("take " + take));
     }
 
     private List<Stored> select(Condition which) {

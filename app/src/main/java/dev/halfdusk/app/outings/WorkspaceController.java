@@ -1,25 +1,19 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.pictures.Ribbon;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.outing.Schedule;
-import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.take.Subject;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,41 +28,34 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The workspace of an outing: its takes on the night, looked at, moved, changed, proposed; other nights for them. */
+/** The workspace of an outing: its takes on the night, looked at, moved, changed, proposed. */
 @Controller
 @RequestMapping("/outings/{id:\\d{1,18}}")
 class WorkspaceController {
 
     private static final String TAKE = "/takes/{take:\\d{1,18}}";
     private static final Range LENGTH = new Range("length", 1, 900, " min");
-    private static final int MOST_CANDIDATES = 12;
 
     private final Outings outings;
     private final Takes takes;
     private final TakeForm forms;
     private final Evening evening;
-    private final Places places;
     private final Kit kit;
 
-    WorkspaceController(Outings outings, Takes takes, TakeForm forms, Evening evening, Places places, Kit kit) {
+    WorkspaceController(Outings outings, Takes takes, TakeForm forms, Evening evening, Kit kit) {
         this.outings = outings;
         this.takes = takes;
         this.forms = forms;
         this.evening = evening;
-        this.places = places;
         this.kit = kit;
     }
 
     /** What the night would bear as well. */
     public record ProposedRow(String name, String camera, String why) {}
 
-    /** Another night for the same takes. */
-    public record Candidate(
-            LocalDate date, String night, Ribbon ribbon, String moon, String verdict, String placed, String weather) {}
-
     @GetMapping
     String show(@PathVariable long id, @RequestParam Map<String, String> asked, Model model) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         return page(outing, asked, null, model);
     }
 
@@ -105,13 +92,7 @@ class WorkspaceController {
         }
         model.addAttribute(
                 "proposed",
-                evening
-                        .proposed(
-                                night.outing(),
-                                night.takes().stream()
-                                        .map(Evening.Planned::take)
-                                        .toList())
-                        .stream()
+                evening.proposed(night).stream()
                         .map(p -> new ProposedRow(
                                 p.take().name(), p.take().camera().name(), p.why()))
                         .toList());
@@ -120,8 +101,10 @@ class WorkspaceController {
                 outings.candidates(outing.id()).stream().map(Words::day).toList());
         model.addAttribute("subjects", TakeForm.SUBJECTS);
         model.addAttribute("wishes", TakeForm.WISHES);
+        model.addAttribute("anyWish", TakeForm.ANY_WISH);
         model.addAttribute("rigs", kit.rigs());
-        model.addAttribute("marks", marks(outing));
+        model.addAttribute("marks", marks(night));
+        model.addAttribute("keeping", new Form());
         return "outings/show";
     }
 
@@ -135,23 +118,24 @@ class WorkspaceController {
         return id.isPresent() ? (Long) id.getAsLong() : null;
     }
 
-    private List<Choice> marks(Outing outing) {
-        List<Choice> all = new ArrayList<>(List.of(new Choice("", "none")));
-        places.marks(outing.place().id())
-                .forEach(m -> all.add(new Choice(m.mark().name(), m.mark().name())));
-        return all;
+    private static List<Choice> marks(Evening.Arranged night) {
+        return Choice.orNone(
+                "none",
+                night.c().marks().stream()
+                        .map(m -> new Choice(m.name(), m.name()))
+                        .toList());
     }
 
     @PostMapping("/takes/proposed")
     String accept(@PathVariable long id, @RequestParam Optional<String> name) {
-        evening.accept(find(id), name.filter(n -> !n.isBlank()));
+        evening.accept(outings.existing(id), name.filter(n -> !n.isBlank()));
         return back(id);
     }
 
     /** Another way to spend the night. */
     @PostMapping("/takes/another")
     String another(@PathVariable long id) {
-        find(id);
+        outings.existing(id);
         outings.another(id);
         return back(id) + "#bears";
     }
@@ -159,11 +143,11 @@ class WorkspaceController {
     @PostMapping("/takes")
     String add(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Form form = Form.of(typed);
         Optional<TakeForm.Read> read =
                 forms.read(form, outing.night(), outing.place().zone());
-        if (takes.of(id).size() >= OutingReader.MOST_TAKES) {
+        if (full(id)) {
             form.reject("subject", "A night holds at most " + OutingReader.MOST_TAKES + " takes.");
         }
         if (read.isEmpty() || form.hasErrors()) {
@@ -180,8 +164,8 @@ class WorkspaceController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
-        Outing outing = find(id);
-        Takes.Stored stored = stored(id, take);
+        Outing outing = outings.existing(id);
+        Takes.Stored stored = takes.existing(id, take);
         ZoneId zone = outing.place().zone();
         Form form = Form.of(typed).put("take", take);
         Optional<TakeForm.Read> read = forms.read(form, outing.night(), zone);
@@ -205,8 +189,8 @@ class WorkspaceController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
-        Outing outing = find(id);
-        stored(id, take);
+        Outing outing = outings.existing(id);
+        takes.existing(id, take);
         Form form = Form.of(typed);
         Night night = evening.night(outing);
         OptionalInt minute = whole(form.value("minute"));
@@ -229,8 +213,8 @@ class WorkspaceController {
     /** Makes it last about so long, where its subject can, and holds it where it stands. */
     @PostMapping(TAKE + "/length")
     String length(@PathVariable long id, @PathVariable long take, @RequestParam(defaultValue = "") String minutes) {
-        Outing outing = find(id);
-        Takes.Stored stored = stored(id, take);
+        Outing outing = outings.existing(id);
+        Takes.Stored stored = takes.existing(id, take);
         OptionalInt wanted = whole(minutes);
         if (wanted.isPresent() && LENGTH.holds(wanted.getAsInt())) {
             Evening.Arranged night = evening.of(outing);
@@ -242,7 +226,7 @@ class WorkspaceController {
                             id,
                             take,
                             stored.take()
-                                    .of(s)
+                                    .with(s)
                                     .pinned(night.slot(planned)
                                             .map(x -> x.runs().from())
                                             .or(() -> stored.take().pinned())),
@@ -254,30 +238,21 @@ class WorkspaceController {
     /** It and the one before it change places: both are then held. */
     @PostMapping(TAKE + "/earlier")
     String earlier(@PathVariable long id, @PathVariable long take) {
-        Outing outing = find(id);
+        Outing outing = outings.existing(id);
         Evening.Arranged night = evening.of(outing);
-        Schedule schedule = night.schedule();
-        for (int i = 1; i < schedule.slots().size(); i++) {
-            Slot later = schedule.slots().get(i);
-            if (night.of(later).id() == take) {
-                Slot first = schedule.slots().get(i - 1);
-                Instant opens = first.runs().from();
-                takes.pin(id, take, Optional.of(opens));
-                takes.pin(
-                        id,
-                        night.of(first).id(),
-                        Optional.of(opens.plus(later.runs().length())
-                                .plus(outing.habits().next())));
-            }
-        }
+        night.find(take)
+                .flatMap(night::slot)
+                .map(slot -> night.schedule().earlier(slot, outing.habits()))
+                .orElse(Map.of())
+                .forEach((slot, opens) -> takes.pin(id, night.of(slot).id(), Optional.of(opens)));
         return back(id, take);
     }
 
     @PostMapping(TAKE + "/twin")
     String twin(@PathVariable long id, @PathVariable long take) {
-        find(id);
-        Takes.Stored stored = stored(id, take);
-        if (takes.of(id).size() >= OutingReader.MOST_TAKES) {
+        outings.existing(id);
+        Takes.Stored stored = takes.existing(id, take);
+        if (full(id)) {
             return back(id, take);
         }
         long twin = takes.add(
@@ -289,87 +264,23 @@ class WorkspaceController {
 
     @PostMapping(TAKE + "/delete")
     String delete(@PathVariable long id, @PathVariable long take) {
-        find(id);
-        stored(id, take);
+        outings.existing(id);
+        takes.existing(id, take);
         takes.delete(id, take);
         return back(id) + "?deleted=" + take;
     }
 
     @PostMapping(TAKE + "/restore")
     String restore(@PathVariable long id, @PathVariable long take) {
-        find(id);
+        outings.existing(id);
         if (!takes.restore(id, take)) {
             throw new NotFound("take " + take);
         }
         return back(id, take);
     }
 
-    /** The same takes on other nights: how many find a place there, and under what sky. */
-    @GetMapping("/candidates")
-    String candidates(@PathVariable long id, Model model) {
-        Outing outing = find(id);
-        model.addAttribute("outing", outing);
-        model.addAttribute(
-                "rows",
-                outings.candidates(id).stream().map(d -> candidate(outing, d)).toList());
-        return "outings/candidates";
-    }
-
-    private Candidate candidate(Outing outing, LocalDate date) {
-        Evening.Arranged a = evening.on(outing, date);
-        int all = a.takes().size();
-        long cloudy = a.clashes().stream()
-                .filter(k -> k.kind() == dev.halfdusk.core.outing.Clash.Kind.CLOUD)
-                .count();
-        boolean known = a.c().weather().apply(a.night().best()).isPresent();
-        return new Candidate(
-                date,
-                Words.night(date),
-                Ribbon.of(a.night(), outing.place().glow()),
-                NightWords.moon(a.night()),
-                NightWords.verdict(a.night()),
-                all == 0 ? "" : a.schedule().slots().size() + " of " + all + " takes",
-                known ? cloudy == 0 ? "clear enough" : cloudy + " under cloud" : "no forecast yet");
-    }
-
-    @PostMapping("/candidates")
-    String keep(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String night,
-            Model model,
-            HttpServletResponse response) {
-        Outing outing = find(id);
-        Form form = new Form().put("candidate", night);
-        LocalDate date = form.night("candidate", outing.place().zone());
-        if (date != null && outings.candidates(id).size() >= MOST_CANDIDATES) {
-            form.reject("candidate", "At most " + MOST_CANDIDATES + " other nights are kept.");
-        }
-        if (form.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(outing, Map.of(), form, model);
-        }
-        if (!date.equals(outing.night())) {
-            outings.keep(id, date);
-        }
-        return back(id) + "#nights";
-    }
-
-    @PostMapping("/candidates/{night:\\d{4}-\\d\\d-\\d\\d}/drop")
-    String drop(@PathVariable long id, @PathVariable String night) {
-        find(id);
-        Form.nightIn(night).ifPresent(d -> outings.drop(id, d));
-        return back(id) + "#nights";
-    }
-
-    /** Goes on another night. Takes that were held at an instant are let go: it was one of the old night. */
-    @PostMapping("/night")
-    String move(@PathVariable long id, @RequestParam(defaultValue = "") String night) {
-        Outing outing = find(id);
-        Form.nightIn(night).filter(d -> Night.exists(d, outing.place().zone())).ifPresent(d -> {
-            outings.move(outing, d);
-            takes.of(id).forEach(t -> takes.pin(id, t.id(), Optional.empty()));
-        });
-        return back(id);
+    private boolean full(long id) {
+        return takes.of(id).size() >= OutingReader.MOST_TAKES;
     }
 
     private static String back(long id) {
@@ -378,13 +289,5 @@ class WorkspaceController {
 
     private static String back(long id, long take) {
         return back(id) + "?take=" + take;
-    }
-
-    private Outing find(long id) {
-        return outings.find(id).orElseThrow(() -> new NotFound("outing " + id));
-    }
-
-    private Takes.Stored stored(long id, long take) {
-        return takes.find(id, take).orElseThrow(() -> new NotFound("take " + take));
     }
 }

@@ -1,7 +1,7 @@
 package dev.halfdusk.app.pictures;
 
 /** The data of an SVG path while it is written: commands with points, numbers to a tenth of a unit. */
-final class PathText {
+public final class PathText {
 
     private final StringBuilder text = new StringBuilder();
 
@@ -38,7 +38,7 @@ final class PathText {
     }
 
     /** A number as paths round it. */
-    static double tenth(double value) {
+    public static double tenth(double value) {
         return Math.round(value * 10) / 10.0;
     }
 

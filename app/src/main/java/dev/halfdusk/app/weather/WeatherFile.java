@@ -7,6 +7,7 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import dev.halfdusk.app.web.Upload;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import dev.halfdusk.core.weather.Forecast;
@@ -165,6 +166,6 @@ final class WeatherFile {
     }
 
     private static String clip(String text) {
-        return text.length() > 40 ? text.substring(0, 40) + "\u2026" : text;
+        return Words.clipped(text, 40);
     }
 }

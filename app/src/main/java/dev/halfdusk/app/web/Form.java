@@ -281,6 +281,6 @@ public final class Form {
     }
 
     private static String clip(String text) {
-        return text.length() > 40 ? text.substring(0, 40) + "\u2026" : text;
+        return Words.clipped(text, 40);
     }
 }

@@ -157,4 +157,9 @@ public final class Words {
         }
         return way + (moon.fraction() < 0.5 ? "crescent" : "gibbous");
     }
+
+    /** The beginning of a text that someone else has written, and that it goes on. */
+    public static String clipped(String text, int most) {
+        return text.length() > most ? text.substring(0, most) + "\u2026" : text;
+    }
 }

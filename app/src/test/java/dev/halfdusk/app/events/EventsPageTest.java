@@ -66,6 +66,10 @@ class EventsPageTest {
                 .anyMatch(e -> !e.seen() && e.night() == null && e.why().startsWith("not seen"));
         assertThat(view.eclipses()).anyMatch(e -> e.why().startsWith("seen from beginning to end"));
         assertThat(view.next()).isPresent();
+        assertThat(view.next())
+                .isEqualTo(view.eclipses().stream()
+                        .filter(e -> !e.why().startsWith("not seen"))
+                        .findFirst());
     }
 
     /** At U1 and U4 the discs touch the umbra from outside, at U2 and U3 from inside: distances are sums and differences of radii. */
@@ -126,6 +130,7 @@ class EventsPageTest {
         web.perform(get("/events?place=" + coast.id()))
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString("Events &lt;coast&gt;")))
+                .andExpect(content().string(containsString("The next that is seen from here")))
                 .andExpect(
                         content().string(containsString("/outings/new?place=" + coast.id() + "&amp;night=2028-12-31")));
         web.perform(get("/events?place=x")).andExpect(status().isOk());

@@ -28,6 +28,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
@@ -103,8 +104,8 @@ class WholeDataTest {
                 places.add(Place.at("Whole <" + n + ">", new Site(37.6125, -8.75, 5.5), ZoneId.of("Europe/Lisbon")));
         places.addMark(place.id(), new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
         long id = outings.save(Outing.fresh("All of it " + n, place, LocalDate.parse("2027-07-04"))
-                        .within(2.25, Sharp.HALF)
-                        .going(3, 41, 17, Optional.of(LocalTime.of(4, 10)))
+                        .with(Demand.USUAL.within(2.25, Sharp.HALF))
+                        .with(new Outing.Going(3, 41, 17, Optional.of(LocalTime.of(4, 10))))
                         .noted("bring \"rope\""))
                 .id();
         NamedRig rig = kit.rigs().get(0);
@@ -178,11 +179,11 @@ class WholeDataTest {
         changed.put("people", 4);
         ((com.fasterxml.jackson.databind.node.ArrayNode) changed.path("takes")).remove(0);
         assertThat(file.read(changed, false).state()).isEqualTo(State.CHANGED);
-        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(3);
+        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
         assertThat(file.read(changed, true).state()).isEqualTo(State.CHANGED);
-        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(4);
+        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(4);
         assertThat(tree(id).toString()).isEqualTo(changed.toString());
-        assertThat(outings.find(id).orElseThrow().revision()).isEqualTo(2);
+        assertThat(outings.find(id).orElseThrow().standing().revision()).isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -206,6 +207,7 @@ class WholeDataTest {
                 "/takes/0/focalMm|1|takes[0].focalMm: a number",
                 "/takes/0/aperture|0.1|takes[0].aperture: a number",
                 "/takes/0/parameters/arcDeg|500|takes[0].parameters: ",
+                "/takes/0/parameters/arcDeg|\"wide\"|takes[0].parameters: ",
                 "/takes/0/wish/kind|\"someday\"|takes[0].wish: ",
                 "/takes/0/wish/from|\"9 pm\"|takes[0].wish: ",
                 "/takes/0/aim/azimuth|400|takes[0].aim.azimuth: a number",
@@ -246,6 +248,9 @@ class WholeDataTest {
         odd.put("colour", "red");
         ((ObjectNode) odd.path("takes").get(0)).put("<b>", 1);
         assertThat(file.read(odd, false).why()).isEqualTo("passed over: colour, takes[0].<b>");
+        ObjectNode wide = tree(full());
+        ((ObjectNode) wide.path("takes").get(0).path("parameters")).put("width", 1);
+        assertThat(file.read(wide, false).why()).isEqualTo("passed over: takes[0].parameters.width");
     }
 
     @Test
@@ -285,7 +290,15 @@ class WholeDataTest {
 
         places.marks(outing.place().id())
                 .forEach(m -> places.removeMark(outing.place().id(), m.id()));
-        outings.save(outing.titled("Renamed " + id));
+        outings.save(new Outing(
+                id,
+                "Renamed " + id,
+                outing.place(),
+                outing.night(),
+                outing.demand(),
+                outing.going(),
+                outing.note(),
+                outing.standing()));
         List<Imported> looked = data.look(zip);
         assertThat(state(looked, outing.place().name())).isEqualTo(State.CHANGED);
         assertThat(state(looked, outing.title())).isEqualTo(State.NEW);

@@ -106,7 +106,7 @@ class OneSetupTest {
                 List.of(),
                 Place.Notes.NONE));
         Outing outing = outings.save(
-                Outing.fresh("Tele", place, LocalDate.of(2027, 6, 8)).within(2.5, Sharp.HALF));
+                Outing.fresh("Tele", place, LocalDate.of(2027, 6, 8)).with(Demand.USUAL.within(2.5, Sharp.HALF)));
         NamedRig rig = kit.rig(id).orElseThrow();
         takes.add(
                 outing.id(), Take.of("Core", new MilkyWay(0), Takes.camera(rig)).set(150, 9), id);

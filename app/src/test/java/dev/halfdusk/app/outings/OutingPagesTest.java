@@ -96,8 +96,8 @@ class OutingPagesTest {
         String place = outings.find(id).orElseThrow().place().id().toString();
         web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"))
                 .andExpect(redirectedUrl(path));
-        assertThat(outings.find(id).orElseThrow().people()).isEqualTo(3);
-        assertThat(outings.find(id).orElseThrow().turnBack()).contains(LocalTime.of(3, 40));
+        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
+        assertThat(outings.find(id).orElseThrow().going().turnBack()).contains(LocalTime.of(3, 40));
         web.perform(post(path + "/night").param("night", "2027-07-04")).andExpect(redirectedUrl(path));
         assertThat(outings.find(id).orElseThrow().night()).hasToString("2027-07-04");
 

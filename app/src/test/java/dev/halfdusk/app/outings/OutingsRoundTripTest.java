@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
@@ -33,8 +34,8 @@ class OutingsRoundTripTest {
         Place place = places.add(Place.at("Here", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
         Place other = places.add(Place.at("There", new Site(61.5, -149.25, 2), ZoneId.of("America/Anchorage")));
         Outing first = Outing.fresh("<Core> \"one\"", place, LocalDate.of(2028, 2, 29))
-                .within(6.25, Sharp.HALF)
-                .going(3, 47, 19, Optional.of(LocalTime.of(4, 35)))
+                .with(Demand.USUAL.within(6.25, Sharp.HALF))
+                .with(new Outing.Going(3, 47, 19, Optional.of(LocalTime.of(4, 35))))
                 .noted("bring <rope>");
         Outing stored = outings.save(first);
         assertThat(stored).isEqualTo(first.withId(stored.id()));
@@ -42,13 +43,16 @@ class OutingsRoundTripTest {
         assertThat(outings.find(stored.id())).contains(stored);
 
         Outing changed = Outing.fresh("Another", other, LocalDate.of(2058, 12, 31))
-                .within(1.75, Sharp.AIM)
-                .going(1, 5, 0, Optional.empty())
+                .with(Demand.USUAL.within(1.75, Sharp.AIM))
+                .with(new Outing.Going(1, 5, 0, Optional.empty()))
                 .withId(stored.id());
         assertThat(form.read(form.fields(changed), stored.id())).contains(changed);
         Outing again = outings.save(changed);
-        assertThat(again.revision()).isEqualTo(stored.revision() + 1);
-        assertThat(again).usingRecursiveComparison().ignoringFields("revision").isEqualTo(changed);
+        assertThat(again.standing().revision()).isEqualTo(stored.standing().revision() + 1);
+        assertThat(again)
+                .usingRecursiveComparison()
+                .ignoringFields("standing.revision")
+                .isEqualTo(changed);
     }
 
     @Test
@@ -83,9 +87,9 @@ class OutingsRoundTripTest {
         Instant now = Instant.parse("2028-03-04T21:00:00Z");
         outings.resume(id, Optional.of(now));
         outings.another(id);
-        assertThat(outings.find(id).orElseThrow().resumed()).contains(now);
-        assertThat(outings.find(id).orElseThrow().way()).isEqualTo(1);
+        assertThat(outings.find(id).orElseThrow().standing().resumed()).contains(now);
+        assertThat(outings.find(id).orElseThrow().standing().way()).isEqualTo(1);
         outings.resume(id, Optional.empty());
-        assertThat(outings.find(id).orElseThrow().resumed()).isEmpty();
+        assertThat(outings.find(id).orElseThrow().standing().resumed()).isEmpty();
     }
 }

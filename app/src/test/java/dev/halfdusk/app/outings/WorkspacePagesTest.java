@@ -443,7 +443,10 @@ class WorkspacePagesTest {
                 .pinnedAt(Instant.parse("2027-07-04T23:00:00Z")));
         web.perform(post(home + "/candidates").param("night", "2027-07-06")).andExpect(redirectedUrl(home + "#nights"));
         web.perform(post(home + "/candidates").param("night", "2027-07-04"));
-        web.perform(post(home + "/candidates").param("night", "yesterday")).andExpect(status().isUnprocessableEntity());
+        web.perform(post(home + "/candidates").param("night", "yesterday"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("value=\"yesterday\"")))
+                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")));
         assertThat(outings.candidates(id)).containsExactly(LocalDate.parse("2027-07-06"));
         web.perform(get(home + "/candidates"))
                 .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")))
@@ -451,7 +454,14 @@ class WorkspacePagesTest {
         web.perform(get(home + "?night=2027-07-06"))
                 .andExpect(content().string(containsString("this is another night")))
                 .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")));
+        Instant said = Instant.parse("2027-07-04T23:30:00Z");
+        takes.progress(id, tea, new Progress(Optional.of(said), Optional.empty(), false));
+        outings.resume(id, Optional.of(said));
+        web.perform(post(home + "/night").param("night", "1066-10-14")).andExpect(status().isNotFound());
+        assertThat(stored(tea).pinned()).as("no such night").isPresent();
         web.perform(post(home + "/night").param("night", "2027-07-06")).andExpect(redirectedUrl(home));
+        assertThat(takes.find(id, tea).orElseThrow().progress()).isEqualTo(Progress.AHEAD);
+        assertThat(outings.existing(id).standing().resumed()).isEmpty();
         assertThat(outings.find(id).orElseThrow().night()).isEqualTo(LocalDate.parse("2027-07-06"));
         assertThat(outings.candidates(id)).containsExactly(LocalDate.parse("2027-07-04"));
         assertThat(stored(tea).pinned()).isEmpty();
@@ -560,7 +570,7 @@ class WorkspacePagesTest {
             double latitude, double longitude, String zone, String night) throws Exception {
         Place place = places.add(Place.at("Far", new Site(latitude, longitude, 5), ZoneId.of(zone)));
         long far = outings.save(Outing.fresh("Far", place, LocalDate.parse(night))
-                        .going(2, 60, 30, Optional.of(LocalTime.of(3, 0))))
+                        .with(new Outing.Going(2, 60, 30, Optional.of(LocalTime.of(3, 0)))))
                 .id();
         for (Subject.Kind kind : Subjects.ALL) {
             takes.add(far, Take.of(kind.words(), kind.usual(), Takes.camera(rig)), rig.id());

@@ -1,17 +1,14 @@
 package dev.halfdusk.core.eclipse;
 
-import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.moon.MoonMotion;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
 import java.time.Instant;
@@ -36,7 +33,7 @@ public record EclipseLadder(List<Step> steps) {
     private static final double SEEING_SECONDS = 2;
 
     /** Totality may be so much darker or brighter than its class says, stops: a magnitude. */
-    public static final double UNKNOWN_STOPS = 1 / (2.5 * Math.log10(2));
+    public static final double UNKNOWN_STOPS = Stops.ofMagnitudes(1);
 
     /** For what a frame is exposed. */
     public enum Aim {
@@ -59,57 +56,47 @@ public record EclipseLadder(List<Step> steps) {
     }
 
     /**
-     * @param aperture as it works on the sensor
+     * What is asked of it.
+     *
      * @param switchAt coverage from which the shadow is exposed for
      * @param danjon class of darkness, 0 to 4
-     * @param brighterStops that frames so far came out too dark; below 0 too bright
+     * @param brighterStops by which frames so far came out too dark; below 0 too bright
      */
-    public static EclipseLadder of(
-            Interval span,
-            Duration every,
-            Observer observer,
-            Rig rig,
-            Optics optics,
-            double aperture,
-            double switchAt,
-            double danjon,
-            double brighterStops) {
-        SWITCH.check(switchAt);
+    public record Asked(double switchAt, double danjon, double brighterStops) {
+
+        public Asked {
+            SWITCH.check(switchAt);
+            EclipsedLight.DANJON.check(danjon);
+        }
+    }
+
+    /** @param setup whose instant does not matter */
+    public static EclipseLadder of(Interval span, Duration every, Setup setup, Asked asked) {
         List<Step> steps = new ArrayList<>();
         for (Instant t = span.from(); !t.isAfter(span.to()); t = t.plus(every)) {
-            steps.add(step(t, observer, rig, optics, aperture, switchAt, danjon, brighterStops));
+            steps.add(step(setup.at(t), asked));
         }
         return new EclipseLadder(steps);
     }
 
-    private static Step step(
-            Instant t,
-            Observer observer,
-            Rig rig,
-            Optics optics,
-            double aperture,
-            double switchAt,
-            double danjon,
-            double brighterStops) {
-        Moment moment = Moment.at(t);
-        Shadow shadow = Shadow.at(moment);
-        double altitude =
-                Math.max(0, Direction.of(moment.local(Body.MOON, observer)).altitudeDeg());
-        double full = new MoonLight(0, altitude, MoonLight.USUAL_EXTINCTION).proposedEv100();
-        Aim aim = shadow.covered() >= switchAt ? Aim.SHADOW : Aim.LIMB;
-        double darkest = EclipsedLight.shadowStops(danjon);
-        double stops = aim == Aim.SHADOW ? darkest : Math.min(darkest, EclipsedLight.limbStops(shadow));
-        double ev = full - stops - brighterStops;
-        boolean lunar = rig.support().kind() == Support.Kind.LUNAR;
-        double limit = lunar
+    private static Step step(Setup s, Asked asked) {
+        Shadow shadow = Shadow.at(s.moment());
+        Observer observer = s.from().observer();
+        double full =
+                MoonLight.full(s.moment(), observer, MoonLight.USUAL_EXTINCTION).proposedEv100();
+        boolean forShadow = shadow.covered() >= asked.switchAt;
+        double darkest = EclipsedLight.shadowStops(asked.danjon);
+        double stops = forShadow ? darkest : Math.min(darkest, EclipsedLight.limbStops(shadow));
+        double ev = full - stops - asked.brighterStops;
+        double limit = s.rig().support().kind() == Support.Kind.LUNAR
                 ? SEEING_SECONDS
-                : MoonMotion.at(t, observer).longestSeconds(optics, MoonExposure.USUAL_TOLERANCE_PX);
+                : MoonMotion.at(s.when(), observer).longestSeconds(s.optics(), MoonExposure.USUAL_TOLERANCE_PX);
         return new Step(
-                t,
+                s.when(),
                 shadow.covered(),
-                aim,
+                forShadow ? Aim.SHADOW : Aim.LIMB,
                 ev,
-                aim == Aim.SHADOW ? UNKNOWN_STOPS : 0,
-                MoonExposure.settings(rig, aperture, ev - rig.filterStops(), limit));
+                forShadow ? UNKNOWN_STOPS : 0,
+                MoonExposure.settings(s, ev, limit));
     }
 }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.eclipse;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Stops;
 
 /**
  * How much darker the moon is in an eclipse than a full moon, in stops. The lit limb by what of the sun its brightest point still sees
@@ -15,14 +16,16 @@ public final class EclipsedLight {
     public static final double USUAL_DANJON = 2;
 
     private static final double FULL_MAGNITUDE = -12.73;
-    private static final double MAG_PER_STOP = 2.5 * Math.log10(2);
+
+    /** No part of the sun at all would be endless stops. */
+    private static final double LEAST = 1e-6;
 
     private EclipsedLight() {}
 
     /** Of the limb that is farthest from the axis of the shadow; 0 outside of the penumbra. */
     public static double limbStops(Shadow s) {
         double x = (s.separationDeg() + s.moonDeg() - s.umbraDeg()) / (s.penumbraDeg() - s.umbraDeg());
-        return -Math.log(Math.max(1e-6, visible(x))) / Math.log(2);
+        return -Stops.of(Math.max(LEAST, visible(x)));
     }
 
     /** Part of the sun's disc that shows over a straight edge, from 0 at the umbra to 1 at the end of the penumbra. */
@@ -39,6 +42,6 @@ public final class EclipsedLight {
 
     /** Of the part in the umbra, by the class of its darkness: 0 all but black, 4 bright orange. */
     public static double shadowStops(double danjon) {
-        return (4 - 2 * DANJON.check(danjon) - FULL_MAGNITUDE) / MAG_PER_STOP;
+        return Stops.ofMagnitudes(4 - 2 * DANJON.check(danjon) - FULL_MAGNITUDE);
     }
 }

@@ -29,6 +29,9 @@ public final class LunarEclipses {
     /** From where the shadow can touch the moon at all: its own radius and the penumbra's come to 1.6°. */
     private static final double NEAR_DEG = 1.75;
 
+    /** The moon's latitude changes by so much in the time by which the mean full moon is wrong. */
+    private static final double ASIDE_DEG = 1.6;
+
     private static final Duration LONGEST = Duration.ofHours(4);
     private static final Duration STEP = Duration.ofMinutes(20);
     private static final int SECONDS_PER_DAY = 86_400;
@@ -60,7 +63,7 @@ public final class LunarEclipses {
     /** When the moon is nearest to the shadow's axis about a full moon, if it comes near at all. */
     private static Optional<Instant> near(Instant mean) {
         double latitude = Moment.at(mean).ecliptic(Body.MOON).y();
-        if (Math.abs(latitude) > NEAR_DEG + 1.6) { // it moves by as much in the time by which the mean is wrong
+        if (Math.abs(latitude) > NEAR_DEG + ASIDE_DEG) {
             return Optional.empty();
         }
         return Events.over(mean.minus(REACH), mean.plus(REACH), Duration.ofHours(4)).extremes(SEPARATION).stream()

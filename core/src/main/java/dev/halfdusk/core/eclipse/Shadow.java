@@ -21,23 +21,34 @@ public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, 
     public static Shadow at(Moment moment) {
         Apparent moon = moment.apparent(Body.MOON);
         Apparent sun = moment.apparent(Body.SUN);
-        double separation = direction(moon).angleTo(direction(sun).times(-1));
         double moonParallax = degrees(EARTH_KM / moon.distanceKm());
         double sunParallax = degrees(EARTH_KM / sun.distanceKm());
         double sunRadius = degrees(SUN_KM / sun.distanceKm());
         double middle = ENLARGED * moonParallax + sunParallax;
         return new Shadow(
-                separation, middle - sunRadius, middle + sunRadius, degrees(Body.MOON.radiusKm() / moon.distanceKm()));
+                direction(moon).angleTo(direction(sun).times(-1)),
+                middle - sunRadius,
+                middle + sunRadius,
+                degrees(Body.MOON.radiusKm() / moon.distanceKm()));
+    }
+
+    private static Vector direction(Apparent a) {
+        return Vector.towards(a.rightAscensionDeg(), a.declinationDeg());
+    }
+
+    /** Where the moon's centre stands against the axis, degrees to the east and to the north on the sky. */
+    public record Offset(double eastDeg, double northDeg) {
+
+        public static Offset at(Moment moment) {
+            Vector axis = direction(moment.apparent(Body.SUN)).times(-1);
+            Vector off = direction(moment.apparent(Body.MOON)).minus(axis);
+            Vector east = new Vector(0, 0, 1).cross(axis).unit();
+            return new Offset(Math.toDegrees(off.dot(east)), Math.toDegrees(off.dot(axis.cross(east))));
+        }
     }
 
     private static double degrees(double sine) {
         return Math.toDegrees(Math.asin(sine));
-    }
-
-    static Vector direction(Apparent a) {
-        double ra = Math.toRadians(a.rightAscensionDeg());
-        double dec = Math.toRadians(a.declinationDeg());
-        return new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec));
     }
 
     /** Part of the moon's diameter that is in the umbra; below 0 outside of it, above 1 where it is deeper in than its own width. */

@@ -1,7 +1,13 @@
 package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Illumination;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
 
 /**
  * How bright the moon's lit ground is, as exposure values at ISO 100 (EV100 = log2 N²/t). Sunlit rock: its brightness does not depend
@@ -30,13 +36,27 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     /** The brightest twentieth of the lit part may go over. */
     private static final double KEPT = 0.95;
 
-    private static final double MAG_PER_STOP = 2.5 * Math.log10(2);
     private static final int STEPS = 400;
 
     public MoonLight {
         PHASE.check(phaseAngleDeg);
         Range.ALTITUDE.check(altitudeDeg);
         EXTINCTION.check(extinction);
+    }
+
+    /** Of the moon of a moment; one that is down is reckoned as if it stood on the level horizon. */
+    public static MoonLight at(Moment moment, Observer observer, double extinction) {
+        double phase = Illumination.of(Body.MOON, moment, observer).phaseAngleDeg();
+        return new MoonLight(phase, altitude(moment, observer), extinction);
+    }
+
+    /** As if the moon that stands there were full. */
+    public static MoonLight full(Moment moment, Observer observer, double extinction) {
+        return new MoonLight(0, altitude(moment, observer), extinction);
+    }
+
+    private static double altitude(Moment moment, Observer observer) {
+        return Math.max(0, Direction.of(moment.local(Body.MOON, observer)).altitudeDeg());
     }
 
     /** Magnitudes by which the whole moon is fainter than a full one. */
@@ -52,7 +72,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     /** Stops that the air takes. */
     public double airStops() {
-        return extinction * Air.mass(altitudeDeg) / MAG_PER_STOP;
+        return Stops.ofMagnitudes(extinction * Air.mass(altitudeDeg));
     }
 
     /** What a meter says that sees nothing but the lit part. */
@@ -61,7 +81,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     }
 
     private double meanEv100() {
-        return FULL_EV + Math.log(Math.pow(10, -0.4 * fainter()) / Math.max(1e-6, lit())) / Math.log(2);
+        return FULL_EV - Stops.ofMagnitudes(fainter()) - Stops.of(Math.max(1e-6, lit()));
     }
 
     /**
@@ -91,7 +111,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
         }
         double mean = sum * (Math.PI / 2 - from) / STEPS / lit;
         double limb = Math.asin(1 - (1 - KEPT) * lit);
-        return Math.log(brightness(limb, alpha) / mean) / Math.log(2);
+        return Stops.of(brightness(limb, alpha) / mean);
     }
 
     private static double brightness(double longitude, double alpha) {
@@ -101,11 +121,11 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     /** The shutter for an exposure value: N² / (2^EV × ISO / 100), seconds. */
     public static double seconds(double ev100, double aperture, double iso) {
-        return aperture * aperture / (Math.pow(2, ev100) * iso / 100);
+        return aperture * aperture / (Stops.ratio(ev100) * iso / 100);
     }
 
     /** EV100 of settings. */
     public static double ev100(double seconds, double aperture, double iso) {
-        return Math.log(aperture * aperture / seconds / (iso / 100)) / Math.log(2);
+        return Stops.of(aperture * aperture / seconds / (iso / 100));
     }
 }

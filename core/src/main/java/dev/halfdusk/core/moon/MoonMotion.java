@@ -1,9 +1,9 @@
 package dev.halfdusk.core.moon;
 
-import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Motion;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Instant;
 
@@ -15,15 +15,11 @@ import java.time.Instant;
  */
 public record MoonMotion(double arcsecPerSecond, double widthDeg) {
 
-    private static final long HALF_SECONDS = 30;
-
     public static MoonMotion at(Instant when, Observer observer) {
-        Vector before = Moment.at(when.minusSeconds(HALF_SECONDS)).local(Body.MOON, observer);
-        Vector after = Moment.at(when.plusSeconds(HALF_SECONDS)).local(Body.MOON, observer);
-        double turned = before.angleTo(after) * 3600;
-        double distance = Moment.at(when).local(Body.MOON, observer).length();
+        Moment moment = Moment.at(when);
         return new MoonMotion(
-                turned / (2 * HALF_SECONDS), 2 * Math.toDegrees(Math.asin(Body.MOON.radiusKm() / distance)));
+                Motion.of(Body.MOON, moment, observer).acrossSkyArcsecPerSecond(),
+                2 * moment.observed(Body.MOON, observer).semidiameterDeg());
     }
 
     /** Pixels a second near the middle of the frame. */

@@ -2,6 +2,7 @@ package dev.halfdusk.core.optics;
 
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
 
@@ -28,6 +29,8 @@ public record CameraBody(
         boolean noiseReduction,
         double clockOffsetSeconds,
         double weightG) {
+
+    private static final int HALF_A_DAY = 43_200;
 
     public static final Range CLOCK_OFFSET = new Range("clock offset", -86_400, 86_400, " s");
     public static final Range WEIGHT = new Range("weight", 0, 50_000, " g");
@@ -145,5 +148,11 @@ public record CameraBody(
         return Math.abs(nearest.realSeconds() - seconds) < 1e-6 * seconds
                 ? nearest.label()
                 : Numbers.trimmed(seconds, seconds < 1 ? 3 : 1);
+    }
+
+    /** By how much a clock is ahead, seconds, that showed one time of day while it was another; the nearer way round the day. */
+    public static int clockAhead(LocalTime shown, LocalTime right) {
+        int ahead = shown.toSecondOfDay() - right.toSecondOfDay();
+        return Math.floorMod(ahead + HALF_A_DAY, 2 * HALF_A_DAY) - HALF_A_DAY;
     }
 }

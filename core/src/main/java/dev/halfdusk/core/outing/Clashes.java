@@ -157,8 +157,7 @@ public final class Clashes {
             add(
                     Clash.Kind.TWILIGHT,
                     List.of(s.name()),
-                    Numbers.text("%s reaches into twilight: the sun stands at %.0f\u00b0.", s.name(), sun)
-                            .replace('-', '\u2212'),
+                    s.name() + " reaches into twilight: the sun stands at " + Numbers.fixed(sun, 0) + "\u00b0.",
                     within(
                             night.dark(),
                             "It is dark",

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * How far a take has come in the field.
@@ -31,7 +32,7 @@ public record Progress(Optional<Instant> opened, Optional<Instant> closed, boole
     }
 
     /** It has begun as scheduled. */
-    public static Progress begun(Slot s) {
+    private static Progress begun(Slot s) {
         return new Progress(Optional.of(s.runs().from()), Optional.empty(), false);
     }
 
@@ -64,6 +65,21 @@ public record Progress(Optional<Instant> opened, Optional<Instant> closed, boole
             }
         }
         return late;
+    }
+
+    /**
+     * All that is kept when something is said in the field: what has been begun, as it stands, so that it stays; and what was said.
+     *
+     * @param begun whether something was said of a take before, which then counts
+     */
+    public static Map<Slot, Progress> said(
+            Schedule schedule, Instant now, Predicate<Slot> begun, Map<Slot, Progress> said) {
+        Map<Slot, Progress> all = new LinkedHashMap<>();
+        schedule.slots().stream()
+                .filter(s -> !s.prepares().from().isAfter(now) && !begun.test(s))
+                .forEach(s -> all.put(s, begun(s)));
+        all.putAll(said);
+        return all;
     }
 
     public boolean done() {

@@ -137,8 +137,8 @@ public final class RunSheet {
     private String aimed(Slot slot) {
         Take take = slot.plan().take();
         var axis = take.setup(c, slot.runs().from()).pointing().axis();
-        return Numbers.text(", looking %.0f\u00b0, %.0f\u00b0 up", axis.azimuthDeg(), axis.altitudeDeg())
-                .replace("-", "\u2212");
+        return ", looking " + Numbers.fixed(axis.azimuthDeg(), 0) + "\u00b0, " + Numbers.fixed(axis.altitudeDeg(), 0)
+                + "\u00b0 up";
     }
 
     private static String words(CompositionFrame test) {

@@ -11,6 +11,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * Takes in the order of a night: each in a window of its own wish, with the work before it, so many pairs of hands and as many
@@ -46,6 +47,26 @@ public record Schedule(List<Slot> slots, List<Left> left) {
     /** When the last of it closes; empty where nothing stands. */
     public Optional<Instant> ends() {
         return slots.stream().map(s -> s.runs().to()).max(Comparator.naturalOrder());
+    }
+
+    /** The takes that run or are prepared at an instant; else the next that is not over. Those that are done do not count. */
+    public List<Slot> at(Instant now, Predicate<Slot> done) {
+        List<Slot> open = slots.stream()
+                .filter(s -> !done.test(s) && s.runs().to().isAfter(now))
+                .toList();
+        List<Slot> busy = open.stream().filter(s -> s.busy().contains(now)).toList();
+        return busy.isEmpty() ? open.stream().limit(1).toList() : busy;
+    }
+
+    /** Openings with which a take and the one before it change places; none for the first. */
+    public Map<Slot, Instant> earlier(Slot slot, Habits habits) {
+        int i = slots.indexOf(slot);
+        if (i < 1) {
+            return Map.of();
+        }
+        Slot before = slots.get(i - 1);
+        Instant opens = before.runs().from();
+        return Map.of(slot, opens, before, opens.plus(slot.runs().length()).plus(habits.next()));
     }
 
     /**

@@ -2,20 +2,13 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.eclipse.EclipsedLight;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Program;
-import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Moment;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 
 /**
  * An eclipse of the moon, a frame every so many seconds, exposed as it goes: for the lit limb, then for the shadow.
@@ -24,7 +17,7 @@ import java.util.Set;
  * @param switchAt coverage from which the shadow is exposed for
  * @param danjon class of darkness that is expected, 0 to 4
  */
-public record EclipsedMoon(double everySeconds, double switchAt, double danjon) implements Subject {
+public record EclipsedMoon(double everySeconds, double switchAt, double danjon) implements OfTheMoon {
 
     private static final Range EVERY = new Range("interval", 10, 1200, " s");
 
@@ -58,38 +51,17 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
     }
 
     @Override
-    public Set<Need> needs() {
-        return Set.of(Need.MOON);
-    }
-
-    @Override
-    public Direction aim(Circumstances c, Instant t) {
-        return Aiming.towards(Body.MOON, Moment.at(t), c.night().observer());
-    }
-
-    @Override
     public List<String> bag() {
         return List.of("interval timer", "cable or remote release");
     }
 
     @Override
-    public List<String> cautions() {
-        return List.of("A bright moon in a telescope dazzles: you will not see the ground for some minutes.");
-    }
-
-    @Override
-    public Optional<Subject> lasting(Duration wanted, Plan now) {
-        return Optional.empty(); // the shadow decides
-    }
-
-    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Duration lasts = take.wish().when(c).windows().stream()
-                .map(Interval::length)
+        Duration lasts = planning.windows().stream()
+                .map(w -> w.length().minusSeconds((long) everySeconds))
                 .max(Duration::compareTo)
                 .filter(d -> take.wish().kind() == Wish.Kind.LUNAR_ECLIPSE)
-                .map(d -> d.minusSeconds((long) everySeconds))
                 .filter(d -> d.toSeconds() > everySeconds)
                 .orElse(SOME);
         return planning.plan(
@@ -108,13 +80,8 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
         EclipseLadder ladder = EclipseLadder.of(
                 span,
                 Duration.ofMillis(Math.round(everySeconds * 1000)),
-                c.night().observer(),
-                take.camera().rig(),
-                take.setup(c, span.from()).optics(),
-                take.aperture(),
-                switchAt,
-                danjon,
-                0);
+                take.setup(c, span.from()),
+                new EclipseLadder.Asked(switchAt, danjon, 0));
         List<Program.Step> steps = new ArrayList<>();
         EclipseLadder.Step first = null;
         int frames = 0;

@@ -1,18 +1,14 @@
 package dev.halfdusk.core.take;
 
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
-import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Programs;
-import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
 import java.util.List;
-import java.util.Set;
 
 /**
  * The moon, exposed for itself, in a bracket.
@@ -20,7 +16,7 @@ import java.util.Set;
  * @param sides frames to either side of the proposed one, a stop apart
  * @param rounds how often the bracket is taken
  */
-public record Moon(int sides, int rounds) implements Subject {
+public record Moon(int sides, int rounds) implements OfTheMoon {
 
     private static final Range SIDES = new Range("frames to either side", 1, 3, "");
     private static final Range ROUNDS = new Range("rounds", 1, 20, "");
@@ -51,26 +47,6 @@ public record Moon(int sides, int rounds) implements Subject {
     }
 
     @Override
-    public Set<Need> needs() {
-        return Set.of(Need.MOON);
-    }
-
-    @Override
-    public Direction aim(Circumstances c, Instant t) {
-        return Aiming.towards(Body.MOON, Moment.at(t), c.night().observer());
-    }
-
-    @Override
-    public List<String> bag() {
-        return List.of("cable or remote release");
-    }
-
-    @Override
-    public List<String> cautions() {
-        return List.of("A bright moon in a telescope dazzles: you will not see the ground for some minutes.");
-    }
-
-    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(
@@ -82,13 +58,7 @@ public record Moon(int sides, int rounds) implements Subject {
     }
 
     private static Settings settings(Take take, Circumstances c, Instant t) {
-        return MoonExposure.of(
-                        t,
-                        c.night().observer(),
-                        take.camera().rig(),
-                        take.setup(c, t).optics(),
-                        take.aperture(),
-                        MoonExposure.USUAL_TOLERANCE_PX)
+        return MoonExposure.of(take.setup(c, t), MoonExposure.USUAL_TOLERANCE_PX, MoonLight.USUAL_EXTINCTION)
                 .settings();
     }
 

@@ -41,9 +41,9 @@ final class Planning {
         return new Planning(take, c);
     }
 
-    /** The instant for which settings are shown. */
-    Instant best() {
-        return best;
+    /** In which it may be, whatever its length. */
+    List<Interval> windows() {
+        return when.windows();
     }
 
     Proposal proposal() {

@@ -61,7 +61,7 @@ public record Take(
         return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned);
     }
 
-    public Take of(Subject other) {
+    public Take with(Subject other) {
         return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
     }
 

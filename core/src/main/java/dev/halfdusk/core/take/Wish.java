@@ -68,6 +68,16 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             return words;
         }
 
+        /** Whether it needs the clock of a beginning; one between two times that of an end as well. */
+        public boolean timed() {
+            return this == FIXED || this == WINDOW;
+        }
+
+        /** Whether it needs a mark. */
+        public boolean marked() {
+            return this == CORE_OVER_MARK || this == MOON_OVER_MARK;
+        }
+
         /** Short name for addresses and files. */
         public String key() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -148,12 +158,10 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     }
 
     public Wish {
-        boolean clock = kind == Kind.FIXED || kind == Kind.WINDOW;
-        if (clock && from.isEmpty() || kind == Kind.WINDOW && to.isEmpty()) {
+        if (kind.timed() && from.isEmpty() || kind == Kind.WINDOW && to.isEmpty()) {
             throw new IllegalArgumentException("a wish for a time needs the time");
         }
-        boolean marked = kind == Kind.CORE_OVER_MARK || kind == Kind.MOON_OVER_MARK;
-        if (marked && mark.isBlank()) {
+        if (kind.marked() && mark.isBlank()) {
             throw new IllegalArgumentException("a wish over a mark needs the mark");
         }
     }

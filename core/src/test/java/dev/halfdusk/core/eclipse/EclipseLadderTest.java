@@ -5,16 +5,21 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.eclipse.EclipseLadder.Aim;
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
 import java.time.Instant;
@@ -32,19 +37,21 @@ class EclipseLadderTest {
     private static final LunarEclipse TOTAL = LunarEclipses.between(
                     Instant.parse("2029-12-20T00:00:00Z"), Instant.parse("2029-12-22T00:00:00Z"))
             .get(0);
-    private static final Observer COAST = Observer.at(new Site(37.6, -8.8, 5));
 
     private static EclipseLadder ladder(Rig rig, double switchAt, double danjon, double brighter) {
+        Setup setup = new Setup(
+                rig,
+                300,
+                5.6,
+                Pointing.level(new Direction(120, 60)),
+                Standpoint.open(new Site(37.6, -8.8, 5), SkyGlow.ofZenith(21)),
+                TOTAL.p1(),
+                Demand.USUAL);
         return EclipseLadder.of(
                 new Interval(TOTAL.p1(), TOTAL.p4()),
                 Duration.ofMinutes(2),
-                COAST,
-                rig,
-                rig.optics(300),
-                5.6,
-                switchAt,
-                danjon,
-                brighter);
+                setup,
+                new EclipseLadder.Asked(switchAt, danjon, brighter));
     }
 
     /** Half of the sun over the edge is a stop; a quarter of its width shows 0.1955 of its disc. */
@@ -92,8 +99,8 @@ class EclipseLadderTest {
     void shutters_keep_within_the_moons_motion_or_the_seeing() {
         List<EclipseLadder.Step> still = ladder(TRIPOD, 0.78, 2, 0).steps();
         List<EclipseLadder.Step> tracked = ladder(LUNAR, 0.78, 2, 0).steps();
-        assertThat(still).allMatch(s -> s.settings().seconds() <= 0.68);
-        assertThat(tracked).allMatch(s -> s.settings().seconds() <= 2.05);
+        assertThat(still).allMatch(s -> s.settings().seconds() <= 0.66);
+        assertThat(tracked).allMatch(s -> s.settings().seconds() <= 2);
         for (int i = 0; i < still.size(); i++) {
             assertThat(tracked.get(i).settings().iso())
                     .isLessThanOrEqualTo(still.get(i).settings().iso());

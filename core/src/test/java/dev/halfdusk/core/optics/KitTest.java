@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalTime;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -81,5 +82,16 @@ class KitTest {
                         100,
                         OptionalDouble.empty()))
                 .hasMessageContaining(why);
+    }
+
+    /** Over midnight the nearer way counts: 00:00:03 shown at 23:59:58 is five seconds fast. */
+    @Test
+    void a_clock_is_fast_or_slow_the_nearer_way_round() {
+        assertThat(CameraBody.clockAhead(LocalTime.of(0, 0, 3), LocalTime.of(23, 59, 58)))
+                .isEqualTo(5);
+        assertThat(CameraBody.clockAhead(LocalTime.of(23, 59, 58), LocalTime.of(0, 0, 3)))
+                .isEqualTo(-5);
+        assertThat(CameraBody.clockAhead(LocalTime.of(22, 0), LocalTime.of(21, 0)))
+                .isEqualTo(3600);
     }
 }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
 import dev.halfdusk.core.measure.Interval;
@@ -23,6 +24,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.SplittableRandom;
@@ -279,7 +281,24 @@ class ScheduleTest {
         assertThat(slot(pushed, "first").runs()).isEqualTo(window(110, 170));
         assertThat(slot(pushed, "next").runs().from()).isEqualTo(at(176));
 
-        assertThat(Progress.begun(running).of(first).take().pinned()).contains(at(100));
+        // what is said keeps what has begun, unless something was said of it before
+        assertThat(Progress.said(planned, at(110), x -> false, Map.of()))
+                .hasSize(1)
+                .containsKey(running)
+                .allSatisfy((x, p) -> assertThat(p.of(first).take().pinned()).contains(at(100)));
+        assertThat(Progress.said(planned, at(110), x -> true, Map.of())).isEmpty();
+        assertThat(Progress.said(planned, at(80), x -> false, Map.of())).isEmpty();
+        assertThat(Progress.said(planned, at(110), x -> false, Map.of(running, Progress.leftOut())))
+                .containsExactly(entry(running, Progress.leftOut()));
+        // at 84 the first is prepared, at 160 it has closed and the next is prepared, at 170 that runs; done ones do
+        // not count
+        assertThat(planned.at(at(83), x -> false)).extracting(Slot::name).containsExactly("first");
+        assertThat(planned.at(at(120), x -> false)).extracting(Slot::name).containsExactly("first");
+        assertThat(planned.at(at(160), x -> false)).extracting(Slot::name).containsExactly("next");
+        assertThat(planned.at(at(120), x -> x == running))
+                .extracting(Slot::name)
+                .containsExactly("next");
+        assertThat(planned.at(at(500), x -> false)).isEmpty();
         assertThat(Progress.AHEAD.of(first)).isEqualTo(first);
         // done before it began takes no time; done after its end keeps its end
         assertThat(Progress.done(running, at(80)).of(first).lasts()).isZero();
@@ -299,5 +318,16 @@ class ScheduleTest {
         assertThat(Progress.late(s, slot(s, "first"), Duration.ofMinutes(10)).entrySet())
                 .extracting(e -> e.getKey().name(), e -> e.getValue().opened().orElseThrow())
                 .containsExactly(tuple("first", at(110)), tuple("behind", at(178)));
+    }
+
+    /** The later opens when the other did; that one after its thirty minutes and six of work. */
+    @Test
+    void a_take_changes_places_with_the_one_before_it() {
+        Schedule s = arrange(
+                plan("a", "A", 20, false, Optional.of(at(100)), window(90, 400)),
+                plan("b", "A", 30, false, Optional.of(at(200)), window(90, 400)));
+        assertThat(s.earlier(slot(s, "b"), Habits.USUAL))
+                .containsOnly(entry(slot(s, "b"), at(100)), entry(slot(s, "a"), at(136)));
+        assertThat(s.earlier(slot(s, "a"), Habits.USUAL)).isEmpty();
     }
 }

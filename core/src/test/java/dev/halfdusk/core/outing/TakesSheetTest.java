@@ -328,6 +328,9 @@ class TakesSheetTest {
         assertThat(kinds(C, held(new Ground(2, 30), 22, 15))).isEmpty();
         Clash twilight = clashes(C, by(held(new People(3), 22, 0)), WHOLE).get(0);
         assertThat(twilight.words()).matches("T reaches into twilight: the sun stands at \u2212\\d+\u00b0\\.");
+        Clash hyphen = clashes(C, by(slot(at("Blue-hour", new People(3), "Wide", 22, 0), clock(22, 0))), WHOLE)
+                .get(0);
+        assertThat(hyphen.words()).startsWith("Blue-hour reaches into twilight");
         assertThat(twilight.way())
                 .startsWith("It is dark from " + NIGHT.clock(NIGHT.dark().get(0).from()));
         // a week later the moon is up until after midnight

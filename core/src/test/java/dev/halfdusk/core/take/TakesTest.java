@@ -277,7 +277,7 @@ class TakesTest {
         Subject twice = stack.subject()
                 .lasting(stack.plan(c).lasts().multipliedBy(2), stack.plan(c))
                 .orElseThrow();
-        Duration now = stack.of(twice).plan(c).lasts();
+        Duration now = stack.with(twice).plan(c).lasts();
         assertThat(now)
                 .isBetween(
                         stack.plan(c).lasts().multipliedBy(2).minusMinutes(2),
