@@ -1,5 +1,6 @@
 package dev.halfdusk.app.framing;
 
+import dev.halfdusk.app.pictures.ImageFile;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.concurrent.Semaphore;
@@ -11,9 +12,6 @@ import java.util.function.Supplier;
  * one fails then.
  */
 final class Darkroom {
-
-    /** Every PNG begins with it. */
-    private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
 
     /** For the answer of a closed connection to the first part. */
     private static final long LISTEN_MS = 2;
@@ -31,17 +29,18 @@ final class Darkroom {
     }
 
     /** @throws IOException when nobody waits any more */
-    void develop(Supplier<byte[]> picture, OutputStream out) throws IOException {
+    void develop(ImageFile kind, Supplier<byte[]> picture, OutputStream out) throws IOException {
+        byte[] begins = kind.begins();
         turn.acquireUninterruptibly();
         try {
-            int half = SIGNATURE.length / 2;
-            out.write(SIGNATURE, 0, half);
+            int half = begins.length / 2;
+            out.write(begins, 0, half);
             out.flush();
             Thread.sleep(LISTEN_MS);
-            out.write(SIGNATURE, half, half);
+            out.write(begins, half, half);
             out.flush();
-            byte[] png = picture.get();
-            out.write(png, SIGNATURE.length, png.length - SIGNATURE.length);
+            byte[] file = picture.get();
+            out.write(file, begins.length, file.length - begins.length);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         } finally {

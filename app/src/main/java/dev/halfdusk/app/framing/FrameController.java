@@ -2,7 +2,7 @@ package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.app.pictures.HistogramPicture;
-import dev.halfdusk.app.pictures.Png;
+import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
@@ -34,7 +34,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -190,13 +189,13 @@ class FrameController {
         return uri.encode().build().getQuery();
     }
 
-    @GetMapping("/photograph.png")
+    @GetMapping("/photograph.jpg")
     void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) {
         image(Form.of(typed), response, f -> whole(f, PREVIEW_WIDTH));
     }
 
     /** A part at full size around a point, in shares of width and height. */
-    @GetMapping("/crop.png")
+    @GetMapping("/crop.jpg")
     void crop(@RequestParam Map<String, String> typed, HttpServletResponse response) {
         Form form = Form.of(typed);
         image(form, response, f -> {
@@ -215,7 +214,7 @@ class FrameController {
                 form,
                 response,
                 part,
-                taken -> Png.of(
+                taken -> ImageFile.JPEG.of(
                         form.has("limits") ? taken.rgbWithLimits() : taken.rgb(),
                         taken.window().width(),
                         taken.window().height()));
@@ -234,11 +233,11 @@ class FrameController {
         response.setHeader(
                 HttpHeaders.CACHE_CONTROL,
                 CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate().getHeaderValue());
-        develop(response, read.get(), part.apply(read.get()), (taken, shot) -> file.apply(taken));
+        develop(response, read.get(), part.apply(read.get()), ImageFile.JPEG, (taken, shot) -> file.apply(taken));
     }
 
     /** One photograph, developed for each of the balances, side by side. */
-    @GetMapping("/balances.png")
+    @GetMapping("/balances.jpg")
     void balances(@RequestParam Map<String, String> typed, HttpServletResponse response) {
         image(Form.of(typed), response, f -> whole(f, SMALL_WIDTH), FrameController::sideBySide);
     }
@@ -253,7 +252,7 @@ class FrameController {
                 System.arraycopy(one, y * width, all, (y * BALANCES.size() + i) * width, width);
             }
         }
-        return Png.of(all, BALANCES.size() * width, height);
+        return ImageFile.JPEG.of(all, BALANCES.size() * width, height);
     }
 
     /** The same with what a camera writes into its files, to keep. */
@@ -270,6 +269,7 @@ class FrameController {
                 response,
                 frame,
                 whole(frame, KEPT_WIDTH),
+                ImageFile.PNG,
                 (taken, shot) -> CameraFile.png(taken, frame.scene().moment().instant(), shot));
     }
 
@@ -311,11 +311,16 @@ class FrameController {
     }
 
     private void develop(
-            HttpServletResponse response, FrameAsked frame, Window window, BiFunction<Photograph, Shot, byte[]> file) {
-        response.setContentType(MediaType.IMAGE_PNG_VALUE);
+            HttpServletResponse response,
+            FrameAsked frame,
+            Window window,
+            ImageFile kind,
+            BiFunction<Photograph, Shot, byte[]> file) {
+        response.setContentType(kind.mediaType());
         Shot shot = frame.shot(frame.setup().proposal());
         try {
             darkroom.develop(
+                    kind,
                     () -> file.apply(
                             Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL),
                             shot),

@@ -73,7 +73,7 @@ public final class CameraFile {
 
     public static byte[] png(Photograph photograph, Instant taken, Shot shot) {
         Window window = photograph.window();
-        byte[] png = Png.of(photograph.rgb(), window.width(), window.height());
+        byte[] png = ImageFile.PNG.of(photograph.rgb(), window.width(), window.height());
         byte[] exif = write(new BufferedImage(1, 1, BufferedImage.TYPE_BYTE_GRAY), taken, shot);
         ByteArrayOutputStream out = new ByteArrayOutputStream(png.length + exif.length + 12);
         try (DataOutputStream data = new DataOutputStream(out)) {

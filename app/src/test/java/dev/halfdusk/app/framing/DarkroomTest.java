@@ -9,24 +9,30 @@ import static org.mockito.Mockito.doNothing;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 
-import dev.halfdusk.app.pictures.Png;
+import dev.halfdusk.app.pictures.ImageFile;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class DarkroomTest {
 
     private final Darkroom darkroom = new Darkroom();
 
-    @Test
-    void a_picture_arrives_whole() throws IOException {
-        byte[] png = Png.of(new int[] {1, 2, 3, 4}, 2, 2);
+    @ParameterizedTest
+    @EnumSource
+    void a_picture_arrives_whole(ImageFile kind) throws IOException {
+        byte[] file = kind.of(new int[] {1, 2, 3, 4}, 2, 2);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        darkroom.develop(() -> png, out);
-        assertThat(out.toByteArray()).isEqualTo(png);
+        darkroom.develop(kind, () -> file, out);
+        assertThat(out.toByteArray()).isEqualTo(file);
+        assertThat(ImageIO.read(new ByteArrayInputStream(file)).getHeight()).isEqualTo(2);
     }
 
     @Test
@@ -36,13 +42,14 @@ class DarkroomTest {
         doThrow(new IOException("closed")).when(closed).write(any(byte[].class), eq(4), anyInt());
         List<String> taken = new ArrayList<>();
         assertThatThrownBy(() -> darkroom.develop(
+                        ImageFile.PNG,
                         () -> {
                             taken.add("in vain");
                             return new byte[9];
                         },
                         closed))
                 .isInstanceOf(IOException.class);
-        a_picture_arrives_whole();
+        a_picture_arrives_whole(ImageFile.JPEG);
         assertThat(taken).isEmpty();
     }
 }

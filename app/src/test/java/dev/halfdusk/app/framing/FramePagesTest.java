@@ -91,17 +91,17 @@ class FramePagesTest {
     @Test
     void the_photograph_and_its_crop_are_pictures() throws Exception {
         assertThat(body("/frame" + base + "&view=photograph"))
-                .contains("/frame/photograph.png?")
+                .contains("/frame/photograph.jpg?")
                 .contains("Simulated photograph at");
-        for (String path : new String[] {"/frame/photograph.png" + base, "/frame/crop.png" + base + "&x=0&y=1"}) {
+        for (String path : new String[] {"/frame/photograph.jpg" + base, "/frame/crop.jpg" + base + "&x=0&y=1"}) {
             byte[] png = web.perform(get(path + "&azimuth=170&altitude=20"))
-                    .andExpect(content().contentType("image/png"))
+                    .andExpect(content().contentType("image/jpeg"))
                     .andReturn()
                     .getResponse()
                     .getContentAsByteArray();
             assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isIn(960, 600);
         }
-        web.perform(get("/frame/photograph.png" + base + "&focal=9")).andExpect(status().isUnprocessableEntity());
+        web.perform(get("/frame/photograph.jpg" + base + "&focal=9")).andExpect(status().isUnprocessableEntity());
     }
 
     @Test
@@ -153,7 +153,7 @@ class FramePagesTest {
         for (String night : new String[] {"2027-06-21", "2027-12-21"}) {
             body("/frame?place=" + id + "&night=" + night);
             body("/frame/panorama?place=" + id + "&night=" + night);
-            web.perform(get("/frame/photograph.png?place=" + id + "&night=" + night))
+            web.perform(get("/frame/photograph.jpg?place=" + id + "&night=" + night))
                     .andExpect(status().isOk());
         }
     }
@@ -172,7 +172,7 @@ class FramePagesTest {
     /** What is chosen is in the picture's address and in the picture, and said where it comes from. */
     @Test
     void clouds_limits_and_distortion_change_the_photograph() throws Exception {
-        String base = "/frame/photograph.png?rig=1&place=1&night=2027-06-08";
+        String base = "/frame/photograph.jpg?rig=1&place=1&night=2027-06-08";
         byte[] plain = png(base);
         for (String what : List.of("clouds=veil", "clouds=broken", "limits=on", "distortion=-4")) {
             assertThat(png(base + "&" + what)).as(what).isNotEqualTo(plain);
@@ -205,7 +205,7 @@ class FramePagesTest {
     @Test
     void balances_stand_side_by_side() throws Exception {
         BufferedImage three = ImageIO.read(new ByteArrayInputStream(
-                web.perform(get("/frame/balances.png?rig=1&place=1&night=2027-06-08&upright=on"))
+                web.perform(get("/frame/balances.jpg?rig=1&place=1&night=2027-06-08&upright=on"))
                         .andExpect(status().isOk())
                         .andReturn()
                         .getResponse()

@@ -1,0 +1,59 @@
+package dev.halfdusk.app.pictures;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Locale;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
+
+/**
+ * Writes pixels as a file. JPEG to look at on a page, like the one on the back of a camera: noise hardly compresses without loss, so
+ * that it is a tenth of the bytes and a fifth of the time. PNG to keep and to measure in.
+ */
+public enum ImageFile {
+    /** Little effort costs a tenth more bytes and a fifth of the time. */
+    PNG(0.85f, new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'}),
+    JPEG(0.93f, new byte[] {(byte) 0xff, (byte) 0xd8});
+
+    private final float quality;
+    private final byte[] begins;
+
+    ImageFile(float quality, byte[] begins) {
+        this.quality = quality;
+        this.begins = begins;
+    }
+
+    /** With which every file of it begins. */
+    public byte[] begins() {
+        return begins.clone();
+    }
+
+    public String mediaType() {
+        return "image/" + name().toLowerCase(Locale.ROOT);
+    }
+
+    /** @param rgb red, green and blue in the lower three bytes, row by row */
+    public byte[] of(int[] rgb, int width, int height) {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        image.getRaster().setDataElements(0, 0, width, height, rgb);
+        ImageWriter writer = ImageIO.getImageWritersByFormatName(name()).next();
+        ByteArrayOutputStream out = new ByteArrayOutputStream(rgb.length);
+        try (MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
+            ImageWriteParam how = writer.getDefaultWriteParam();
+            how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+            how.setCompressionQuality(quality);
+            writer.setOutput(stream);
+            writer.write(null, new IIOImage(image, null, null), how);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } finally {
+            writer.dispose();
+        }
+        return out.toByteArray();
+    }
+}
