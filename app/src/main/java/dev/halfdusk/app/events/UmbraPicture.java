@@ -2,10 +2,10 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.pictures.PathText;
 import dev.halfdusk.core.eclipse.LocalEclipse;
-import dev.halfdusk.core.eclipse.Shadow;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 import java.util.List;
 
 /**

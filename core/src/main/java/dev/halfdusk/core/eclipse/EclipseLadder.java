@@ -1,6 +1,7 @@
 package dev.halfdusk.core.eclipse;
 
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
@@ -10,6 +11,7 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -66,7 +68,7 @@ public record EclipseLadder(List<Step> steps) {
 
         public Asked {
             SWITCH.check(switchAt);
-            EclipsedLight.DANJON.check(danjon);
+            ShadowedMoon.DANJON.check(danjon);
         }
     }
 

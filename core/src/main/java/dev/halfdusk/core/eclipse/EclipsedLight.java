@@ -1,7 +1,8 @@
 package dev.halfdusk.core.eclipse;
 
-import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.sky.Shadow;
 
 /**
  * How much darker the moon is in an eclipse than a full moon, in stops. The lit limb by what of the sun its brightest point still sees
@@ -9,13 +10,6 @@ import dev.halfdusk.core.optics.Stops;
  * magnitude, which nobody knows beforehand. To a stop on the limb, to two in totality.
  */
 public final class EclipsedLight {
-
-    public static final Range DANJON = new Range("darkness of totality", 0, 4, "");
-
-    /** Copper red, the middle of what happens. */
-    public static final double USUAL_DANJON = 2;
-
-    private static final double FULL_MAGNITUDE = -12.73;
 
     /** No part of the sun at all would be endless stops. */
     private static final double LEAST = 1e-6;
@@ -25,23 +19,11 @@ public final class EclipsedLight {
     /** Of the limb that is farthest from the axis of the shadow; 0 outside of the penumbra. */
     public static double limbStops(Shadow s) {
         double x = (s.separationDeg() + s.moonDeg() - s.umbraDeg()) / (s.penumbraDeg() - s.umbraDeg());
-        return -Stops.of(Math.max(LEAST, visible(x)));
-    }
-
-    /** Part of the sun's disc that shows over a straight edge, from 0 at the umbra to 1 at the end of the penumbra. */
-    static double visible(double x) {
-        if (x <= 0) {
-            return 0;
-        }
-        if (x >= 1) {
-            return 1;
-        }
-        double h = 1 - 2 * x;
-        return (Math.acos(h) - h * Math.sqrt(1 - h * h)) / Math.PI;
+        return -Stops.of(Math.max(LEAST, ShadowedMoon.visible(x)));
     }
 
     /** Of the part in the umbra, by the class of its darkness: 0 all but black, 4 bright orange. */
     public static double shadowStops(double danjon) {
-        return Stops.ofMagnitudes(4 - 2 * DANJON.check(danjon) - FULL_MAGNITUDE);
+        return -Stops.of(ShadowedMoon.umbra(danjon));
     }
 }

@@ -7,6 +7,7 @@ import dev.halfdusk.core.sky.Events;
 import dev.halfdusk.core.sky.Extreme;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Shadow;
 import dev.halfdusk.core.sky.TimeScale;
 import java.time.Duration;
 import java.time.Instant;

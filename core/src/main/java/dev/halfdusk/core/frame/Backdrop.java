@@ -92,7 +92,9 @@ final class Backdrop {
         nodeDeg = spacing * shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
         begin = scene.moment().instant().toEpochMilli() / 1000.0 % DAY_SECONDS;
         Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
-        double lit = lamps.moonAltitudeDeg() > 0 ? GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90) : 0;
+        double lit = lamps.moonAltitudeDeg() > 0
+                ? lamps.moonShare() * GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90)
+                : 0;
         double glare = VEIL
                 * lit
                 * scene.clouds().towards(moon, begin, shot.seconds(), nodeDeg).through();

@@ -5,8 +5,10 @@ import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Sidereal;
+import java.util.List;
 import java.util.Optional;
 
 /** The shutter is open: points of light are drawn into a picture's electrons with their spread and their way. */
@@ -58,6 +60,8 @@ final class Exposure {
     private final Vector aberration;
     private final double pixelUm;
     private final Halo[] halos;
+    private final Vector moon;
+    private final double moonEdge;
 
     Exposure(Scene scene, Shot shot, Window window, Trails trails, Canvas canvas, double perLuminance) {
         this.scene = scene;
@@ -81,6 +85,9 @@ final class Exposure {
         aberration = aberration();
         pixelUm = window.sensor().pitchUm() * window.binned();
         halos = Halo.of(shot);
+        Vector towardsMoon = scene.moment().local(Body.MOON, scene.observer());
+        moon = towardsMoon.unit();
+        moonEdge = Math.cos(Math.asin(Body.MOON.radiusKm() / towardsMoon.length()));
     }
 
     /** Stray light round a bright point: a share of its light in a wide spot. */
@@ -129,6 +136,16 @@ final class Exposure {
         return window;
     }
 
+    /** Width of a pixel of the picture on the sensor. */
+    double pixelUm() {
+        return pixelUm;
+    }
+
+    /** Stray light of the lens and its filters. */
+    List<Halo> halos() {
+        return List.of(halos);
+    }
+
     Canvas canvas() {
         return canvas;
     }
@@ -175,8 +192,8 @@ final class Exposure {
 
     /** A star: where it stands at the opening, V outside the air, and its colour. */
     void point(Vector local, double magnitude, double kelvin) {
-        if (local.z() < -0.02 && trails.frames() == 1) {
-            return;
+        if (local.z() < -0.02 && trails.frames() == 1 || local.dot(moon) > moonEdge) {
+            return; // below the horizon, or behind the moon
         }
         double electrons = perSecond(magnitude) * shot.seconds();
         double[] tint = seen(local, kelvin);

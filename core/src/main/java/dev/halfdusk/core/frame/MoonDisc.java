@@ -1,10 +1,15 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Shadow;
+import dev.halfdusk.core.sky.Sidereal;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /** The lit part of the moon's disc, to scale, carried along its way while the shutter is open. */
 record MoonDisc() implements Source {
@@ -18,10 +23,21 @@ record MoonDisc() implements Source {
     private static final int MOST_STEPS = 240;
     private static final long SEAS = 1969;
 
+    private static final double SEAS_AT = 6.4;
+
+    /** Of its radius: shores do not run straight along the lattice of the noise. */
+    private static final double WARP = 0.45;
+
     /** Points along the side of a pixel that are looked at, where the disc is small. */
     private static final int FINE = 4;
 
     private static final double SMALL_PX = 24;
+
+    /** Narrower stray light stays within what the disc itself covers. */
+    private static final double LEAST_STRAY_PX = 3;
+
+    /** Ozone takes the red at the very edge of the shadow: how narrow that rim is. */
+    private static final double BLUE_EDGE = 14;
 
     @Override
     public void paint(Exposure exposure) {
@@ -42,7 +58,8 @@ record MoonDisc() implements Source {
                 || moon.unit().z() < -radius) {
             return;
         }
-        Disc disc = Disc.of(exposure, moon, middle.local(Body.SUN, scene.observer()), radius, centre.get());
+        Disc disc = Disc.of(exposure, middle, moon, radius, centre.get());
+        disc.stray(exposure);
         exposure.rays(centre.get(), disc.sum(), RAYS_REACH * exposure.window().width());
         double way = Math.hypot(
                 ends.get().x() - begins.get().x(), ends.get().y() - begins.get().y());
@@ -55,13 +72,20 @@ record MoonDisc() implements Source {
         }
     }
 
-    /** Electrons of the disc at the middle of the exposure, and where its corner lies. */
-    private record Disc(int left, int top, int size, float[] electrons) {
+    /** Electrons of the disc at the middle of the exposure by colour, and where its corner lies. */
+    private record Disc(int left, int top, int size, float[][] electrons) {
 
-        static Disc of(Exposure exposure, Vector moon, Vector sun, double radius, Point p) {
+        static Disc of(Exposure exposure, Moment middle, Vector moon, double radius, Point p) {
             Shot shot = exposure.shot();
-            Vector towards = exposure.inFrame(moon.unit(), shot.seconds() / 2);
-            Vector light = exposure.inFrame(sun.minus(moon).unit(), shot.seconds() / 2);
+            Scene scene = exposure.scene();
+            double half = shot.seconds() / 2;
+            Vector towards = exposure.inFrame(moon.unit(), half);
+            Vector west =
+                    towards.cross(Sidereal.northPole(scene.observer().site())).unit();
+            Vector north = west.cross(towards);
+            Vector sun = middle.local(Body.SUN, scene.observer());
+            Vector light = exposure.inFrame(sun.minus(moon).unit(), half);
+            Darkening darkening = Darkening.at(middle, scene, v -> exposure.inFrame(v, half));
             double px = 1.5
                             * Math.toDegrees(radius)
                             * 3600
@@ -71,43 +95,70 @@ record MoonDisc() implements Source {
             int left = (int) Math.floor(p.x() - px);
             int top = (int) Math.floor(p.y() - px);
             int size = (int) Math.ceil(2 * px) + 1;
-            int fine = px < SMALL_PX ? FINE : 1;
-            float[] electrons = new float[size * size];
             if (left > exposure.window().width() + size || left + 2 * size < 0) {
-                return new Disc(left, top, 0, electrons);
+                return new Disc(left, top, 0, new float[3][0]);
             }
-            double full = FULL_CD * exposure.perLuminance() * shot.seconds();
-            for (int i = 0; i < size * size; i++) {
-                double sum = 0;
-                for (int k = 0; k < fine * fine; k++) {
-                    double x = left + i % size + (k % fine + 0.5) / fine;
-                    double y = top + i / size + (k / fine + 0.5) / fine;
-                    Vector seen = shot.framing().see(exposure.window().onSensor(x, y));
-                    Vector off = seen.minus(towards.times(seen.dot(towards))).times(1 / Math.sin(radius));
-                    double r2 = off.dot(off);
-                    if (r2 < 1 && seen.dot(towards) > 0) {
-                        double lit = off.minus(towards.times(Math.sqrt(1 - r2))).dot(light);
-                        sum += lit > 0 ? Math.sqrt(lit) * maria(off, towards) : 0;
+            int fine = px < SMALL_PX ? FINE : 1;
+            float[][] electrons = new float[3][size * size];
+            double full = FULL_CD * exposure.perLuminance() * shot.seconds() / (fine * fine);
+            IntStream.range(0, size).parallel().forEach(row -> {
+                double[] share = new double[3];
+                for (int i = row * size; i < (row + 1) * size; i++) {
+                    for (int k = 0; k < fine * fine; k++) {
+                        double x = left + i % size + (k % fine + 0.5) / fine;
+                        double y = top + row + (k / fine + 0.5) / fine;
+                        Vector seen = shot.framing().see(exposure.window().onSensor(x, y));
+                        Vector off =
+                                seen.minus(towards.times(seen.dot(towards))).times(1 / Math.sin(radius));
+                        double r2 = off.dot(off);
+                        if (r2 < 1 && seen.dot(towards) > 0) {
+                            Vector surface = off.minus(towards.times(Math.sqrt(1 - r2)));
+                            double lit = surface.dot(light);
+                            double ground = lit > 0 ? full * Math.sqrt(lit) * maria(off, west, north) : 0;
+                            darkening.of(surface, share);
+                            for (int c = 0; ground > 0 && c < 3; c++) {
+                                electrons[c][i] += (float) (ground * share[c]);
+                            }
+                        }
                     }
                 }
-                electrons[i] = (float) (full * sum / (fine * fine));
-            }
+            });
             return new Disc(left, top, size, electrons);
         }
 
+        /** Of green. */
         double sum() {
             double sum = 0;
-            for (float e : electrons) {
+            for (float e : electrons[1]) {
                 sum += e;
             }
             return sum;
         }
 
+        /** Sends some of its light astray, as much as the lens does. */
+        void stray(Exposure exposure) {
+            double kept = 1;
+            for (Exposure.Halo halo : exposure.halos()) {
+                double sigma = halo.sigmaUm() / exposure.pixelUm();
+                if (sigma > LEAST_STRAY_PX && size > 0) {
+                    kept -= halo.share();
+                    Stray.of(electrons, size, sigma).add(exposure.canvas(), left, top, halo.share());
+                }
+            }
+            for (float[] colour : electrons) {
+                for (int i = 0; i < colour.length; i++) {
+                    colour[i] *= (float) kept;
+                }
+            }
+        }
+
         /** Seas and bright ground, in kind and not in place; the very middle keeps its brightness. */
-        private static double maria(Vector off, Vector towards) {
-            double right = off.dot(new Vector(-towards.y(), towards.x(), 0).unit());
-            double up = off.z();
-            double seas = Noise.fractal(SEAS, 1.6 * right + 4.3, 1.6 * up + 2.7, 4);
+        private static double maria(Vector off, Vector west, Vector north) {
+            double right = off.dot(west);
+            double up = off.dot(north);
+            double bentRight = right + WARP * (Noise.fractal(SEAS + 3, 2.3 * right + 9.1, 2.3 * up + 5.2, 3) - 0.5);
+            double bentUp = up + WARP * (Noise.fractal(SEAS + 6, 2.3 * right + 1.7, 2.3 * up + 7.9, 3) - 0.5);
+            double seas = Noise.fractal(SEAS, 2.2 * bentRight + SEAS_AT, 2.2 * bentUp + 3.6, 5);
             double dark = Math.max(0, Math.min(1, (seas - 0.47) * 7));
             double grain = 0.12 * (Noise.fractal(SEAS + 9, 9 * right, 9 * up, 3) - 0.5);
             double weight = Math.min(1, off.dot(off) * 12);
@@ -121,17 +172,57 @@ record MoonDisc() implements Source {
             int dy = (int) Math.floor(byY);
             double[] across = {1 - (byX - dx), byX - dx};
             double[] down = {1 - (byY - dy), byY - dy};
+            double[] light = new double[3];
             for (int j = 0; j < size; j++) {
                 for (int i = 0; i < size; i++) {
-                    double e = electrons[j * size + i] * share;
-                    for (int k = 0; e > 0 && k < 4; k++) {
-                        canvas.add(
-                                left + i + dx + k % 2,
-                                top + j + dy + k / 2,
-                                e * across[k % 2] * down[k / 2],
-                                Tint.MOON);
+                    int at = j * size + i;
+                    for (int c = 0; c < 3; c++) {
+                        light[c] = electrons[c][at];
+                    }
+                    for (int k = 0; light[1] > 0 && k < 4; k++) {
+                        double part = share * across[k % 2] * down[k / 2];
+                        canvas.add(left + i + dx + k % 2, top + j + dy + k / 2, part, light);
                     }
                 }
+            }
+        }
+    }
+
+    /**
+     * The earth's shadow on its ground: red, green and blue of what arrives.
+     *
+     * @param moon from the place, in the frame's directions, km
+     * @param cone likewise; empty outside of eclipses
+     */
+    private record Darkening(Vector moon, Optional<Shadow.Cone> cone, double danjon) {
+
+        /** Red and blue of the light that the earth's air bends inwards, green being one, by class of darkness. */
+        private static final double[][] BENT = {{1.3, 0.8}, {2.0, 0.6}, {2.6, 0.45}, {2.5, 0.4}, {2.2, 0.45}};
+
+        static Darkening at(Moment moment, Scene scene, UnaryOperator<Vector> inFrame) {
+            Vector moon = inFrame.apply(moment.local(Body.MOON, scene.observer()));
+            Optional<Shadow.Cone> cone = Optional.of(Shadow.Cone.at(moment, scene.observer()))
+                    .filter(c -> c.shadow().falls())
+                    .map(c -> new Shadow.Cone(c.shadow(), inFrame.apply(c.centre()), inFrame.apply(c.axis())));
+            return new Darkening(moon, cone, scene.danjon());
+        }
+
+        /** @param surface from the moon's middle, in its radii */
+        void of(Vector surface, double[] rgb) {
+            if (cone.isEmpty()) {
+                System.arraycopy(Tint.MOON, 0, rgb, 0, 3);
+                return;
+            }
+            ShadowedMoon shadowed = new ShadowedMoon(cone.get().shadow(), danjon);
+            double separation = cone.get().separationDeg(moon.plus(surface.times(Body.MOON.radiusKm())));
+            double direct = shadowed.direct(separation);
+            double bent = (1 - direct) * shadowed.bent(separation);
+            int darker = (int) Math.min(danjon, BENT.length - 2);
+            double between = danjon - darker;
+            double edge = Math.pow(Math.min(1, separation / shadowed.shadow().umbraDeg()), BLUE_EDGE);
+            for (int c = 0; c < 3; c++) {
+                double deep = c == 1 ? 1 : BENT[darker][c / 2] * (1 - between) + BENT[darker + 1][c / 2] * between;
+                rgb[c] = Tint.MOON[c] * (direct + bent * (deep * (1 - edge) + edge));
             }
         }
     }

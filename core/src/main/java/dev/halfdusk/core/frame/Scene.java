@@ -1,11 +1,13 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.glow.GroundLight;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +19,7 @@ import java.util.Optional;
  * @param lampLux light of lamps on the ground, lux while the shutter is open
  * @param passing seed of an aircraft and a satellite that cross the frame; empty for none
  * @param sea whether water lies below the horizon where the skyline is lower than a degree
+ * @param danjon darkness of the earth's shadow, in case the moon is in it
  */
 public record Scene(
         Standpoint from,
@@ -25,11 +28,25 @@ public record Scene(
         double lampLux,
         Optional<Long> passing,
         boolean sea,
-        Clouds clouds) {
+        Clouds clouds,
+        double danjon) {
 
     public Scene {
+        ShadowedMoon.DANJON.check(danjon);
         GroundLight.LUX.check(lampLux);
         marks = List.copyOf(marks);
+    }
+
+    /** With a shadow of the earth that is as dark as usual. */
+    public Scene(
+            Standpoint from,
+            Moment moment,
+            List<Mark> marks,
+            double lampLux,
+            Optional<Long> passing,
+            boolean sea,
+            Clouds clouds) {
+        this(from, moment, marks, lampLux, passing, sea, clouds, ShadowedMoon.USUAL_DANJON);
     }
 
     /** With nothing that passes. */
@@ -38,7 +55,12 @@ public record Scene(
     }
 
     public Scene with(Clouds other) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, other);
+        return new Scene(from, moment, marks, lampLux, passing, sea, other, danjon);
+    }
+
+    /** With another darkness of the earth's shadow. */
+    public Scene shadowed(double otherDanjon) {
+        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, otherDanjon);
     }
 
     /** All that sends light but the faint stars. */
@@ -61,6 +83,7 @@ public record Scene(
     }
 
     public SunAndMoon lamps() {
-        return SunAndMoon.at(moment, from.observer());
+        SunAndMoon usual = SunAndMoon.at(moment, from.observer());
+        return usual.moonShare() == 1 ? usual : usual.eclipsed(new ShadowedMoon(Shadow.at(moment), danjon));
     }
 }

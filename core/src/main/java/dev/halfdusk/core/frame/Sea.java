@@ -35,9 +35,7 @@ final class Sea {
     Sea(Scene scene, SunAndMoon lamps) {
         this.glow = scene.from().glow();
         this.lamps = lamps;
-        moonLux = lamps.moonAltitudeDeg() > 0
-                ? GroundLight.moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg())
-                : 0;
+        moonLux = GroundLight.moonLux(lamps);
     }
 
     /** Whether water is seen so far below the horizon: a shore runs down from where the skyline rises. */

@@ -23,12 +23,17 @@ public final class GroundLight {
     /** cd/m² of level ground under a sky. */
     public static double luminance(SkyGlow glow, SunAndMoon lamps) {
         double sky = Luminance.of(glow.zenith(lamps).magnitude());
-        return REFLECTANCE * sky + ofLux(moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg()));
+        return REFLECTANCE * sky + ofLux(moonLux(lamps));
     }
 
     /** cd/m² of level ground in some light. */
     public static double ofLux(double lux) {
         return REFLECTANCE / Math.PI * lux;
+    }
+
+    /** Lux on level ground from the moon as it stands, eclipsed or not. */
+    public static double moonLux(SunAndMoon lamps) {
+        return lamps.moonShare() * moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg());
     }
 
     /** Lux on level ground from the moon in clear air: 0.22 from a full one overhead. 0 below the horizon. */

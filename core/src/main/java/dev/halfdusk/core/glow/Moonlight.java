@@ -45,7 +45,8 @@ public final class Moonlight {
     /** By how many magnitudes moonlight brightens the zenith of a natural sky in clear air. */
     public static double zenithBrightening(SunAndMoon lamps) {
         double altitude = lamps.moonAltitudeDeg();
-        double moon = luminance(lamps.moonPhaseAngleDeg(), 90 - altitude, altitude, 90, SkyGlow.CLEAR);
+        double moon =
+                lamps.moonShare() * luminance(lamps.moonPhaseAngleDeg(), 90 - altitude, altitude, 90, SkyGlow.CLEAR);
         return 2.5 * Math.log10(1 + moon / Luminance.of(SkyGlow.NATURAL_MAGNITUDE));
     }
 

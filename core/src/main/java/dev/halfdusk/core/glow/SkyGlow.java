@@ -167,8 +167,9 @@ public final class SkyGlow {
             double separation = altitude >= 90
                     ? 90 - lamps.moonAltitudeDeg()
                     : separation(azimuth, altitude, lamps.moonAzimuthDeg(), lamps.moonAltitudeDeg());
-            moon = Moonlight.luminance(
-                    lamps.moonPhaseAngleDeg(), separation, lamps.moonAltitudeDeg(), altitude, extinction);
+            moon = lamps.moonShare()
+                    * Moonlight.luminance(
+                            lamps.moonPhaseAngleDeg(), separation, lamps.moonAltitudeDeg(), altitude, extinction);
         }
         double milkyWay = band == 0 ? 0 : band * Air.transmission(extinction, mass);
         return new Parts(natural * gradient, towns, twilight, moon, milkyWay);

@@ -5,28 +5,59 @@ import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 
 /**
  * Sun and moon as lamps that light a place's sky. Angles in degrees, airless, topocentric.
  *
  * @param sunAzimuthDeg from north through east
  * @param moonPhaseAngleDeg sun–moon–observer, 0 full to 180 new
+ * @param moonShare of its usual light that an eclipse leaves it, 1 outside of one
  */
 public record SunAndMoon(
         double sunAltitudeDeg,
         double sunAzimuthDeg,
         double moonAltitudeDeg,
         double moonAzimuthDeg,
-        double moonPhaseAngleDeg) {
+        double moonPhaseAngleDeg,
+        double moonShare) {
 
     /** Both far below the horizon: the darkest the place gets. */
     public static final SunAndMoon NEITHER = new SunAndMoon(-90, 0, -90, 0, 180);
 
-    public static SunAndMoon at(Moment moment, Observer observer) {
-        return of(moment.local(Body.SUN, observer), moment.local(Body.MOON, observer));
+    /** Farther from the axis of the earth's shadow none of it falls on the moon, seen from anywhere: its width and the parallax. */
+    private static final double NEAR_SHADOW_DEG = 3;
+
+    /** Outside of an eclipse. */
+    public SunAndMoon(
+            double sunAltitudeDeg,
+            double sunAzimuthDeg,
+            double moonAltitudeDeg,
+            double moonAzimuthDeg,
+            double moonPhaseAngleDeg) {
+        this(sunAltitudeDeg, sunAzimuthDeg, moonAltitudeDeg, moonAzimuthDeg, moonPhaseAngleDeg, 1);
     }
 
-    /** From their topocentric places, east, north and up in kilometres. */
+    /** With an eclipse of the moon of usual darkness, if there is one. */
+    public static SunAndMoon at(Moment moment, Observer observer) {
+        SunAndMoon lamps = of(moment.local(Body.SUN, observer), moment.local(Body.MOON, observer));
+        return lamps.moonPhaseAngleDeg < NEAR_SHADOW_DEG
+                ? lamps.eclipsed(new ShadowedMoon(Shadow.at(moment), ShadowedMoon.USUAL_DANJON))
+                : lamps;
+    }
+
+    /** With the moon in the earth's shadow. */
+    public SunAndMoon eclipsed(ShadowedMoon moon) {
+        return new SunAndMoon(
+                sunAltitudeDeg, sunAzimuthDeg, moonAltitudeDeg, moonAzimuthDeg, moonPhaseAngleDeg, moon.whole());
+    }
+
+    /** As if there were no eclipse. */
+    public SunAndMoon uneclipsed() {
+        return new SunAndMoon(sunAltitudeDeg, sunAzimuthDeg, moonAltitudeDeg, moonAzimuthDeg, moonPhaseAngleDeg);
+    }
+
+    /** From their topocentric places, east, north and up in kilometres; eclipses are left out. */
     public static SunAndMoon of(Vector sun, Vector moon) {
         return new SunAndMoon(
                 sun.latitudeDeg(),

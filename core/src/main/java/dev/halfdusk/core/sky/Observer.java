@@ -44,6 +44,11 @@ public final class Observer {
         return site.hashCode();
     }
 
+    /** The middle of the earth: east, north and up from here, kilometres. */
+    public Vector centre() {
+        return local(position).times(-1);
+    }
+
     /** Kilometres. */
     Vector position() {
         return position;

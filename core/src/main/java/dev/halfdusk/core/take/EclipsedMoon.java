@@ -1,7 +1,7 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
-import dev.halfdusk.core.eclipse.EclipsedLight;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
@@ -31,8 +31,7 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
                     Parameter.number("everySeconds", "interval", EVERY, 120),
                     Parameter.number(
                             "switchAt", "covered, then the shadow", EclipseLadder.SWITCH, EclipseLadder.USUAL_SWITCH),
-                    Parameter.number(
-                            "danjon", "darkness of totality", EclipsedLight.DANJON, EclipsedLight.USUAL_DANJON)),
+                    Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, ShadowedMoon.USUAL_DANJON)),
             v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2)));
 
     @Override
@@ -71,8 +70,7 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
                 List.of(
                         "How dark totality will be nobody knows: look at its first frame and shift the rest.",
                         "The moon leaves a narrow frame that stands still within minutes: aim anew.",
-                        "In the last minutes before totality half the moon burns: that is meant.",
-                        "The simulated photograph does not show the shadow yet: it is that of a full moon."));
+                        "In the last minutes before totality half the moon burns: that is meant."));
     }
 
     /** Frames with the same settings are one step. */

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.eclipse.EclipseLadder.Aim;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
@@ -58,7 +59,7 @@ class EclipseLadderTest {
     @ParameterizedTest
     @CsvSource({"0, 0", "1, 1", "0.5, 0.5", "0.25, 0.19550", "0.75, 0.80450", "-1, 0", "2, 1"})
     void what_shows_of_the_sun_is_a_segment(double x, double part) {
-        assertThat(EclipsedLight.visible(x)).isCloseTo(part, within(1e-5));
+        assertThat(ShadowedMoon.visible(x)).isCloseTo(part, within(1e-5));
     }
 
     /** Magnitude 4 − 2 L against −12.73, 0.7526 a stop: 16.9 stops for L 2, 22.2 for L 0, 11.6 for L 4. */

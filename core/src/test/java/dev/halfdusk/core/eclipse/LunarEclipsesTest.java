@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.eclipse.LunarEclipse.Type;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Shadow;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;

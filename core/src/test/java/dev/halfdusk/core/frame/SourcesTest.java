@@ -54,37 +54,20 @@ class SourcesTest {
         return Photograph.take(scene, shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
     }
 
-    /** The streak is as long as the moon's own way by the ephemeris, and the disc wide. */
+    /** The streak is as long as the moon's own way by the ephemeris: a disc drawn out by L varies by L²/12 more along it. */
     @ParameterizedTest
-    @CsvSource({"TRIPOD, 40", "SIDEREAL, 120", "LUNAR, 100"})
+    @CsvSource({"TRIPOD, 40", "SIDEREAL, 1200", "LUNAR, 1200"})
     void a_moon_is_drawn_out_by_its_own_way(Support.Kind kind, double seconds) {
         Scene scene = scene("2027-06-19T00:00:00Z", 21);
         Vector begins = scene.moment().local(Body.MOON, LEDGE);
         Vector ends =
                 Moment.at(scene.moment().instant().plusSeconds((long) seconds)).local(Body.MOON, LEDGE);
         Direction at = Direction.of(begins.unit());
-        Shot shot = shot(200, at, seconds, 22, kind);
-        Window window = Window.crop(SENSOR, 0, 0, 1200, 1200);
-        Photograph p = take(scene, shot, window);
-        int left = 1200;
-        int right = 0;
-        int top = 1200;
-        int bottom = 0;
-        float most = 0;
-        for (float e : p.electrons(1)) {
-            most = Math.max(most, e);
-        }
-        for (int i = 0; i < p.electrons(1).length; i++) {
-            if (p.electrons(1)[i] > 0.2 * most) {
-                left = Math.min(left, i % 1200);
-                right = Math.max(right, i % 1200);
-                top = Math.min(top, i / 1200);
-                bottom = Math.max(bottom, i / 1200);
-            }
-        }
+        Shot shot = filtered(shot(200, at, seconds, 22, kind), 0.04 / seconds);
+        Shot still = filtered(shot(200, at, 0.1, 22, kind), 0.4);
+        double across =
+                Math.sqrt(12 * Math.max(0, variance(take(scene, shot, SQUARE)) - variance(take(scene, still, SQUARE))));
         double perPixel = shot.framing().optics().plateScaleArcsec() / 3600;
-        double disc = 2 * Math.toDegrees(Math.asin(1737.4 / begins.length())) / perPixel;
-        double across = Math.hypot(right - left + 1 - disc, bottom - top + 1 - disc);
         double turned = kind.arcsecPerSecond() / 15.0411 * 360.985647 / 86_400 * seconds;
         Vector pole = new Direction(0, LEDGE.site().latitudeDeg()).vector();
         // the end of its way turned back about the pole by what the tracker followed
@@ -98,6 +81,30 @@ class SourcesTest {
         if (kind == Support.Kind.TRIPOD) {
             assertThat(expected).isGreaterThan(80);
         }
+    }
+
+    private static final Window SQUARE = Window.crop(SENSOR, 0, 0, 1200, 1200);
+
+    /** Behind a filter that lets so much through: a moon that burns tells nothing of its shape. */
+    private static Shot filtered(Shot s, double through) {
+        Shot.Details cold = new Shot.Details(0, false, false, -40, 0); // hot pixels would count
+        return new Shot(s.framing(), DEEP, 0.45 * through, s.settings(), 2.8, 0, 5500, s.support()).withDetails(cold);
+    }
+
+    /** Of the place of light in both directions, square pixels. */
+    private static double variance(Photograph p) {
+        double sum = 0;
+        double x = 0;
+        double y = 0;
+        double squares = 0;
+        for (int i = 0; i < p.electrons(1).length; i++) {
+            double e = p.electrons(1)[i];
+            sum += e;
+            x += e * (i % 1200);
+            y += e * (i / 1200);
+            squares += e * ((i % 1200) * (double) (i % 1200) + (i / 1200) * (double) (i / 1200));
+        }
+        return squares / sum - x / sum * (x / sum) - y / sum * (y / sum);
     }
 
     /** V by the almanacs: near opposition, near greatest brilliance. */

@@ -1,9 +1,6 @@
-package dev.halfdusk.core.eclipse;
+package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.sky.Apparent;
-import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Moment;
 
 /**
  * The earth's shadow at the moon's distance, seen from the middle of the earth. Danjon's enlargement: umbra 1.01 π☾ + π☉ − s☉,
@@ -45,6 +42,31 @@ public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, 
             Vector east = new Vector(0, 0, 1).cross(axis).unit();
             return new Offset(Math.toDegrees(off.dot(east)), Math.toDegrees(off.dot(axis.cross(east))));
         }
+    }
+
+    /**
+     * The same shadow where it lies seen from a place: its axis begins in the middle of the earth.
+     *
+     * @param centre of the earth from the place, east, north and up, km
+     * @param axis of the shadow, east, north and up
+     */
+    public record Cone(Shadow shadow, Vector centre, Vector axis) {
+
+        public static Cone at(Moment moment, Observer observer) {
+            Vector axis =
+                    moment.localOfDate(direction(moment.apparent(Body.SUN)).times(-1), observer);
+            return new Cone(Shadow.at(moment), observer.centre(), axis);
+        }
+
+        /** How far something is from the axis, seen from the middle of the earth, degrees. */
+        public double separationDeg(Vector fromPlaceKm) {
+            return fromPlaceKm.minus(centre).angleTo(axis);
+        }
+    }
+
+    /** Whether some of the moon is in the penumbra. */
+    public boolean falls() {
+        return separationDeg < penumbraDeg + moonDeg;
     }
 
     private static double degrees(double sine) {
