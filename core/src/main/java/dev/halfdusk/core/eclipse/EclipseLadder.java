@@ -6,6 +6,7 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
+import dev.halfdusk.core.moon.MoonLimit;
 import dev.halfdusk.core.moon.MoonMotion;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
@@ -31,11 +32,11 @@ public record EclipseLadder(List<Step> steps) {
     /** Three quarters to four fifths is where people change over. */
     public static final double USUAL_SWITCH = 0.78;
 
-    /** Longer than this the air blurs what a tracker holds. */
-    private static final double SEEING_SECONDS = 2;
-
     /** Totality may be so much darker or brighter than its class says, stops: a magnitude. */
     public static final double UNKNOWN_STOPS = Stops.ofMagnitudes(1);
+
+    /** So much of the moon's width inside the umbra it is as dark as it gets. */
+    private static final double DEEP = 0.25;
 
     /** For what a frame is exposed. */
     public enum Aim {
@@ -81,24 +82,29 @@ public record EclipseLadder(List<Step> steps) {
         return new EclipseLadder(steps);
     }
 
+    /** Half as much at the edge of the shadow, whose light is known better, as deep in it. */
+    private static double unknown(Shadow shadow) {
+        return 0.5 + 0.5 * Math.max(0, Math.min(1, (shadow.umbralMagnitude() - 1) / DEEP));
+    }
+
     private static Step step(Setup s, Asked asked) {
         Shadow shadow = Shadow.at(s.moment());
         Observer observer = s.from().observer();
         double full =
                 MoonLight.full(s.moment(), observer, MoonLight.USUAL_EXTINCTION).proposedEv100();
         boolean forShadow = shadow.covered() >= asked.switchAt;
-        double darkest = EclipsedLight.shadowStops(asked.danjon);
+        double darkest = EclipsedLight.shadowStops(new ShadowedMoon(shadow, asked.danjon));
         double stops = forShadow ? darkest : Math.min(darkest, EclipsedLight.limbStops(shadow));
         double ev = full - stops - asked.brighterStops;
         double limit = s.rig().support().kind() == Support.Kind.LUNAR
-                ? SEEING_SECONDS
+                ? MoonLimit.SEEING_SECONDS
                 : MoonMotion.at(s.when(), observer).longestSeconds(s.optics(), MoonExposure.USUAL_TOLERANCE_PX);
         return new Step(
                 s.when(),
                 shadow.covered(),
                 forShadow ? Aim.SHADOW : Aim.LIMB,
                 ev,
-                forShadow ? UNKNOWN_STOPS : 0,
+                forShadow ? UNKNOWN_STOPS * unknown(shadow) : 0,
                 MoonExposure.settings(s, ev, limit));
     }
 }

@@ -6,13 +6,15 @@ import dev.halfdusk.core.sky.Shadow;
 
 /**
  * How much darker the moon is in an eclipse than a full moon, in stops. The lit limb by what of the sun its brightest point still sees
- * past a straight edge of the earth; the shadow by Danjon's class L of its darkness, magnitude 4 − 2 L of the whole moon within one
- * magnitude, which nobody knows beforehand. To a stop on the limb, to two in totality.
+ * past a straight edge of the earth; the shadow by Danjon's class of its darkness. To a stop on the limb, to two in totality.
  */
 public final class EclipsedLight {
 
     /** No part of the sun at all would be endless stops. */
     private static final double LEAST = 1e-6;
+
+    /** At which it is looked along the line through the axis. */
+    private static final int PLACES = 12;
 
     private EclipsedLight() {}
 
@@ -22,8 +24,15 @@ public final class EclipsedLight {
         return -Stops.of(Math.max(LEAST, ShadowedMoon.visible(x)));
     }
 
-    /** Of the part in the umbra, by the class of its darkness: 0 all but black, 4 bright orange. */
-    public static double shadowStops(double danjon) {
-        return -Stops.of(ShadowedMoon.umbra(danjon));
+    /** Of the middle of what lies in the umbra, which is darker the deeper it lies. */
+    public static double shadowStops(ShadowedMoon moon) {
+        Shadow s = moon.shadow();
+        double from = s.separationDeg() - s.moonDeg();
+        double to = Math.min(s.umbraDeg(), s.separationDeg() + s.moonDeg());
+        double sum = 0;
+        for (int i = 0; i < PLACES; i++) {
+            sum += moon.bent(Math.abs(from + (to - from) * (i + 0.5) / PLACES));
+        }
+        return -Stops.of(sum / PLACES);
     }
 }

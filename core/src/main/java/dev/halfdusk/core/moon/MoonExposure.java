@@ -4,27 +4,44 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Observer;
+import java.util.List;
 
 /**
  * How to expose the moon with a setup: the lowest ISO at which its own motion stays within some pixels.
  *
  * @param light of this moon
  * @param motion through the frame
- * @param limitSeconds longest shutter by that motion
+ * @param limits of the shutter
+ * @param limitSeconds the shortest of them
  * @param settings on the dial, as the shutter is really open
  */
-public record MoonExposure(MoonLight light, MoonMotion motion, double limitSeconds, Settings settings) {
+public record MoonExposure(
+        MoonLight light, MoonMotion motion, List<MoonLimit> limits, double limitSeconds, Settings settings) {
 
     /** What shows at full size. */
     public static final double USUAL_TOLERANCE_PX = 2;
 
-    /** @param extinction magnitudes per airmass */
+    /** Held by the moon's own motion alone, or by the seeing behind a tracker at its rate.
+     *
+     * @param extinction magnitudes per airmass
+     */
     public static MoonExposure of(Setup s, double tolerancePx, double extinction) {
+        return of(s, tolerancePx, extinction, 0, 0);
+    }
+
+    /**
+     * Held by the hand and the wind too.
+     *
+     * @param extinction magnitudes per airmass
+     */
+    public static MoonExposure of(
+            Setup s, double tolerancePx, double extinction, double stabiliserStops, double windMs) {
         Observer observer = s.from().observer();
         MoonLight light = MoonLight.at(s.moment(), observer, extinction);
         MoonMotion motion = MoonMotion.at(s.when(), observer);
-        double limit = motion.longestSeconds(s.optics(), tolerancePx);
-        return new MoonExposure(light, motion, limit, settings(s, light.proposedEv100(), limit));
+        List<MoonLimit> limits = MoonLimit.of(s, motion, tolerancePx, stabiliserStops, windMs);
+        double limit = MoonLimit.shortest(limits);
+        return new MoonExposure(light, motion, limits, limit, settings(s, light.proposedEv100(), limit));
     }
 
     /**

@@ -37,6 +37,8 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     private static final double KEPT = 0.95;
 
     private static final int STEPS = 400;
+    private static final double INSIDE_DEG = 10;
+    private static final double METER = 12.5;
 
     public MoonLight {
         PHASE.check(phaseAngleDeg);
@@ -96,22 +98,42 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
         return meteredEv100() + limbStops();
     }
 
+    /** Ten degrees of the moon inside the line between day and night, where craters cast their shadows. EV100. */
+    public double terminatorEv100() {
+        double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
+        double longitude = Math.min(Math.PI / 2, alpha - Math.PI / 2 + Math.toRadians(INSIDE_DEG));
+        return meteredEv100() + Stops.of(brightness(longitude, alpha) / mean(alpha));
+    }
+
+    /** cd/m² that a meter reads as an exposure value: 2^EV × 12.5 / 100, by the usual constant of meters. */
+    public static double luminance(double ev100) {
+        return Stops.ratio(ev100) * METER / 100;
+    }
+
+    /** The exposure value of a luminance in cd/m². */
+    public static double evOf(double luminance) {
+        return Stops.of(luminance * 100 / METER);
+    }
+
     /**
      * Stops by which the bright limb outshines the mean of the lit part, the brightest twentieth aside: none on a full moon, a stop on
      * a half one. After Lommel and Seeliger, whose ground shines as cos i / (cos i + cos e), which depends on longitude alone.
      */
     public double limbStops() {
         double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
+        double limb = Math.asin(1 - (1 - KEPT) * (1 + Math.cos(alpha)));
+        return Stops.of(brightness(limb, alpha) / mean(alpha));
+    }
+
+    /** Over the lit part. */
+    private static double mean(double alpha) {
         double from = alpha - Math.PI / 2;
-        double lit = 1 + Math.cos(alpha);
         double sum = 0;
         for (int i = 0; i < STEPS; i++) {
             double longitude = from + (Math.PI / 2 - from) * (i + 0.5) / STEPS;
             sum += brightness(longitude, alpha) * Math.cos(longitude);
         }
-        double mean = sum * (Math.PI / 2 - from) / STEPS / lit;
-        double limb = Math.asin(1 - (1 - KEPT) * lit);
-        return Stops.of(brightness(limb, alpha) / mean);
+        return sum * (Math.PI / 2 - from) / STEPS / (1 + Math.cos(alpha));
     }
 
     private static double brightness(double longitude, double alpha) {

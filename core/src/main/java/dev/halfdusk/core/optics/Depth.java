@@ -81,6 +81,18 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
         return 2 * sensor.pitchUm() / (AIRY * GREEN_UM);
     }
 
+    /**
+     * Where a lens draws best far away: two stops down from wide open, but no farther than diffraction allows, in clicks. A rule of the
+     * craft; lenses differ.
+     *
+     * @param apertures that it can be set to
+     */
+    public static double sharpestAperture(Range apertures, Sensor sensor) {
+        double wanted = Math.min(2 * apertures.min(), diffractionAperture(sensor));
+        double within = Math.max(apertures.min(), Math.min(apertures.max(), wanted));
+        return ApertureDial.nearest(ApertureDial.between(apertures.min(), apertures.max()), within);
+    }
+
     /** Diameter of the spot that diffraction makes of a star: 2.44 λ N at 0.55 µm. */
     public double airyUm() {
         return AIRY * GREEN_UM * aperture;

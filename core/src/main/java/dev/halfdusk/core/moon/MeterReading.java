@@ -1,0 +1,75 @@
+package dev.halfdusk.core.moon;
+
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Optics;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a camera's meter would say with the moon in the middle of the frame: the mean luminance of what it looks at. Its modes are taken
+ * as the spot 2.5 % of the frame, the middle a circle half as high as the frame with 60 % of the weight, and the whole evenly; makers
+ * differ by a stop.
+ *
+ * @param ev100 that it says
+ * @param overStops by which its exposure is brighter than what is proposed; below 0 darker
+ */
+public record MeterReading(Mode mode, double ev100, double overStops) {
+
+    /** What it looks at. */
+    public enum Mode {
+        SPOT,
+        MIDDLE,
+        WHOLE;
+
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    private static final double SPOT = 0.025;
+    private static final double MIDDLE_WEIGHT = 0.6;
+
+    /** Of the sky that is seen round the moon. */
+    private static final double BESIDE_DEG = 5;
+
+    /** @param setup whose aim does not matter */
+    public static List<MeterReading> of(Setup setup, MoonLight light, MoonMotion motion) {
+        Optics optics = setup.optics();
+        double frame = optics.sensor().widthMm() * optics.sensor().heightMm();
+        double disc = motion.widthPx(optics) * optics.sensor().pitchUm() / 1000;
+        double lit = Math.PI / 4 * disc * disc * light.lit();
+        double moon = MoonLight.luminance(light.meteredEv100());
+        double sky = sky(setup);
+        double half = optics.sensor().heightMm() / 4;
+        double middle = mean(lit, Math.PI * half * half, moon, sky);
+        double whole = mean(lit, frame, moon, sky);
+        List<MeterReading> readings = new ArrayList<>();
+        for (Mode mode : Mode.values()) {
+            double luminance = switch (mode) {
+                case SPOT -> mean(lit, SPOT * frame, moon, sky);
+                case MIDDLE -> MIDDLE_WEIGHT * middle + (1 - MIDDLE_WEIGHT) * whole;
+                case WHOLE -> whole;
+            };
+            double ev = MoonLight.evOf(luminance);
+            readings.add(new MeterReading(mode, ev, light.proposedEv100() - ev));
+        }
+        return List.copyOf(readings);
+    }
+
+    private static double mean(double lit, double area, double moon, double sky) {
+        double share = Math.min(1, lit / area);
+        return share * moon + (1 - share) * sky;
+    }
+
+    private static double sky(Setup setup) {
+        SkyGlow glow = setup.from().glow();
+        SunAndMoon lamps = SunAndMoon.at(setup.moment(), setup.from().observer());
+        double beside = Math.max(1, Math.min(89, lamps.moonAltitudeDeg() + BESIDE_DEG));
+        return glow.withoutMilkyWay(new Direction(lamps.moonAzimuthDeg(), beside), lamps)
+                .total();
+    }
+}

@@ -1,0 +1,181 @@
+package dev.halfdusk.core.moon;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.moon.MeterReading.Mode;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What a picture of the moon asks beside its light: meters, limits, earthshine, and the land below. */
+class MoonPictureTest {
+
+    private static final Sensor FULL_FRAME = Sensor.of(36, 24, 6000);
+    private static final Standpoint COAST = Standpoint.open(new Site(37.6, -8.8, 5), SkyGlow.ofZenith(21));
+    private static final Instant FULL_MOON = Instant.parse("2027-06-18T23:30:00Z");
+
+    private static Setup setup(double focal, Support.Kind held) {
+        List<Gear> gear = List.of(new Support(held, 0));
+        Rig rig = Rig.of(
+                CameraBody.generic(FULL_FRAME, Dial.THIRD, 25_600),
+                new Lens(focal, focal, 5.6, 5.6, Projection.RECTILINEAR),
+                gear);
+        Pointing aim = Pointing.level(new Direction(180, 25));
+        return new Setup(rig, focal, 8, aim, COAST, FULL_MOON, Demand.USUAL);
+    }
+
+    /** Lommel and Seeliger ten degrees inside a half moon: 0.1736 / (0.1736 + 0.9848) = 0.1499, the mean is 0.3768. */
+    @Test
+    void the_terminator_of_a_half_moon_is_a_stop_and_a_third_below_its_mean() {
+        MoonLight half = new MoonLight(90, 90, 0);
+        assertThat(half.terminatorEv100() - half.meteredEv100()).isCloseTo(-1.330, within(0.003));
+        MoonLight full = new MoonLight(0, 90, 0);
+        assertThat(full.terminatorEv100()).isCloseTo(full.meteredEv100(), within(0.01));
+        assertThat(full.terminatorEv100()).isLessThanOrEqualTo(full.limbEv100() + 1e-9);
+    }
+
+    /** A full moon of EV 15.25 has 2^15.25 / 8 = 4870 cd/m². */
+    @Test
+    void exposure_values_are_luminances() {
+        assertThat(MoonLight.luminance(15.25)).isCloseTo(4871, within(1.0));
+        assertThat(MoonLight.evOf(MoonLight.luminance(-3.3))).isCloseTo(-3.3, within(1e-9));
+    }
+
+    /**
+     * Five days before new: the earth's phase angle is 30°, its phase (0.5 + 2.618 × 0.866) / π = 0.881 of full, 1.04e−4 of the sun's
+     * light, 0.51 cd/m²: 13.3 magnitudes a square arcsecond, as crescents are measured.
+     */
+    @Test
+    void earthshine_is_thirteen_stops_below_a_full_moon() {
+        Earthshine shine = new Earthshine(new MoonLight(150, 90, 0));
+        assertThat(shine.earthPhase()).isCloseTo(0.881, within(1e-3));
+        double luminance = MoonLight.luminance(shine.ev100());
+        assertThat(-2.5 * Math.log10(luminance / 108_000)).isCloseTo(13.3, within(0.05));
+        assertThat(shine.seen()).isTrue();
+        assertThat(shine.apartStops()).isBetween(7.0, 11.0);
+        assertThat(new Earthshine(new MoonLight(90, 40, 0.2)).seen()).isFalse();
+        assertThat(new Earthshine(new MoonLight(0, 40, 0.2)).earthPhase()).isCloseTo(0, within(1e-9));
+    }
+
+    private static double over(double focal, Mode mode) {
+        Setup s = setup(focal, Support.Kind.TRIPOD);
+        MoonMotion motion = MoonMotion.at(FULL_MOON, COAST.observer());
+        return MeterReading.of(s, new MoonLight(0, 25, 0.2), motion).stream()
+                .filter(r -> r.mode() == mode)
+                .findFirst()
+                .orElseThrow()
+                .overStops();
+    }
+
+    /**
+     * At 300 mm the disc (2.6 mm, 5.5 mm²) fills 0.64 % of the frame: 7.3 stops below its own light, one of which is wanted. A spot of
+     * 2.5 % (21.6 mm²) takes it for 2 stops darker; at 800 mm it sees nothing else and gives a stop too little.
+     */
+    @Test
+    void meters_are_fooled_by_the_black_around() {
+        assertThat(over(300, Mode.WHOLE)).isCloseTo(7.3 - 1, within(0.3));
+        assertThat(over(300, Mode.SPOT)).isCloseTo(1.97 - 1, within(0.2));
+        assertThat(over(800, Mode.SPOT)).isCloseTo(-1, within(0.01));
+        assertThat(over(300, Mode.MIDDLE)).isBetween(over(300, Mode.SPOT), over(300, Mode.WHOLE));
+    }
+
+    private static String limits(Support.Kind held, double stabiliser, double wind) {
+        Setup s = setup(300, held);
+        return MoonLimit.of(s, MoonMotion.at(FULL_MOON, COAST.observer()), 2, stabiliser, wind).stream()
+                .map(l -> l.cause().key() + " " + Math.round(1 / l.seconds()))
+                .collect(Collectors.joining(", "));
+    }
+
+    /** 1 / focal length in the hand, four stops of it 16 times as long; the wind from 4 m/s; the air at the moon's rate. */
+    @Test
+    void the_shutter_is_held_by_what_counts() {
+        assertThat(limits(Support.Kind.HAND, 0, 20)).contains("hand 300").doesNotContain("wind");
+        assertThat(limits(Support.Kind.HAND, 4, 0)).contains("hand 19");
+        assertThat(limits(Support.Kind.TRIPOD, 4, 3.9)).startsWith("motion ").doesNotContain(",");
+        assertThat(limits(Support.Kind.TRIPOD, 0, 4)).contains("wind 300");
+        assertThat(limits(Support.Kind.LUNAR, 0, 0)).isEqualTo("seeing 1").doesNotContain("motion");
+        assertThatThrownBy(() -> limits(Support.Kind.HAND, 9, 0)).isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> limits(Support.Kind.HAND, 0, 61)).isInstanceOf(OutOfRange.class);
+    }
+
+    /** The proposal keeps within the shortest: by hand a shorter shutter and a higher ISO than on a tripod. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Support.Kind.class,
+            names = {"HAND", "TRIPOD", "LUNAR"})
+    void the_proposal_keeps_within_the_shortest_limit(Support.Kind held) {
+        MoonExposure e = MoonExposure.of(setup(300, held), 2, 0.2, 0, 8);
+        assertThat(e.limitSeconds()).isEqualTo(MoonLimit.shortest(e.limits()));
+        assertThat(e.settings().seconds()).isLessThanOrEqualTo(e.limitSeconds());
+    }
+
+    /** 2.5″ on 4.1″ pixels are 0.6 of them. */
+    @Test
+    void seeing_in_pixels() {
+        double scale = 206.265 * 6 / 300;
+        assertThat(MoonLimit.seeingPx(setup(300, Support.Kind.TRIPOD).optics())).isCloseTo(2.5 / scale, within(1e-3));
+    }
+
+    /** Two stops down from f/2.8 is f/5.6; on 6 µm diffraction is two pixels wide at f/8.9, so that an f/5.6 lens goes to f/9. */
+    @ParameterizedTest
+    @CsvSource({"2.8, 22, 5.6", "5.6, 32, 9", "1.4, 16, 2.8", "11, 32, 11", "2.8, 4, 4"})
+    void the_sharpest_aperture(double widest, double narrowest, double best) {
+        Range apertures = new Range("aperture f/", widest, narrowest, "");
+        assertThat(Depth.sharpestAperture(apertures, FULL_FRAME)).isEqualTo(best);
+    }
+
+    /**
+     * The moon of 17 June 2027, a day before full, rises at the coast before sunset: with the sun on the horizon the zenith has 7.0 magnitudes, 171
+     * cd/m², 537 lux, EV 7.7 by incident light. The land falls by some ten stops in an hour, the moon rises out of the haze.
+     */
+    @Test
+    void land_and_moon_balance_for_some_minutes() {
+        LandBalance sunset = null;
+        LandBalance before = null;
+        StringBuilder ways = new StringBuilder();
+        Instant from = Instant.parse("2027-06-17T19:20:00Z");
+        for (int minute = 0; minute < 90; minute++) {
+            LandBalance b = LandBalance.at(from.plusSeconds(60L * minute), COAST, 0.2);
+            if (before != null && before.sunAltitudeDeg() > 0 && b.sunAltitudeDeg() <= 0) {
+                sunset = b;
+            }
+            if (b.way() != LandBalance.Way.NO_MOON && !ways.toString().endsWith(b.way() + " ")) {
+                ways.append(b.way()).append(' ');
+            }
+            before = b;
+        }
+        assertThat(sunset.landEv100()).isCloseTo(7.7, within(0.2));
+        assertThat(ways.toString()).endsWith("ONE_FRAME BLEND APART ");
+        assertThat(new LandBalance(FULL_MOON, 8, 10.5, 5, 10).way()).isEqualTo(LandBalance.Way.PALE);
+        assertThat(new LandBalance(FULL_MOON, 8, 10, 5, 10).way()).isEqualTo(LandBalance.Way.ONE_FRAME);
+        assertThat(new LandBalance(FULL_MOON, 8, 5, 5, 0).way()).isEqualTo(LandBalance.Way.ONE_FRAME);
+        assertThat(new LandBalance(FULL_MOON, 8, 4.9, 5, 0).way()).isEqualTo(LandBalance.Way.BLEND);
+        assertThat(new LandBalance(FULL_MOON, 8, 1, 5, 0).way()).isEqualTo(LandBalance.Way.BLEND);
+        assertThat(new LandBalance(FULL_MOON, 8, 0.9, 5, 0).way()).isEqualTo(LandBalance.Way.APART);
+        assertThat(new LandBalance(FULL_MOON, 8, 1, 0, 0).way()).isEqualTo(LandBalance.Way.NO_MOON);
+    }
+}
