@@ -11,6 +11,7 @@ import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
@@ -19,9 +20,12 @@ import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.MoonPhase;
+import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.TimeScale;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Camera;
+import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.People;
@@ -121,6 +125,7 @@ class DemoData implements SmartInitializingSingleton {
         outings.pack(first.id(), "tripod", true);
         outings.pack(first.id(), "red lamp, and the white one only for the way", true);
         one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
+        eclipse(ledge, today);
         one("Star field at the mill", mill, dark, "Tracked 35", 35, 2);
         one("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8);
     }
@@ -232,6 +237,29 @@ class DemoData implements SmartInitializingSingleton {
                         Take.of("Circles", new Trails(20, 30, 1, 5), fisheye))
                 .forEach(take -> evening.add(outing, take));
     }
+
+    /** The best eclipse of the moon that is coming, a frame every three minutes,. */
+    private void eclipse(Place place, LocalDate today) {
+        Instant from = today.atStartOfDay(place.zone()).toInstant();
+        Instant to = from.plus(ECLIPSES).isBefore(TimeScale.LAST) ? from.plus(ECLIPSES) : TimeScale.LAST;
+        Observer observer = Observer.at(place.site());
+        LocalEclipse.best(LocalEclipse.between(from, to, observer, place.skyline()))
+                .ifPresent(e -> {
+                    LocalDate night = Night.evening(e.eclipse().greatest(), place.zone());
+                    Outing outing = outings.save(
+                            Outing.fresh("Eclipse of the moon", place, night)
+                                    .with(new Outing.Going(2, 40, 15, Optional.empty()))
+                                    .noted(
+                                            "Hot tea, two pairs of gloves. Look at the first frame of totality, then shift the rest."));
+                    Take close = Take.of(
+                            "Eclipse, close",
+                            new EclipsedMoon(180, 0.78, 2, 0),
+                            Takes.camera(rig("Long for the moon")));
+                    evening.add(outing, close.set(400, 5.6));
+                });
+    }
+
+    private static final Duration ECLIPSES = Duration.ofDays(4 * 365);
 
     private NamedRig rig(String name) {
         return kit.rigs().stream()

@@ -6,12 +6,11 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.LocalEclipse;
-import dev.halfdusk.core.eclipse.LocalEclipse.Contact;
 import dev.halfdusk.core.eclipse.LunarEclipse;
-import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.MoonPhase;
@@ -31,6 +30,8 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
     private static final Duration ECLIPSES = Duration.ofDays(5 * 365);
     private static final Duration MOONS = Duration.ofDays(100);
     private static final int MOST_FULL = 8;
+    private static final Duration PATH_STEP = Duration.ofMinutes(15);
+    private static final Sensor FULL_FRAME = Sensor.of(36, 24, 6000);
     private static final double BEHIND_DEG = 6;
 
     /**
@@ -38,6 +39,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
      *
      * @param night evening of the night to plan; null where nothing of it is seen or the night cannot be reckoned
      * @param why how much of it is seen, and why
+     * @param path the moon's way over the skyline while it is up; null where nothing of it is seen
      */
     record EclipseRow(
             LocalDate night,
@@ -48,7 +50,8 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
             String totality,
             String why,
             boolean seen,
-            UmbraPicture picture) {}
+            UmbraPicture picture,
+            PathPicture path) {}
 
     /** An evening on which a nearly full moon rises while the land is lit. */
     record FullMoonRow(
@@ -63,9 +66,8 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
         LocalDate today = LocalDate.ofInstant(now, zone);
         Instant to = within(now.plus(ECLIPSES));
         return new EventsView(
-                LunarEclipses.between(now, to).stream()
-                        .map(e -> LocalEclipse.of(e, observer, place.skyline()))
-                        .map(e -> eclipse(e, observer, zone))
+                LocalEclipse.between(now, to, observer, place.skyline()).stream()
+                        .map(e -> eclipse(e, observer, place, marks))
                         .toList(),
                 skies.fullMoonEvenings(place, today).stream()
                         .limit(MOST_FULL)
@@ -74,13 +76,14 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                 moons(now, within(now.plus(MOONS)), zone));
     }
 
-    private static Instant within(Instant t) {
+    /** Not beyond what can be reckoned. */
+    static Instant within(Instant t) {
         return t.isBefore(TimeScale.LAST) ? t : TimeScale.LAST;
     }
 
-    private static EclipseRow eclipse(LocalEclipse local, Observer observer, ZoneId zone) {
+    private static EclipseRow eclipse(LocalEclipse local, Observer observer, Place place, List<Mark> marks) {
+        ZoneId zone = place.zone();
         LunarEclipse e = local.eclipse();
-        Contact max = local.contact("max");
         LocalDate evening = Night.evening(e.greatest(), zone);
         boolean seen = local.seen() != LocalEclipse.Seen.NOT;
         return new EclipseRow(
@@ -91,32 +94,13 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                 Words.clock(e.greatest(), zone),
                 e.u2().map(u2 -> Words.span(Duration.between(u2, e.u3().orElseThrow())))
                         .orElse(""),
-                why(local, max, zone),
+                EclipseWords.why(local, zone),
                 seen,
-                UmbraPicture.of(local, observer));
-    }
-
-    private static String why(LocalEclipse local, Contact max, ZoneId zone) {
-        String stands = Words.number(max.moon().altitudeDeg(), 0) + "\u00b0 high in the "
-                + Angles.compass(max.moon().azimuthDeg()) + " at its greatest"
-                + (max.sunAltitudeDeg() > -6 ? ", in daylight or bright twilight" : "");
-        List<Contact> up = local.contacts().stream().filter(Contact::up).toList();
-        return switch (local.seen()) {
-            case WHOLE -> "seen from beginning to end, " + stands;
-            case NOT ->
-                max.sunAltitudeDeg() > 0
-                        ? "not seen: it is day here, and the moon is down"
-                        : "not seen: the moon is down or behind the skyline";
-            case PARTLY -> {
-                boolean rises = !local.contacts().get(0).up();
-                Contact edge = rises ? up.get(0) : up.get(up.size() - 1);
-                yield (rises
-                                ? "the moon rises eclipsed: seen from before "
-                                : "the moon sets eclipsed: seen until after ")
-                        + Words.clock(edge.when(), zone)
-                        + (max.up() ? ", " + stands : "; its greatest is not seen");
-            }
-        };
+                UmbraPicture.of(local, observer),
+                local.up(observer, place.skyline())
+                        .filter(u -> u.length().compareTo(PATH_STEP) > 0)
+                        .map(u -> PathPicture.of(u, PATH_STEP, place, marks, FULL_FRAME, true))
+                        .orElse(null));
     }
 
     private static FullMoonRow fullMoon(FullMoonEvenings.Evening e, ZoneId zone, List<Mark> marks) {

@@ -10,6 +10,7 @@ import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
@@ -23,6 +24,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -114,6 +116,24 @@ class FieldController {
     @PostMapping("/skip")
     String skip(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
         return said(id, take, (night, slot, now) -> Map.of(slot, Progress.leftOut()));
+    }
+
+    /** What was taken so far came out so many stops too dark; below 0 too bright. All that follows is shifted. */
+    @PostMapping("/brighter")
+    String brighter(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String take,
+            @RequestParam(defaultValue = "") String stops) {
+        outings.existing(id);
+        OptionalDouble by = new Form().put("stops", stops).number("stops", EclipseLadder.BRIGHTER);
+        takes.of(id).stream()
+                .filter(t -> take.equals("" + t.id()) && by.isPresent())
+                .forEach(t -> t.take()
+                        .subject()
+                        .brighter(by.getAsDouble())
+                        .ifPresent(s -> takes.change(
+                                id, t.id(), t.take().with(s), t.rig().id())));
+        return back(id);
     }
 
     private interface Saying {

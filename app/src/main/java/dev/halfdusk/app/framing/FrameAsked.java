@@ -24,6 +24,7 @@ import java.util.OptionalInt;
  * @param iso typed instead of the proposed one
  * @param clouds before the sky; empty where a forecast is wanted and none reaches that night
  * @param passing whether an aircraft and a satellite cross the frame
+ * @param danjon darkness of the earth's shadow, in case the moon is in it
  */
 public record FrameAsked(
         Asked setup,
@@ -36,7 +37,8 @@ public record FrameAsked(
         double kelvin,
         Shot.Details details,
         Optional<Clouds> clouds,
-        boolean passing) {
+        boolean passing,
+        double danjon) {
 
     /** Where the ribbon's slider stands. */
     public int minute() {
@@ -53,7 +55,8 @@ public record FrameAsked(
                 lampLux,
                 seed,
                 setup.place().seaHorizon(),
-                clouds.orElse(Clouds.NONE));
+                clouds.orElse(Clouds.NONE),
+                danjon);
     }
 
     /** With the stars in focus, by two pixels. */

@@ -16,6 +16,7 @@ import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
@@ -26,6 +27,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -53,6 +55,9 @@ class FrameController {
     private static final int KEPT_WIDTH = 2400;
     private static final int CROP_WIDTH = 600;
     private static final int CROP_HEIGHT = 400;
+    private static final int CLOSE_WIDTH = 780;
+    private static final int CLOSE_HEIGHT = 370;
+    private static final Range ACROSS = new Range("width of the part", 0.5, 60, "\u00b0");
     private static final long SEED = 1;
     private static final Set<String> BALANCE = Set.of("kelvin", "tint");
     private static final Set<String> SEQUENCE = Set.of("frames", "pause");
@@ -84,6 +89,7 @@ class FrameController {
             "sensor",
             "distortion",
             "clouds",
+            "danjon",
             "limits");
 
     private final SetupReader setups;
@@ -206,6 +212,17 @@ class FrameController {
                     (share(form, "y") - 0.5) * sensor.heightMm(),
                     CROP_WIDTH,
                     CROP_HEIGHT);
+        });
+    }
+
+    /** The middle of it, so many degrees across, or the part that full size shows where that is more. */
+    @GetMapping("/close.jpg")
+    void close(@RequestParam Map<String, String> typed, HttpServletResponse response) {
+        Form form = Form.of(typed).putIfEmpty("across", "2");
+        OptionalDouble across = form.number("across", ACROSS);
+        image(form, response, f -> {
+            double pixels = across.orElse(2) * 3600 / f.setup().optics().plateScaleArcsec();
+            return Window.middle(f.setup().optics().sensor(), pixels, CLOSE_WIDTH, CLOSE_HEIGHT);
         });
     }
 

@@ -12,6 +12,7 @@ import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.glow.GroundLight;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
@@ -76,7 +77,8 @@ class FrameReader {
                 .putIfEmpty("tint", "0")
                 .putIfEmpty("sensor", Shot.Details.USUAL.sensorC())
                 .putIfEmpty("distortion", "0")
-                .putIfEmpty("clouds", Cloudy.NONE.key());
+                .putIfEmpty("clouds", Cloudy.NONE.key())
+                .putIfEmpty("danjon", ShadowedMoon.USUAL_DANJON);
         Optional<Asked> read = setups.read(form, choices);
         OptionalLong frames = form.whole("frames", Trails.FRAMES);
         OptionalDouble pause = form.number("pause", Trails.PAUSE);
@@ -87,6 +89,7 @@ class FrameReader {
         OptionalDouble tint = form.number("tint", Shot.Details.TINT);
         OptionalDouble sensor = form.number("sensor", Shot.Details.SENSOR);
         OptionalDouble distortion = form.number("distortion", Framing.DISTORTION);
+        OptionalDouble danjon = form.number("danjon", ShadowedMoon.DANJON);
         Optional<Cloudy> cloudy = form.oneOf("clouds", Cloudy.NONE);
         if (form.hasErrors() || read.isEmpty()) {
             return Optional.empty();
@@ -110,7 +113,8 @@ class FrameReader {
                         sensor.getAsDouble(),
                         distortion.getAsDouble()),
                 clouds,
-                form.has("passing")));
+                form.has("passing"),
+                danjon.getAsDouble()));
     }
 
     /** Empty where a forecast is wanted and none reaches that night. */

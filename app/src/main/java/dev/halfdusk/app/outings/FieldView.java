@@ -32,8 +32,11 @@ public record FieldView(
         List<Over> over,
         List<String> lost) {
 
-    /** @param opens clock */
-    public record At(long id, String name, String opens, boolean running) {}
+    /**
+     * @param opens clock
+     * @param shifts whether it can be exposed brighter or darker than planned
+     */
+    public record At(long id, String name, String opens, boolean running, boolean shifts) {}
 
     public record Over(long id, String name, String how) {}
 
@@ -83,7 +86,8 @@ public record FieldView(
                                 night.of(x).id(),
                                 x.name(),
                                 Words.clock(x.runs().from(), zone),
-                                !now.isBefore(x.runs().from())))
+                                !now.isBefore(x.runs().from()),
+                                x.plan().take().subject().brighter(0).isPresent()))
                         .toList(),
                 over(night),
                 lost(night));

@@ -42,6 +42,7 @@ class OutingController {
 
     private final Outings outings;
     private final OutingForm forms;
+    private final TakeForm takeForms;
     private final Evening evening;
     private final Takes takes;
     private final Places places;
@@ -49,9 +50,17 @@ class OutingController {
     private final Clock clock;
 
     OutingController(
-            Outings outings, OutingForm forms, Evening evening, Takes takes, Places places, Skies skies, Clock clock) {
+            Outings outings,
+            OutingForm forms,
+            TakeForm takeForms,
+            Evening evening,
+            Takes takes,
+            Places places,
+            Skies skies,
+            Clock clock) {
         this.outings = outings;
         this.forms = forms;
+        this.takeForms = takeForms;
         this.evening = evening;
         this.takes = takes;
         this.places = places;
@@ -104,12 +113,16 @@ class OutingController {
         return page(form, null, model);
     }
 
-    /** With the takes of an earlier outing, where one is named, or with the whole night that is proposed. */
+    /**
+     * With the takes of an earlier outing, where one is named, or with the whole night that is proposed, or with a take that another
+     * page has worked out.
+     */
     @PostMapping
     String create(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
         Optional<Outing> read = forms.read(form, null);
         Optional<Outing> like = like(form);
+        Optional<TakeForm.Read> first = read.flatMap(o -> first(form, o));
         if (read.isEmpty() || form.hasErrors()) {
             return refused(form, null, model, response);
         }
@@ -117,10 +130,27 @@ class OutingController {
         like.ifPresent(earlier -> takes.of(earlier.id())
                 .forEach(t -> takes.add(
                         stored.id(), t.take().pinned(Optional.empty()), t.rig().id())));
+        first.ifPresent(t -> takes.add(stored.id(), t.take(), t.rig().id()));
         if ("proposed".equals(form.value("like"))) {
             evening.accept(stored, Optional.empty());
         }
         return "redirect:/outings/" + stored.id();
+    }
+
+    private Optional<TakeForm.Read> first(Form form, Outing outing) {
+        if (!form.has("subject")) {
+            return Optional.empty();
+        }
+        Form take = form.copy();
+        Optional<TakeForm.Read> read =
+                takeForms.read(take, outing.night(), outing.place().zone());
+        if (read.isEmpty()) { // its fields are not on this page
+            form.reject(
+                    "title",
+                    "The take cannot be planned: "
+                            + String.join(" ", take.errors().values()));
+        }
+        return read;
     }
 
     private Optional<Outing> like(Form form) {

@@ -29,6 +29,8 @@ public record EclipseLadder(List<Step> steps) {
 
     public static final Range SWITCH = new Range("coverage from which the shadow counts", 0.5, 0.99, "");
 
+    public static final Range BRIGHTER = new Range("stops brighter", -6, 6, "");
+
     /** Three quarters to four fifths is where people change over. */
     public static final double USUAL_SWITCH = 0.78;
 
@@ -50,9 +52,30 @@ public record EclipseLadder(List<Step> steps) {
      * @param covered part of the disc in the umbra
      * @param ev100 that is proposed
      * @param bandStops by which it may be off either way, since nobody knows how dark the shadow will be
+     * @param limitSeconds longest shutter
      * @param settings on the dial and within the rig
      */
-    public record Step(Instant when, double covered, Aim aim, double ev100, double bandStops, Settings settings) {}
+    public record Step(
+            Instant when,
+            double covered,
+            Aim aim,
+            double ev100,
+            double bandStops,
+            double limitSeconds,
+            Settings settings) {
+
+        /** Stops by which the settings are darker than what is proposed, since the rig gives no more; a third or less is the dial. */
+        public double shortOfStops() {
+            return Math.max(0, MoonLight.ev100(settings.seconds(), settings.aperture(), settings.iso()) - ev100);
+        }
+
+        /** The same with more light given, or less below 0. */
+        public Step brighterBy(double stops, Setup setup) {
+            double ev = ev100 - stops;
+            Settings other = MoonExposure.settings(setup, ev, limitSeconds);
+            return new Step(when, covered, aim, ev, bandStops, limitSeconds, other);
+        }
+    }
 
     public EclipseLadder {
         steps = List.copyOf(steps);
@@ -70,6 +93,7 @@ public record EclipseLadder(List<Step> steps) {
         public Asked {
             SWITCH.check(switchAt);
             ShadowedMoon.DANJON.check(danjon);
+            BRIGHTER.check(brighterStops);
         }
     }
 
@@ -77,7 +101,7 @@ public record EclipseLadder(List<Step> steps) {
     public static EclipseLadder of(Interval span, Duration every, Setup setup, Asked asked) {
         List<Step> steps = new ArrayList<>();
         for (Instant t = span.from(); !t.isAfter(span.to()); t = t.plus(every)) {
-            steps.add(step(setup.at(t), asked));
+            steps.add(at(setup.at(t), asked));
         }
         return new EclipseLadder(steps);
     }
@@ -87,7 +111,8 @@ public record EclipseLadder(List<Step> steps) {
         return 0.5 + 0.5 * Math.max(0, Math.min(1, (shadow.umbralMagnitude() - 1) / DEEP));
     }
 
-    private static Step step(Setup s, Asked asked) {
+    /** What to expose with at the setup's own instant. */
+    public static Step at(Setup s, Asked asked) {
         Shadow shadow = Shadow.at(s.moment());
         Observer observer = s.from().observer();
         double full =
@@ -105,6 +130,7 @@ public record EclipseLadder(List<Step> steps) {
                 forShadow ? Aim.SHADOW : Aim.LIMB,
                 ev,
                 forShadow ? UNKNOWN_STOPS * unknown(shadow) : 0,
+                limit,
                 MoonExposure.settings(s, ev, limit));
     }
 }

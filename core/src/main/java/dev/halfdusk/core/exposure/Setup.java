@@ -41,6 +41,10 @@ public record Setup(
         return new Setup(rig, onLensMm, aperture, other, from, when, demand);
     }
 
+    public Setup with(Rig other) {
+        return new Setup(other, onLensMm, aperture, pointing, from, when, demand);
+    }
+
     public Setup at(Instant other) {
         return new Setup(rig, onLensMm, aperture, pointing, from, other, demand);
     }

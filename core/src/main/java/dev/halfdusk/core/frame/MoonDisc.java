@@ -1,5 +1,6 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing.Point;
@@ -101,6 +102,7 @@ record MoonDisc() implements Source {
             int fine = px < SMALL_PX ? FINE : 1;
             float[][] electrons = new float[3][size * size];
             double full = FULL_CD * exposure.perLuminance() * shot.seconds() / (fine * fine);
+            double[] air = air(scene, moon);
             IntStream.range(0, size).parallel().forEach(row -> {
                 double[] share = new double[3];
                 for (int i = row * size; i < (row + 1) * size; i++) {
@@ -117,13 +119,24 @@ record MoonDisc() implements Source {
                             double ground = lit > 0 ? full * Math.sqrt(lit) * maria(off, west, north) : 0;
                             darkening.of(surface, share);
                             for (int c = 0; ground > 0 && c < 3; c++) {
-                                electrons[c][i] += (float) (ground * share[c]);
+                                electrons[c][i] += (float) (ground * air[c] * share[c]);
                             }
                         }
                     }
                 }
             });
             return new Disc(left, top, size, electrons);
+        }
+
+        /** What the air lets through: blue least, so that a low moon is orange. */
+        private static double[] air(Scene scene, Vector moon) {
+            double path = Air.path(Math.max(0, moon.latitudeDeg()));
+            double extinction = scene.from().glow().extinction();
+            double[] through = new double[3];
+            for (int c = 0; c < 3; c++) {
+                through[c] = Air.transmission(extinction * Tint.EXTINCTION[c], path);
+            }
+            return through;
         }
 
         /** Of green. */
@@ -197,7 +210,7 @@ record MoonDisc() implements Source {
     private record Darkening(Vector moon, Optional<Shadow.Cone> cone, double danjon) {
 
         /** Red and blue of the light that the earth's air bends inwards, green being one, by class of darkness. */
-        private static final double[][] BENT = {{1.3, 0.8}, {2.0, 0.6}, {2.6, 0.45}, {2.5, 0.4}, {2.2, 0.45}};
+        private static final double[][] BENT = {{1.4, 0.9}, {2.2, 0.8}, {3.2, 0.7}, {3.0, 0.65}, {2.6, 0.6}};
 
         static Darkening at(Moment moment, Scene scene, UnaryOperator<Vector> inFrame) {
             Vector moon = inFrame.apply(moment.local(Body.MOON, scene.observer()));

@@ -40,6 +40,16 @@ public record Window(Sensor sensor, int width, int height, double leftPx, double
                 1);
     }
 
+    /** A part around the middle, so many sensor pixels wide, reduced to the picture; at full size where it would be enlarged. */
+    public static Window middle(Sensor sensor, double acrossPx, int width, int height) {
+        WIDTH.check(width);
+        WIDTH.check(height);
+        double wide = sensor.widthMm() * 1000 / sensor.pitchUm();
+        double high = sensor.heightMm() * 1000 / sensor.pitchUm();
+        double binned = Math.max(1, Math.min(acrossPx / width, Math.min(wide / width, high / height)));
+        return new Window(sensor, width, height, (wide - width * binned) / 2, (high - height * binned) / 2, binned);
+    }
+
     /** Where a point of the picture, in its pixels, lies on the sensor. */
     Point onSensor(double x, double y) {
         double pitch = sensor.pitchUm() / 1000;

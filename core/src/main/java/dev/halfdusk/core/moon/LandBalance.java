@@ -18,16 +18,15 @@ import java.util.List;
  *
  * @param moonEv100 that is proposed for the moon
  * @param landEv100 that makes the land look as bright as it is
+ * @param moonClearDeg by so much its middle stands above horizon and skyline
+ * @param skyEv100 that a meter says of the sky beside the moon
  * @param sunAltitudeDeg airless
  */
 public record LandBalance(
-        Instant when, double moonEv100, double landEv100, double moonAltitudeDeg, double sunAltitudeDeg) {
+        Instant when, double moonEv100, double landEv100, double skyEv100, double moonClearDeg, double sunAltitudeDeg) {
 
     /** Land so much darker than the frame can still be lifted without its noise showing, stops. */
     public static final double LIFTED_STOPS = 3;
-
-    /** A moon so much darker than the frame is pale in a bright sky, and still drawn, stops. */
-    public static final double PALE_STOPS = 2;
 
     /** Up to here two frames, laid over each other, look like one evening, stops. */
     public static final double BLENDED_STOPS = 7;
@@ -44,7 +43,8 @@ public record LandBalance(
                 when,
                 MoonLight.at(moment, from.observer(), extinction).proposedEv100(),
                 Stops.of(lux / INCIDENT),
-                lamps.moonAltitudeDeg(),
+                MoonLight.evOf(MoonLight.skyBeside(from, lamps)),
+                lamps.moonAltitudeDeg() - Math.max(0, from.skyline().altitudeAt(lamps.moonAzimuthDeg())),
                 lamps.sunAltitudeDeg());
     }
 
@@ -68,7 +68,7 @@ public record LandBalance(
         ONE_FRAME("one frame holds both"),
         BLEND("two frames, blended"),
         APART("too far apart to look like one evening"),
-        NO_MOON("the moon is down");
+        NO_MOON("the moon is down or behind the skyline");
 
         private final String words;
 
@@ -83,11 +83,11 @@ public record LandBalance(
 
     public Way way() {
         double apart = apartStops();
-        if (moonAltitudeDeg <= 0) {
+        if (moonClearDeg <= 0) {
             return Way.NO_MOON;
         }
-        if (apart < -PALE_STOPS) {
-            return Way.PALE;
+        if (moonEv100 + MoonLight.LIFT_STOPS < skyEv100) {
+            return Way.PALE; // it adds less to the sky than the sky has
         }
         return apart <= LIFTED_STOPS ? Way.ONE_FRAME : apart <= BLENDED_STOPS ? Way.BLEND : Way.APART;
     }

@@ -1,9 +1,7 @@
 package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.exposure.Setup;
-import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Optics;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,17 +31,18 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
     private static final double SPOT = 0.025;
     private static final double MIDDLE_WEIGHT = 0.6;
 
-    /** Of the sky that is seen round the moon. */
-    private static final double BESIDE_DEG = 5;
-
-    /** @param setup whose aim does not matter */
-    public static List<MeterReading> of(Setup setup, MoonLight light, MoonMotion motion) {
+    /**
+     * @param setup whose aim does not matter
+     * @param proposedEv100 against which it errs
+     */
+    public static List<MeterReading> of(Setup setup, MoonLight light, MoonMotion motion, double proposedEv100) {
         Optics optics = setup.optics();
         double frame = optics.sensor().widthMm() * optics.sensor().heightMm();
         double disc = motion.widthPx(optics) * optics.sensor().pitchUm() / 1000;
         double lit = Math.PI / 4 * disc * disc * light.lit();
         double moon = MoonLight.luminance(light.meteredEv100());
-        double sky = sky(setup);
+        SunAndMoon lamps = SunAndMoon.at(setup.moment(), setup.from().observer());
+        double sky = MoonLight.skyBeside(setup.from(), lamps);
         double half = optics.sensor().heightMm() / 4;
         double middle = mean(lit, Math.PI * half * half, moon, sky);
         double whole = mean(lit, frame, moon, sky);
@@ -55,7 +54,7 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
                 case WHOLE -> whole;
             };
             double ev = MoonLight.evOf(luminance);
-            readings.add(new MeterReading(mode, ev, light.proposedEv100() - ev));
+            readings.add(new MeterReading(mode, ev, proposedEv100 - ev));
         }
         return List.copyOf(readings);
     }
@@ -63,13 +62,5 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
     private static double mean(double lit, double area, double moon, double sky) {
         double share = Math.min(1, lit / area);
         return share * moon + (1 - share) * sky;
-    }
-
-    private static double sky(Setup setup) {
-        SkyGlow glow = setup.from().glow();
-        SunAndMoon lamps = SunAndMoon.at(setup.moment(), setup.from().observer());
-        double beside = Math.max(1, Math.min(89, lamps.moonAltitudeDeg() + BESIDE_DEG));
-        return glow.withoutMilkyWay(new Direction(lamps.moonAzimuthDeg(), beside), lamps)
-                .total();
     }
 }

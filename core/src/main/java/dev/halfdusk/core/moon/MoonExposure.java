@@ -1,6 +1,7 @@
 package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Observer;
@@ -11,12 +12,18 @@ import java.util.List;
  *
  * @param light of this moon
  * @param motion through the frame
+ * @param ev100 of the settings that are wanted: the moon's, or those of a sky that is brighter than the moon in it
  * @param limits of the shutter
  * @param limitSeconds the shortest of them
  * @param settings on the dial, as the shutter is really open
  */
 public record MoonExposure(
-        MoonLight light, MoonMotion motion, List<MoonLimit> limits, double limitSeconds, Settings settings) {
+        MoonLight light,
+        MoonMotion motion,
+        double ev100,
+        List<MoonLimit> limits,
+        double limitSeconds,
+        Settings settings) {
 
     /** What shows at full size. */
     public static final double USUAL_TOLERANCE_PX = 2;
@@ -41,7 +48,10 @@ public record MoonExposure(
         MoonMotion motion = MoonMotion.at(s.when(), observer);
         List<MoonLimit> limits = MoonLimit.of(s, motion, tolerancePx, stabiliserStops, windMs);
         double limit = MoonLimit.shortest(limits);
-        return new MoonExposure(light, motion, limits, limit, settings(s, light.proposedEv100(), limit));
+        SunAndMoon lamps = SunAndMoon.at(s.moment(), observer);
+        double sky = MoonLight.evOf(MoonLight.skyBeside(s.from(), lamps));
+        double ev = Math.max(light.proposedEv100(), sky);
+        return new MoonExposure(light, motion, ev, limits, limit, settings(s, ev, limit));
     }
 
     /**

@@ -1,6 +1,8 @@
 package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Stops;
@@ -31,7 +33,10 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     private static final double FULL_EV = 15.25;
 
     /** Photographers give so much more than the meter asks: the ground is then as bright as one remembers it. */
-    private static final double LIFT_STOPS = 1;
+    static final double LIFT_STOPS = 1;
+
+    /** Of the sky that is seen round the moon; closer the model of its own glare ends. */
+    private static final double BESIDE_DEG = 5;
 
     /** The brightest twentieth of the lit part may go over. */
     private static final double KEPT = 0.95;
@@ -61,6 +66,14 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
         return Math.max(0, Direction.of(moment.local(Body.MOON, observer)).altitudeDeg());
     }
 
+    /** cd/m² of the sky beside the moon. */
+    static double skyBeside(Standpoint from, SunAndMoon lamps) {
+        double altitude = Math.max(1, Math.min(89, lamps.moonAltitudeDeg() + BESIDE_DEG));
+        return from.glow()
+                .withoutMilkyWay(new Direction(lamps.moonAzimuthDeg(), altitude), lamps)
+                .total();
+    }
+
     /** Magnitudes by which the whole moon is fainter than a full one. */
     private double fainter() {
         double a = phaseAngleDeg;
@@ -74,7 +87,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     /** Stops that the air takes. */
     public double airStops() {
-        return Stops.ofMagnitudes(extinction * Air.mass(altitudeDeg));
+        return Stops.ofMagnitudes(extinction * Air.path(altitudeDeg));
     }
 
     /** What a meter says that sees nothing but the lit part. */

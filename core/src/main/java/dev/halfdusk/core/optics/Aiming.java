@@ -8,7 +8,9 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Where to point a camera so that something stands at a wanted place of its picture. */
 public final class Aiming {
@@ -87,4 +89,38 @@ public final class Aiming {
         }
         return new Direction(azimuth, altitude);
     }
+
+    /** A level camera aimed so that some directions are in its frame. */
+    public record Holding(double focalMm, Orientation held, Direction axis) {}
+
+    /**
+     * The longest rectilinear lens that holds some directions, in the better of both orientations, looking half as high as the highest;
+     * empty where even an 8 mm lens is too long.
+     *
+     * @param sensor as it lies in the body
+     * @param azimuthDeg towards which it looks
+     */
+    public static Optional<Holding> holding(List<Direction> all, Sensor sensor, double azimuthDeg) {
+        double high = all.stream().mapToDouble(Direction::altitudeDeg).max().orElseThrow();
+        Direction axis = new Direction(azimuthDeg, high / 2);
+        Framing framing = Pointing.level(axis).framing(new Optics(sensor, UNIT_MM, Projection.RECTILINEAR));
+        double across = 1e-6;
+        double up = 1e-6;
+        for (Direction d : all) {
+            Optional<Framing.Point> at = framing.project(d.vector());
+            if (at.isEmpty()) {
+                return Optional.empty();
+            }
+            across = Math.max(across, Math.abs(at.get().x()));
+            up = Math.max(up, Math.abs(at.get().y()));
+        }
+        double level = UNIT_MM * Math.min(sensor.widthMm() / 2 / across, sensor.heightMm() / 2 / up);
+        double upright = UNIT_MM * Math.min(sensor.heightMm() / 2 / across, sensor.widthMm() / 2 / up);
+        Holding best = new Holding(
+                Math.max(level, upright), upright > level ? Orientation.PORTRAIT : Orientation.LANDSCAPE, axis);
+        return best.focalMm < WIDEST_MM ? Optional.empty() : Optional.of(best);
+    }
+
+    private static final double UNIT_MM = 10;
+    private static final double WIDEST_MM = 8;
 }

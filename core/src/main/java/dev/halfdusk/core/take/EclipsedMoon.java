@@ -9,6 +9,7 @@ import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * An eclipse of the moon, a frame every so many seconds, exposed as it goes: for the lit limb, then for the shadow.
@@ -16,10 +17,12 @@ import java.util.List;
  * @param everySeconds from opening to opening
  * @param switchAt coverage from which the shadow is exposed for
  * @param danjon class of darkness that is expected, 0 to 4
+ * @param brighterStops by which all is exposed brighter than that, since frames came out too dark; below 0 darker
  */
-public record EclipsedMoon(double everySeconds, double switchAt, double danjon) implements OfTheMoon {
+public record EclipsedMoon(double everySeconds, double switchAt, double danjon, double brighterStops)
+        implements OfTheMoon {
 
-    private static final Range EVERY = new Range("interval", 10, 1200, " s");
+    public static final Range EVERY = new Range("interval", 10, 1200, " s");
 
     /** With no eclipse in the night it is planned as long as a middling one lasts. */
     private static final Duration SOME = Duration.ofHours(3);
@@ -31,8 +34,9 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
                     Parameter.number("everySeconds", "interval", EVERY, 120),
                     Parameter.number(
                             "switchAt", "covered, then the shadow", EclipseLadder.SWITCH, EclipseLadder.USUAL_SWITCH),
-                    Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, ShadowedMoon.USUAL_DANJON)),
-            v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2)));
+                    Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, ShadowedMoon.USUAL_DANJON),
+                    Parameter.number("brighterStops", "brighter by, stops", EclipseLadder.BRIGHTER, 0)),
+            v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2), v.get(3)));
 
     @Override
     public Kind kind() {
@@ -41,12 +45,20 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
 
     @Override
     public List<Double> values() {
-        return List.of(everySeconds, switchAt, danjon);
+        return List.of(everySeconds, switchAt, danjon, brighterStops);
     }
 
     @Override
     public Wish usual() {
         return Wish.of(Wish.Kind.LUNAR_ECLIPSE);
+    }
+
+    @Override
+    public Optional<Subject> brighter(double stops) {
+        double shifted = brighterStops + stops;
+        return EclipseLadder.BRIGHTER.holds(shifted)
+                ? Optional.of(new EclipsedMoon(everySeconds, switchAt, danjon, shifted))
+                : Optional.empty();
     }
 
     @Override
@@ -79,7 +91,7 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon) 
                 span,
                 Duration.ofMillis(Math.round(everySeconds * 1000)),
                 take.setup(c, span.from()),
-                new EclipseLadder.Asked(switchAt, danjon, 0));
+                new EclipseLadder.Asked(switchAt, danjon, brighterStops));
         List<Program.Step> steps = new ArrayList<>();
         EclipseLadder.Step first = null;
         int frames = 0;

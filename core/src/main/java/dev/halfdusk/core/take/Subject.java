@@ -59,6 +59,11 @@ public interface Subject {
         return Optional.empty();
     }
 
+    /** The same exposed brighter by some stops, where its settings follow a light that nobody knows beforehand. */
+    default Optional<Subject> brighter(double stops) {
+        return Optional.empty();
+    }
+
     /**
      * A number that a subject is made with.
      *

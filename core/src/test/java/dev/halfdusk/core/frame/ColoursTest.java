@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -181,7 +182,7 @@ class ColoursTest {
         assertThat(seen[0][9]).isEqualTo((80 + 100) / 2f);
     }
 
-    /** The middle of a full moon: 4900 cd/m². */
+    /** The middle of a full moon: 4900 cd/m², less what the air takes, of red two thirds as much. */
     @Test
     void a_full_moon_is_as_bright_as_its_luminance() {
         Scene scene = scene("2027-06-19T00:44:00Z", SkyGlow.ofZenith(21.5));
@@ -193,9 +194,11 @@ class ColoursTest {
                 1,
                 Trails.NONE,
                 Photograph.Stars.CATALOGUED);
-        double expected = 0.001 * 4900 * perLuminance(8);
+        double magnitudes = SkyGlow.CLEAR * Air.path(at.altitudeDeg());
+        double expected = 0.001 * 4900 * perLuminance(8) * Math.pow(10, -0.4 * magnitudes);
         assertThat(mean(p, 1)).isCloseTo(expected, within(0.05 * expected));
-        assertThat(mean(p, 0) / mean(p, 1)).isCloseTo(Tint.of(5200)[0], within(0.01));
+        double redder = Math.pow(10, 0.4 * magnitudes * 0.35);
+        assertThat(mean(p, 0) / mean(p, 1)).isCloseTo(Tint.of(5200)[0] * redder, within(0.02));
     }
 
     /** Jupiter four weeks after its opposition, V = −9.40 + 5 log (r Δ) + 0.005 α, through a pupil of 50 mm / 2.8, in the middle of the frame. */

@@ -84,7 +84,8 @@ class MoonPictureTest {
     private static double over(double focal, Mode mode) {
         Setup s = setup(focal, Support.Kind.TRIPOD);
         MoonMotion motion = MoonMotion.at(FULL_MOON, COAST.observer());
-        return MeterReading.of(s, new MoonLight(0, 25, 0.2), motion).stream()
+        MoonLight full = new MoonLight(0, 25, 0.2);
+        return MeterReading.of(s, full, motion, full.proposedEv100()).stream()
                 .filter(r -> r.mode() == mode)
                 .findFirst()
                 .orElseThrow()
@@ -170,12 +171,26 @@ class MoonPictureTest {
         }
         assertThat(sunset.landEv100()).isCloseTo(7.7, within(0.2));
         assertThat(ways.toString()).endsWith("ONE_FRAME BLEND APART ");
-        assertThat(new LandBalance(FULL_MOON, 8, 10.5, 5, 10).way()).isEqualTo(LandBalance.Way.PALE);
-        assertThat(new LandBalance(FULL_MOON, 8, 10, 5, 10).way()).isEqualTo(LandBalance.Way.ONE_FRAME);
-        assertThat(new LandBalance(FULL_MOON, 8, 5, 5, 0).way()).isEqualTo(LandBalance.Way.ONE_FRAME);
-        assertThat(new LandBalance(FULL_MOON, 8, 4.9, 5, 0).way()).isEqualTo(LandBalance.Way.BLEND);
-        assertThat(new LandBalance(FULL_MOON, 8, 1, 5, 0).way()).isEqualTo(LandBalance.Way.BLEND);
-        assertThat(new LandBalance(FULL_MOON, 8, 0.9, 5, 0).way()).isEqualTo(LandBalance.Way.APART);
-        assertThat(new LandBalance(FULL_MOON, 8, 1, 0, 0).way()).isEqualTo(LandBalance.Way.NO_MOON);
+        assertThat(way(8, 10, 9.1, 5)).isEqualTo(LandBalance.Way.PALE);
+        assertThat(way(8, 10, 8.9, 5)).isEqualTo(LandBalance.Way.ONE_FRAME);
+        assertThat(way(8, 5, 3, 5)).isEqualTo(LandBalance.Way.ONE_FRAME);
+        assertThat(way(8, 4.9, 3, 5)).isEqualTo(LandBalance.Way.BLEND);
+        assertThat(way(8, 1, -2, 5)).isEqualTo(LandBalance.Way.BLEND);
+        assertThat(way(8, 0.9, -2, 5)).isEqualTo(LandBalance.Way.APART);
+        assertThat(way(8, 1, -2, 0)).isEqualTo(LandBalance.Way.NO_MOON);
+    }
+
+    private static LandBalance.Way way(double moonEv, double landEv, double skyEv, double moonAltitude) {
+        return new LandBalance(FULL_MOON, moonEv, landEv, skyEv, moonAltitude, -2).way();
+    }
+
+    /** In a sky that is brighter than the moon the exposure follows the sky; at night the moon. */
+    @Test
+    void a_bright_sky_decides_over_a_dim_moon() {
+        Setup atSunset = setup(300, Support.Kind.TRIPOD).at(Instant.parse("2027-06-17T19:35:00Z"));
+        MoonExposure dim = MoonExposure.of(atSunset, 2, 0.4);
+        assertThat(dim.ev100()).isGreaterThan(dim.light().proposedEv100() + 1);
+        MoonExposure bright = MoonExposure.of(setup(300, Support.Kind.TRIPOD), 2, 0.2);
+        assertThat(bright.ev100()).isEqualTo(bright.light().proposedEv100());
     }
 }

@@ -73,7 +73,7 @@ class TakesTest {
                 new Clip(10, 25, 15),
                 new Stack(20, 5),
                 new Moon(1, 2),
-                new EclipsedMoon(150, 0.8, 2.5),
+                new EclipsedMoon(150, 0.8, 2.5, 0),
                 new Free(20, false));
     }
 

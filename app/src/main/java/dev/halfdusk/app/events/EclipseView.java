@@ -1,0 +1,273 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.eclipse.EclipseLadder;
+import dev.halfdusk.core.eclipse.EclipseLadder.Aim;
+import dev.halfdusk.core.eclipse.EclipseLadder.Step;
+import dev.halfdusk.core.eclipse.LocalEclipse;
+import dev.halfdusk.core.eclipse.LocalEclipse.Contact;
+import dev.halfdusk.core.eclipse.LunarEclipse;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sky.Observer;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * An eclipse of the moon at a place and a minute, as its page shows it.
+ *
+ * @param unseen why nothing of it is seen; null where something is
+ * @param composite the moon's way over the skyline; null where nothing of it is seen
+ * @param totality settings between which it lies; null where there is none
+ * @param shortOf what the rig lacks at the deepest; null where it lacks nothing
+ */
+record EclipseView(
+        String title,
+        String headline,
+        String unseen,
+        List<Block> phases,
+        String seconds,
+        String aperture,
+        String iso,
+        String caption,
+        String photograph,
+        String covered,
+        String limit,
+        String totality,
+        String shortOf,
+        String tracker,
+        String frames,
+        String darker,
+        String brighterQuery,
+        String darkerQuery,
+        UmbraPicture umbra,
+        LadderPicture ladder,
+        PathPicture composite,
+        List<Row> rows) {
+
+    /** A phase on the ribbon, in percent of its width. */
+    record Block(String x, String width, String kind, String words) {}
+
+    /** A contact, and what to expose with then. */
+    record Row(String clock, String what, String stands, String sun, String settings, boolean up) {}
+
+    private static final Map<String, String> CONTACTS = Map.of(
+            "p1", "the penumbra touches the moon",
+            "u1", "the shadow touches it",
+            "u2", "totality begins",
+            "max", "deepest in the shadow",
+            "u3", "totality ends",
+            "u4", "the shadow leaves it",
+            "p4", "the penumbra leaves it");
+
+    private static final Duration COMPOSITE = Duration.ofMinutes(10);
+    private static final int CLIP_FPS = 25;
+    private static final double WORTH_SAYING_STOPS = 0.5;
+
+    static EclipseView of(EclipseAsked a, LocalEclipse local, Ribbon ribbon, List<Mark> marks) {
+        ZoneId zone = a.asked().place().zone();
+        CameraBody body = a.asked().setup().rig().body();
+        Optics optics = a.asked().optics();
+        Observer observer = a.asked().night().observer();
+        LunarEclipse e = local.eclipse();
+        Step now = a.now();
+        EclipseLadder curve = a.curve(local);
+        Optional<Interval> up = a.up();
+        return new EclipseView(
+                capital(e.type().words()) + " eclipse of the moon at "
+                        + a.asked().place().name(),
+                headline(local, up, zone),
+                up.isPresent() ? null : EclipseWords.why(local, zone),
+                phases(e, a.asked().night().span().from(), ribbon),
+                body.label(now.settings().seconds()),
+                Numbers.trimmed(now.settings().aperture(), 1),
+                Numbers.plain(now.settings().iso()),
+                "as this rig sees it at " + a.asked().clock()
+                        + (now.aim() == Aim.SHADOW && now.covered() < 1
+                                ? ", exposed for the shadow: the lit limb burns"
+                                : now.aim() == Aim.SHADOW ? ", exposed for the shadow" : ", exposed for the lit limb"),
+                a.photograph(now),
+                covered(a, now, curve, zone),
+                limit(now, optics),
+                totality(a, e, body),
+                shortOf(e.u2().isPresent() ? EclipseLadder.at(a.asked().setup().at(e.greatest()), a.ladder()) : now),
+                tracker(a, body),
+                frames(a, up),
+                darker(local, a, observer),
+                a.address("brighterStops", shifted(a, 1)),
+                a.address("brighterStops", shifted(a, -1)),
+                UmbraPicture.of(local, observer, Optional.of(a.asked().when())),
+                LadderPicture.of(curve, a.asked().when(), a.asked().setup()),
+                up.filter(u -> u.length().compareTo(COMPOSITE) > 0)
+                        .map(u -> PathPicture.of(u, COMPOSITE, a.asked().place(), marks, body.sensor(), false))
+                        .orElse(null),
+                rows(a, local, zone, body));
+    }
+
+    private static double shifted(EclipseAsked a, double by) {
+        double to = a.ladder().brighterStops() + by;
+        return Math.max(EclipseLadder.BRIGHTER.min(), Math.min(EclipseLadder.BRIGHTER.max(), to));
+    }
+
+    private static String capital(String words) {
+        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+    }
+
+    private static String headline(LocalEclipse local, Optional<Interval> up, ZoneId zone) {
+        LunarEclipse e = local.eclipse();
+        String length = e.u2().isPresent()
+                ? "total for " + Words.span(Duration.between(e.u2().get(), e.u3().orElseThrow()))
+                : e.type() == LunarEclipse.Type.PARTIAL
+                        ? Words.percent(e.umbralMagnitude()) + " of its width in the shadow"
+                        : Words.percent(Math.min(1, e.penumbralMagnitude())) + " of its width in the penumbra";
+        return length + " \u00b7 " + EclipseWords.why(local, zone)
+                + up.map(u -> " \u00b7 up from " + Words.clock(u.from(), zone) + " to " + Words.clock(u.to(), zone))
+                        .filter(x -> local.seen() == LocalEclipse.Seen.PARTLY)
+                        .orElse("");
+    }
+
+    private static List<Block> phases(LunarEclipse e, Instant noon, Ribbon ribbon) {
+        List<Block> blocks = new ArrayList<>();
+        block(blocks, ribbon, noon, e.p1(), e.u1().orElse(e.p4()), "penumbra", "penumbra");
+        if (e.u1().isPresent()) {
+            Instant u4 = e.u4().orElseThrow();
+            block(blocks, ribbon, noon, e.u1().get(), e.u2().orElse(u4), "partial", "partial");
+            if (e.u2().isPresent()) {
+                Instant u3 = e.u3().orElseThrow();
+                block(
+                        blocks,
+                        ribbon,
+                        noon,
+                        e.u2().get(),
+                        u3,
+                        "total",
+                        "total, " + Words.span(Duration.between(e.u2().get(), u3)));
+                block(blocks, ribbon, noon, u3, u4, "partial", "partial");
+            }
+            block(blocks, ribbon, noon, u4, e.p4(), "penumbra", "penumbra");
+        }
+        return blocks;
+    }
+
+    /** What of it the ribbon shows. */
+    private static void block(
+            List<Block> blocks, Ribbon ribbon, Instant noon, Instant from, Instant to, String kind, String words) {
+        double begins =
+                Math.max(ribbon.firstMinute(), Duration.between(noon, from).toMinutes());
+        double ends = Math.min(ribbon.lastMinute(), Duration.between(noon, to).toMinutes());
+        if (begins < ends) {
+            double width = 100 * (ends - begins) / (ribbon.lastMinute() - ribbon.firstMinute());
+            String fits = width > 9 ? words : width > 4 ? kind : "";
+            blocks.add(new Block(ribbon.at(begins), Numbers.text("%.2f%%", width), kind, fits));
+        }
+    }
+
+    private static String covered(EclipseAsked a, Step now, EclipseLadder curve, ZoneId zone) {
+        String part = Words.percent(now.covered()) + " covered";
+        if (now.aim() == Aim.LIMB) {
+            return part + ": exposed for the lit limb, as you asked below "
+                    + Words.trimmed(a.ladder().switchAt()) + ".";
+        }
+        Instant since = curve.steps().stream()
+                .filter(s -> s.aim() == Aim.SHADOW)
+                .map(Step::when)
+                .findFirst()
+                .orElse(now.when());
+        return part + ": since " + Words.clock(since, zone) + " exposed for the shadow, as you asked at "
+                + Words.trimmed(a.ladder().switchAt()) + ".";
+    }
+
+    private static String limit(Step now, Optics optics) {
+        return "Longest shutter here " + Words.exposure(now.limitSeconds()) + ": "
+                + (now.limitSeconds() == dev.halfdusk.core.moon.MoonLimit.SEEING_SECONDS
+                        ? "the seeing is then the limit."
+                        : "the moon creeps 2 px at " + Numbers.trimmed(optics.focalMm(), 0)
+                                + " mm. Beyond that ISO rises.");
+    }
+
+    /** Between what it lies at its deepest. */
+    private static String totality(EclipseAsked a, LunarEclipse e, CameraBody body) {
+        if (e.u2().isEmpty()) {
+            return null;
+        }
+        Setup setup = a.asked().setup();
+        Step deepest = EclipseLadder.at(setup.at(e.greatest()), a.ladder());
+        String brightest = LadderPicture.words(deepest.brighterBy(-deepest.bandStops(), setup), body);
+        String darkest = LadderPicture.words(deepest.brighterBy(deepest.bandStops(), setup), body);
+        return brightest.equals(darkest)
+                ? brightest + ", all that this rig has, in any case"
+                : "between " + brightest + " and " + darkest;
+    }
+
+    /** What the rig cannot give. */
+    private static String shortOf(Step s) {
+        double stops = s.shortOfStops();
+        return stops < WORTH_SAYING_STOPS
+                ? null
+                : "This rig ends " + Words.number(stops, 1)
+                        + " stops short: a wider lens opening, a shorter lens or a tracker"
+                        + " helps; else lift it afterwards, a noisy moon can be cleaned and a blurred one cannot.";
+    }
+
+    private static String tracker(EclipseAsked a, CameraBody body) {
+        Settings s = a.tracked().settings();
+        return body.label(s.seconds()) + " s, f/" + Numbers.trimmed(s.aperture(), 1) + ", ISO "
+                + Numbers.plain(s.iso());
+    }
+
+    private static String frames(EclipseAsked a, Optional<Interval> up) {
+        if (up.isEmpty()) {
+            return null;
+        }
+        long frames = (long) (up.get().length().toSeconds() / a.everySeconds()) + 1;
+        return "one frame every " + Words.span(Duration.ofSeconds(Math.round(a.everySeconds()))) + ", " + frames
+                + " in all \u00b7 a clip of " + Numbers.trimmed((double) frames / CLIP_FPS, 1) + " s at " + CLIP_FPS
+                + " a second";
+    }
+
+    private static String darker(LocalEclipse local, EclipseAsked a, Observer observer) {
+        Contact max = local.contact("max");
+        if (!max.up()) {
+            return null;
+        }
+        return max.sunAltitudeDeg() > -12
+                ? "The sky stays bright with twilight."
+                : "The sky falls by "
+                        + Words.number(local.darkerBy(a.asked().place().glow(), observer), 1)
+                        + " mag/arcsec\u00b2 against a full moon: "
+                        + (local.eclipse().u2().isPresent()
+                                ? "the Milky Way is back in totality."
+                                : "some stars come out.");
+    }
+
+    private static List<Row> rows(EclipseAsked a, LocalEclipse local, ZoneId zone, CameraBody body) {
+        return local.contacts().stream()
+                .map(c -> new Row(
+                        Words.clockSeconds(c.when(), zone),
+                        CONTACTS.get(c.name()),
+                        Words.number(c.moon().altitudeDeg(), 0) + "\u00b0 "
+                                + Angles.compass(c.moon().azimuthDeg()),
+                        Words.number(c.sunAltitudeDeg(), 0) + "\u00b0",
+                        LadderPicture.words(EclipseLadder.at(a.asked().setup().at(c.when()), a.ladder()), body),
+                        c.up()))
+                .toList();
+    }
+
+    /** EV for the page's curve in words, for those who do not see it. */
+    public String curveWords() {
+        return "Exposure over the eclipse: from that of a full moon down to that of the shadow and back, now " + seconds
+                + " s at ISO " + iso;
+    }
+}

@@ -1,0 +1,51 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.optics.Rig;
+import java.util.Comparator;
+import java.util.Optional;
+
+/** How one begins with the moon: the longest lens at its long end, stopped down to where it is sharpest. */
+final class MoonSetup {
+
+    private MoonSetup() {}
+
+    /** Fills in what was not said of rig, focal length and aperture. */
+    static void begin(Form form, Choices choices, boolean sharpest) {
+        form.putIfEmpty(
+                "rig",
+                choices.rigs().stream()
+                        .max(Comparator.comparingDouble(
+                                r -> r.rig().focalMm(r.rig().lens().longestMm())))
+                        .orElseThrow()
+                        .id());
+        if (!form.has("focal")) {
+            Optional<NamedRig> rig = choices.rigs().stream()
+                    .filter(r -> form.value("rig").equals("" + r.id()))
+                    .findFirst();
+            rig.map(NamedRig::rig).ifPresent(r -> begin(form, r, sharpest));
+        }
+    }
+
+    private static void begin(Form form, Rig rig, boolean sharpest) {
+        double longest = rig.lens().longestMm();
+        form.put("focal", longest);
+        Range apertures = rig.apertures(longest);
+        form.putIfEmpty(
+                "aperture",
+                sharpest ? Depth.sharpestAperture(apertures, rig.body().sensor()) : apertures.min());
+    }
+
+    /** The place that is asked for, or the first; an unknown one is left to the reader of the setup. */
+    static Place place(Form form, Choices choices) {
+        return choices.places().stream()
+                .filter(p -> form.value("place").equals("" + p.id()))
+                .findFirst()
+                .orElse(choices.places().get(0));
+    }
+}
