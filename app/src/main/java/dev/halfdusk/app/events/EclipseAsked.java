@@ -44,6 +44,20 @@ record EclipseAsked(Asked asked, Optional<LocalEclipse> local, EclipseLadder.Ask
                         every.orElse(usual.get(0))));
     }
 
+    /** All that is asked but the minute. */
+    List<Object> same() {
+        return List.of(
+                asked.place(),
+                asked.night().date(),
+                asked.named(),
+                asked.setup().onLensMm(),
+                asked.setup().aperture(),
+                asked.setup().pointing().held(),
+                asked.setup().from().glow(),
+                ladder,
+                everySeconds);
+    }
+
     /** While the moon is up. */
     Optional<Interval> up() {
         return local.flatMap(l -> l.up(asked.night().observer(), asked.place().skyline()));

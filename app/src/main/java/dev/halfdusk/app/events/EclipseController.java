@@ -1,5 +1,7 @@
 package dev.halfdusk.app.events;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -10,6 +12,7 @@ import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipse;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Observer;
 import jakarta.servlet.http.HttpServletResponse;
@@ -43,6 +46,10 @@ class EclipseController {
     private final Skies skies;
     private final Clock clock;
 
+    /** What does not change while one scrubs through the minutes. */
+    private final Cache<List<Object>, EclipseView.Still> stills =
+            Caffeine.newBuilder().maximumSize(16).build();
+
     EclipseController(SetupReader setups, Places places, Skies skies, Clock clock) {
         this.setups = setups;
         this.places = places;
@@ -75,9 +82,7 @@ class EclipseController {
             next(place).ifPresent(d -> form.put("night", d));
         }
         if (!form.has("minute") && !form.has("time")) {
-            Form.nightIn(form.value("night"))
-                    .filter(Form.NIGHTS::contains)
-                    .ifPresent(d -> minute(form, skies.night(place, d), place));
+            Optional.ofNullable(form.copy().night("night")).ifPresent(d -> minute(form, skies.night(place, d), place));
         }
         Optional<Asked> asked = setups.read(form, choices);
         Optional<EclipseAsked> read = asked.flatMap(a -> EclipseAsked.read(form, a, in(a.night(), a.place())));
@@ -86,20 +91,21 @@ class EclipseController {
             return;
         }
         EclipseAsked eclipse = read.get();
-        Ribbon ribbon =
-                Ribbon.of(eclipse.asked().night(), eclipse.asked().place().glow());
         model.addAttribute("asked", eclipse.asked());
-        model.addAttribute("ribbon", ribbon);
         model.addAttribute("eclipse", eclipse);
         model.addAttribute("query", eclipse.address("", 0));
-        eclipse.local()
-                .ifPresent(l -> model.addAttribute(
-                        "view",
-                        EclipseView.of(
-                                eclipse,
-                                l,
-                                ribbon,
-                                places.plainMarks(eclipse.asked().place().id()))));
+        Optional<LocalEclipse> local = eclipse.local();
+        if (local.isEmpty()) {
+            model.addAttribute(
+                    "ribbon",
+                    Ribbon.of(eclipse.asked().night(), eclipse.asked().place().glow()));
+            return;
+        }
+        List<Mark> marks = places.plainMarks(eclipse.asked().place().id());
+        EclipseView.Still still =
+                stills.get(List.of(eclipse.same(), marks), key -> EclipseView.Still.of(eclipse, local.get(), marks));
+        model.addAttribute("ribbon", still.ribbon());
+        model.addAttribute("view", EclipseView.of(eclipse, local.get(), still));
     }
 
     private static Optional<LocalEclipse> in(Night night, Place place) {

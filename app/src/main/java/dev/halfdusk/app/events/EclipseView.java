@@ -76,21 +76,42 @@ record EclipseView(
     private static final int CLIP_FPS = 25;
     private static final double WORTH_SAYING_STOPS = 0.5;
 
-    static EclipseView of(EclipseAsked a, LocalEclipse local, Ribbon ribbon, List<Mark> marks) {
+    /** What of it is the same at every minute. */
+    record Still(
+            Ribbon ribbon,
+            EclipseLadder curve,
+            Optional<Interval> up,
+            Optional<PathPicture> composite,
+            List<Row> rows) {
+
+        static Still of(EclipseAsked a, LocalEclipse local, List<Mark> marks) {
+            Optional<Interval> up = a.up();
+            CameraBody body = a.asked().setup().rig().body();
+            return new Still(
+                    Ribbon.of(a.asked().night(), a.asked().place().glow()),
+                    a.curve(local),
+                    up,
+                    up.filter(u -> u.length().compareTo(COMPOSITE) > 0)
+                            .map(u -> PathPicture.of(u, COMPOSITE, a.asked().place(), marks, body.sensor(), false)),
+                    contacts(a, local, a.asked().place().zone(), body));
+        }
+    }
+
+    static EclipseView of(EclipseAsked a, LocalEclipse local, Still still) {
         ZoneId zone = a.asked().place().zone();
         CameraBody body = a.asked().setup().rig().body();
         Optics optics = a.asked().optics();
         Observer observer = a.asked().night().observer();
         LunarEclipse e = local.eclipse();
         Step now = a.now();
-        EclipseLadder curve = a.curve(local);
-        Optional<Interval> up = a.up();
+        EclipseLadder curve = still.curve;
+        Optional<Interval> up = still.up;
         return new EclipseView(
                 capital(e.type().words()) + " eclipse of the moon at "
                         + a.asked().place().name(),
                 headline(local, up, zone),
                 up.isPresent() ? null : EclipseWords.why(local, zone),
-                phases(e, a.asked().night().span().from(), ribbon),
+                phases(e, a.asked().night().span().from(), still.ribbon),
                 body.label(now.settings().seconds()),
                 Numbers.trimmed(now.settings().aperture(), 1),
                 Numbers.plain(now.settings().iso()),
@@ -110,10 +131,8 @@ record EclipseView(
                 a.address("brighterStops", shifted(a, -1)),
                 UmbraPicture.of(local, observer, Optional.of(a.asked().when())),
                 LadderPicture.of(curve, a.asked().when(), a.asked().setup()),
-                up.filter(u -> u.length().compareTo(COMPOSITE) > 0)
-                        .map(u -> PathPicture.of(u, COMPOSITE, a.asked().place(), marks, body.sensor(), false))
-                        .orElse(null),
-                rows(a, local, zone, body));
+                still.composite.orElse(null),
+                still.rows);
     }
 
     private static double shifted(EclipseAsked a, double by) {
@@ -252,7 +271,7 @@ record EclipseView(
                                 : "some stars come out.");
     }
 
-    private static List<Row> rows(EclipseAsked a, LocalEclipse local, ZoneId zone, CameraBody body) {
+    private static List<Row> contacts(EclipseAsked a, LocalEclipse local, ZoneId zone, CameraBody body) {
         return local.contacts().stream()
                 .map(c -> new Row(
                         Words.clockSeconds(c.when(), zone),

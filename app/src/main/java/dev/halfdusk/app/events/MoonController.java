@@ -64,8 +64,7 @@ class MoonController {
                 .putIfEmpty("stabiliser", "0")
                 .putIfEmpty("wind", "0");
         if (!form.has("minute") && !form.has("time")) {
-            Form.nightIn(form.value("night"))
-                    .filter(Form.NIGHTS::contains)
+            Optional.ofNullable(form.copy().night("night"))
                     .ifPresent(d -> form.put("minute", minute(skies.night(place, d), place)));
         }
         Optional<Asked> read = setups.read(form, choices);

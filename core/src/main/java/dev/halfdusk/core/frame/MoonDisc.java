@@ -174,7 +174,7 @@ record MoonDisc() implements Source {
             double seas = Noise.fractal(SEAS, 2.2 * bentRight + SEAS_AT, 2.2 * bentUp + 3.6, 5);
             double dark = Math.max(0, Math.min(1, (seas - 0.47) * 7));
             double grain = 0.12 * (Noise.fractal(SEAS + 9, 9 * right, 9 * up, 3) - 0.5);
-            double weight = Math.min(1, off.dot(off) * 12);
+            double weight = Math.min(1, off.dot(off) * 40);
             return 1 - weight * (0.42 * dark - grain);
         }
 
