@@ -11,7 +11,6 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Observer;
@@ -20,16 +19,19 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Coming events at a place, in words and numbers. */
 record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<MoonRow> moons) {
 
     private static final Duration ECLIPSES = Duration.ofDays(5 * 365);
     private static final Duration MOONS = Duration.ofDays(100);
-    private static final int MOST_FULL = 8;
+    private static final int MOST_FULL = 14;
     private static final Duration PATH_STEP = Duration.ofMinutes(15);
     private static final Sensor FULL_FRAME = Sensor.of(36, 24, 6000);
     private static final double BEHIND_DEG = 6;
@@ -53,9 +55,16 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
             UmbraPicture picture,
             PathPicture path) {}
 
-    /** An evening on which a nearly full moon rises while the land is lit. */
+    /** A nearly full moon that rises or sets while the land is lit. */
     record FullMoonRow(
-            LocalDate night, String date, String rises, String sunset, String towards, String size, String stands) {}
+            Instant when,
+            LocalDate night,
+            String date,
+            String clock,
+            String sun,
+            String towards,
+            String size,
+            String stands) {}
 
     /** A phase, or the moon near and far. */
     record MoonRow(String date, String clock, String what) {}
@@ -69,10 +78,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                 LocalEclipse.between(now, to, observer, place.skyline()).stream()
                         .map(e -> eclipse(e, observer, place, marks))
                         .toList(),
-                skies.fullMoonEvenings(place, today).stream()
-                        .limit(MOST_FULL)
-                        .map(e -> fullMoon(e, zone, marks))
-                        .toList(),
+                fullMoons(place, marks, skies, today),
                 moons(now, within(now.plus(MOONS)), zone));
     }
 
@@ -103,25 +109,51 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                         .orElse(null));
     }
 
-    private static FullMoonRow fullMoon(FullMoonEvenings.Evening e, ZoneId zone, List<Mark> marks) {
+    private static List<FullMoonRow> fullMoons(Place place, List<Mark> marks, Skies skies, LocalDate today) {
+        ZoneId zone = place.zone();
+        Stream<FullMoonRow> rise = skies.fullMoonEvenings(place, today).stream()
+                .map(e -> row(
+                        "rises ", e.moonrise(), sun(e.afterSunset(), "sunset"), e.azimuthDeg(), e.size(), zone, marks));
+        Stream<FullMoonRow> set = skies.fullMoonMornings(place, today).stream()
+                .map(m -> row(
+                        "sets ",
+                        m.moonset(),
+                        sun(m.beforeSunrise().negated(), "sunrise"),
+                        m.azimuthDeg(),
+                        m.size(),
+                        zone,
+                        marks));
+        return Stream.concat(rise, set)
+                .sorted(Comparator.comparing(FullMoonRow::when))
+                .limit(MOST_FULL)
+                .toList();
+    }
+
+    private static String sun(Duration after, String event) {
+        long minutes = after.toMinutes();
+        return Math.abs(minutes) + (minutes < 0 ? " min before " : " min after ") + event;
+    }
+
+    private static FullMoonRow row(
+            String way, Instant when, String sun, double azimuthDeg, double size, ZoneId zone, List<Mark> marks) {
         String stands = marks.stream()
-                .filter(m -> Math.abs(Angles.halfTurn(m.bearingDeg() - e.azimuthDeg())) < BEHIND_DEG)
+                .filter(m -> Math.abs(Angles.halfTurn(m.bearingDeg() - azimuthDeg)) < BEHIND_DEG)
                 .map(Mark::name)
                 .collect(Collectors.joining(", "));
-        long after = e.afterSunset().toMinutes();
         return new FullMoonRow(
-                Night.evening(e.moonrise(), zone),
-                Words.day(LocalDate.ofInstant(e.moonrise(), zone)),
-                Words.clock(e.moonrise(), zone),
-                after >= 0 ? after + " min after sunset" : -after + " min before sunset",
-                Words.number(e.azimuthDeg(), 0) + "\u00b0 " + Angles.compass(e.azimuthDeg()),
-                NightWords.moonSize(e.size()),
+                when,
+                Night.evening(when, zone),
+                Words.day(LocalDate.ofInstant(when, zone)),
+                way + Words.clock(when, zone),
+                sun,
+                Words.number(azimuthDeg, 0) + "\u00b0 " + Angles.compass(azimuthDeg),
+                NightWords.moonSize(size),
                 stands);
     }
 
     private static List<MoonRow> moons(Instant from, Instant to, ZoneId zone) {
         record At(Instant when, String what) {}
-        List<At> all = new java.util.ArrayList<>();
+        List<At> all = new ArrayList<>();
         MoonPhase.between(from, to)
                 .forEach(p -> all.add(new At(p.when(), p.quarter().key().replace("_", " "))));
         LunarMonth.apsides(from, to)
@@ -130,7 +162,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                         (a.perigee() ? "nearest, " : "farthest, ") + Words.number(a.distanceKm() / 1000, 0)
                                 + " thousand km")));
         return all.stream()
-                .sorted(java.util.Comparator.comparing(At::when))
+                .sorted(Comparator.comparing(At::when))
                 .map(x -> new MoonRow(
                         Words.shortDay(LocalDate.ofInstant(x.when(), zone)), Words.clock(x.when(), zone), x.what()))
                 .toList();

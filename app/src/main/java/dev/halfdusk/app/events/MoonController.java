@@ -79,7 +79,7 @@ class MoonController {
         Ribbon ribbon = Ribbon.of(asked.night(), asked.place().glow());
         model.addAttribute("asked", asked);
         model.addAttribute("ribbon", ribbon);
-        model.addAttribute("marks", places.plainMarks(asked.place().id()));
+        model.addAttribute("marks", places.marks(asked.place().id()));
         model.addAttribute(
                 "view", MoonView.of(asked, haze.getAsDouble(), stabiliser.getAsDouble(), wind.getAsDouble()));
         return "events/moon";

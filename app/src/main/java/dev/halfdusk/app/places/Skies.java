@@ -45,6 +45,9 @@ public class Skies {
     private final Cache<MoonsKey, List<FullMoonEvenings.Evening>> moons =
             Caffeine.newBuilder().maximumSize(YEARS_KEPT).build();
 
+    private final Cache<MoonsKey, List<FullMoonEvenings.Morning>> mornings =
+            Caffeine.newBuilder().maximumSize(YEARS_KEPT).build();
+
     private final Cache<NightKey, LocalDate> worth =
             Caffeine.newBuilder().maximumSize(NIGHTS_KEPT).build();
 
@@ -67,6 +70,15 @@ public class Skies {
             Instant first = key.from.atStartOfDay(key.zone).toInstant();
             Instant end = first.plus(Duration.ofDays(NIGHTS_IN_A_YEAR));
             return FullMoonEvenings.between(key.site, first, end.isAfter(LAST) ? LAST : end);
+        });
+    }
+
+    /** Full moons that set near sunrise in the year from a date on, likewise. */
+    public List<FullMoonEvenings.Morning> fullMoonMornings(Place place, LocalDate from) {
+        return mornings.get(new MoonsKey(place.site(), from, place.zone()), key -> {
+            Instant first = key.from.atStartOfDay(key.zone).toInstant();
+            Instant end = first.plus(Duration.ofDays(NIGHTS_IN_A_YEAR));
+            return FullMoonEvenings.mornings(key.site, first, end.isAfter(LAST) ? LAST : end);
         });
     }
 

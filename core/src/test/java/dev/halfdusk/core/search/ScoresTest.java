@@ -117,6 +117,33 @@ class ScoresTest {
         assertThat(found).anyMatch(e -> !e.afterSunset().isNegative());
     }
 
+    /** The same in the morning: every moonset within 40 minutes of a sunrise near full moon, and no other. */
+    @Test
+    void full_moon_mornings_are_moonsets_near_sunrise() {
+        Instant from = Instant.parse("2027-01-01T00:00:00Z");
+        Instant to = Instant.parse("2028-01-01T00:00:00Z");
+        List<FullMoonEvenings.Morning> found = FullMoonEvenings.mornings(LEDGE, from, to);
+        Observer observer = Observer.at(LEDGE);
+        List<HorizonEvent> events = dev.halfdusk.core.sky.HorizonEvents.between(observer, from, to);
+        long expected = events.stream()
+                .filter(set -> set.name().equals("moon_down"))
+                .filter(set -> dev.halfdusk.core.glow.SunAndMoon.at(Moment.at(set.when()), observer)
+                                .moonPhaseAngleDeg()
+                        < 60)
+                .filter(set -> events.stream()
+                        .anyMatch(rise -> rise.name().equals("sun_up")
+                                && Duration.between(set.when(), rise.when())
+                                                .abs()
+                                                .compareTo(Duration.ofMinutes(40))
+                                        <= 0))
+                .count();
+        assertThat(found).hasSize((int) expected).allMatch(m -> m.azimuthDeg() > 180 && m.azimuthDeg() < 360);
+        assertThat(found)
+                .allSatisfy(m -> assertThat(m.moonset().plus(m.beforeSunrise())).isEqualTo(m.sunrise()));
+        assertThat(found).anyMatch(m -> m.beforeSunrise().isNegative());
+        assertThat(found).anyMatch(m -> !m.beforeSunrise().isNegative());
+    }
+
     /** Day above −50′, night from −18° down, twilight between. */
     @Test
     void light_of_an_alignment_by_the_sun() {

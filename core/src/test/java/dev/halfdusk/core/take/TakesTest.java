@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.exposure.LightPainting;
@@ -107,6 +108,40 @@ class TakesTest {
         Plan south =
                 Take.of("take", subject, "A", RIG).plan(night(new Site(-90, 0, 2800), "2027-06-21", ZoneId.of("UTC")));
         assertThat(south.lasts()).isPositive();
+    }
+
+    /** The whole of an eclipse, limb and shadow, on the simulated body: every frame is taken and none is late. */
+    @Test
+    void an_eclipse_runs_on_the_simulated_camera() {
+        Circumstances c = night(LEDGE, "2029-12-20", ZoneId.of("Europe/Lisbon"));
+        Plan plan =
+                Take.of("eclipse", new EclipsedMoon(60, 0.78, 2, 0), "A", RIG).plan(c);
+        Program program = plan.program().apply(plan.when().best().orElseThrow());
+        assertThat(program.steps()).extracting(Program.Step::what).contains("for the lit limb", "for the shadow");
+        dev.halfdusk.core.camera.Camera.Dials dials = new dev.halfdusk.core.camera.Camera.Dials(
+                dev.halfdusk.core.camera.Camera.Mode.MANUAL,
+                program.steps().get(0).settings(),
+                FileFormat.RAW,
+                false,
+                0,
+                1);
+        Run run = Run.of(
+                program,
+                new dev.halfdusk.core.camera.Camera(
+                        RIG, dials, program.span().from().minusSeconds(60), Duration.ZERO));
+        assertThat(run.taken()).isEqualTo(program.frames()).isGreaterThan(200);
+        assertThat(run.lost()).isZero();
+        assertThat(run.late()).isZero();
+    }
+
+    /** A stop brighter is a stop more of light at every frame that the rig can give it. */
+    @Test
+    void an_eclipse_can_be_shifted_and_no_farther_than_its_range() {
+        EclipsedMoon planned = new EclipsedMoon(60, 0.78, 2, 5.5);
+        assertThat(planned.brighter(0.5)).contains(new EclipsedMoon(60, 0.78, 2, 6));
+        assertThat(planned.brighter(1)).isEmpty();
+        assertThat(planned.brighter(-11.5)).contains(new EclipsedMoon(60, 0.78, 2, -6));
+        assertThat(new Moon(1, 2).brighter(1)).isEmpty();
     }
 
     /** 116 × 30 s with pauses of 1 s, a minute for the cap, 5 × 30 s with 4 pauses: 3595 + 60 + 154 s, 63.5 minutes. */
