@@ -1,16 +1,25 @@
 package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.halfdusk.core.eclipse.CentralLine;
 import dev.halfdusk.core.eclipse.LocalEclipse;
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.eclipse.SolarEclipse;
+import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,7 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Eclipses. */
 @RestController
 @RequestMapping("/api/eclipses")
-@Tag(name = "eclipses", description = "Eclipses of the moon")
+@Tag(name = "eclipses", description = "Eclipses of moon and sun")
 class EclipseApi {
 
     /**
@@ -57,16 +66,20 @@ class EclipseApi {
             @RequestParam(required = false) Double lat,
             @RequestParam(required = false) Double lon,
             @RequestParam(defaultValue = "0") double elevation) {
+        Observer observer = observer(from, to, lat, lon, elevation).orElse(null);
+        return LunarEclipses.between(from, to).stream()
+                .map(e -> of(e, observer))
+                .toList();
+    }
+
+    private static Optional<Observer> observer(Instant from, Instant to, Double lat, Double lon, double elevation) {
         if (to.isBefore(from)) {
             throw new BadParameter("to", "is before from", "an instant after from");
         }
         if ((lat == null) != (lon == null)) {
             throw new BadParameter(lat == null ? "lat" : "lon", "is missing", "both lat and lon, or neither");
         }
-        Observer observer = lat == null ? null : Observer.at(new Site(lat, lon, elevation));
-        return LunarEclipses.between(from, to).stream()
-                .map(e -> of(e, observer))
-                .toList();
+        return lat == null ? Optional.empty() : Optional.of(Observer.at(new Site(lat, lon, elevation)));
     }
 
     private static Lunar of(LunarEclipse e, Observer observer) {
@@ -92,4 +105,111 @@ class EclipseApi {
         return new Contact(
                 c.name(), c.when(), c.moon().altitudeDeg(), c.moon().azimuthDeg(), c.sunAltitudeDeg(), c.up());
     }
+
+    /**
+     * An eclipse of the sun. Globally only type, max and gamma; from a site what is seen there, where the moon touches the sun at all.
+     * Contacts that do not happen are left out; those below the horizon are given, and named.
+     *
+     * @param max greatest eclipse of the earth, or the maximum at the site
+     * @param belowHorizon contacts at which the sun is down
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Solar(
+            String type,
+            Instant c1,
+            Instant c2,
+            Instant max,
+            Instant c3,
+            Instant c4,
+            Double magnitude,
+            Double obscuration,
+            Double sunAltitudeDeg,
+            Double sunAzimuthDeg,
+            Double gamma,
+            List<String> belowHorizon) {}
+
+    @GetMapping("/solar")
+    @Operation(
+            summary = "Eclipses of the sun between two instants",
+            description =
+                    "2000 to 2059. lat and lon go together; with them those that touch the sun there, with the times of that place"
+                            + " alone, smooth limb, to a second.")
+    List<Solar> solar(
+            @RequestParam Instant from,
+            @RequestParam Instant to,
+            @RequestParam(required = false) Double lat,
+            @RequestParam(required = false) Double lon,
+            @RequestParam(defaultValue = "0") double elevation) {
+        Optional<Observer> observer = observer(from, to, lat, lon, elevation);
+        List<SolarEclipse> all = SolarEclipses.between(from, to);
+        return observer.isEmpty()
+                ? all.stream().map(EclipseApi::global).toList()
+                : all.stream()
+                        .flatMap(e -> LocalSolarEclipse.of(e, observer.get(), Skyline.FLAT).stream())
+                        .map(EclipseApi::local)
+                        .toList();
+    }
+
+    private static Solar global(SolarEclipse e) {
+        return new Solar(
+                e.type().words(), null, null, e.greatest(), null, null, null, null, null, null, e.gamma(), null);
+    }
+
+    private static Solar local(LocalSolarEclipse l) {
+        LocalSolarEclipse.Contact max = l.max();
+        return new Solar(
+                l.type().words(),
+                when(l, "c1"),
+                when(l, "c2"),
+                max.when(),
+                when(l, "c3"),
+                when(l, "c4"),
+                l.magnitude(),
+                l.obscuration(),
+                max.sun().altitudeDeg(),
+                max.sun().azimuthDeg(),
+                null,
+                l.contacts().stream()
+                        .filter(c -> !c.up())
+                        .map(LocalSolarEclipse.Contact::name)
+                        .toList());
+    }
+
+    private static Instant when(LocalSolarEclipse l, String contact) {
+        return l.contact(contact).map(LocalSolarEclipse.Contact::when).orElse(null);
+    }
+
+    /** A point of the central line, where the axis of the shadow meets the sea-level ellipsoid. */
+    public record PathPoint(
+            Instant utc,
+            double latitudeDeg,
+            double longitudeDeg,
+            double durationSeconds,
+            double widthKm,
+            double sunAltitudeDeg) {}
+
+    @GetMapping("/solar/path")
+    @Operation(
+            summary = "Central line of an eclipse of the sun",
+            description =
+                    "At minutes of UTC that are multiples of the step, 1 to 60; empty for an eclipse that is not central.")
+    List<PathPoint> path(@RequestParam LocalDate date, @RequestParam(defaultValue = "5") double stepMinutes) {
+        STEP_MINUTES.check(stepMinutes);
+        Instant from = date.atStartOfDay(ZoneOffset.UTC).toInstant();
+        SolarEclipse e = SolarEclipses.between(from, from.plus(Duration.ofDays(1))).stream()
+                .findFirst()
+                .orElseThrow(() -> new BadParameter(
+                        "date", "has no eclipse of the sun", "the UTC date of a greatest eclipse, 2000 to 2059"));
+        return CentralLine.of(e, Duration.ofMinutes(Math.round(stepMinutes))).stream()
+                .map(p -> new PathPoint(
+                        p.when(),
+                        p.site().latitudeDeg(),
+                        p.site().longitudeDeg(),
+                        p.durationSeconds(),
+                        p.widthKm(),
+                        p.sunAltitudeDeg()))
+                .toList();
+    }
+
+    private static final Range STEP_MINUTES = new Range("stepMinutes", 1, 60, "");
 }

@@ -6,7 +6,9 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.LocalEclipse;
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipse;
+import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
@@ -22,12 +24,13 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Coming events at a place, in words and numbers. */
-record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<MoonRow> moons) {
+record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonRow> fullMoons, List<MoonRow> moons) {
 
     private static final Duration ECLIPSES = Duration.ofDays(5 * 365);
     private static final Duration MOONS = Duration.ofDays(100);
@@ -55,6 +58,14 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
             UmbraPicture picture,
             PathPicture path) {}
 
+    /**
+     * An eclipse of the sun as it is seen from the place; its times belong to this place alone.
+     *
+     * @param inner how long it is total or annular here; empty where it is neither
+     * @param covered part of the sun's area
+     */
+    record SolarRow(String date, String type, String times, String inner, String covered, String stands) {}
+
     /** A nearly full moon that rises or sets while the land is lit. */
     record FullMoonRow(
             Instant when,
@@ -67,7 +78,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
             String stands) {}
 
     /** A phase, or the moon near and far. */
-    record MoonRow(String date, String clock, String what) {}
+    record MoonRow(LocalDate night, String date, String clock, String what) {}
 
     static EventsView of(Place place, List<Mark> marks, Skies skies, Instant now) {
         Observer observer = Observer.at(place.site());
@@ -78,6 +89,7 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                 LocalEclipse.between(now, to, observer, place.skyline()).stream()
                         .map(e -> eclipse(e, observer, place, marks))
                         .toList(),
+                suns(now, to, observer, place),
                 fullMoons(place, marks, skies, today),
                 moons(now, within(now.plus(MOONS)), zone));
     }
@@ -107,6 +119,32 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
                         .filter(u -> u.length().compareTo(PATH_STEP) > 0)
                         .map(u -> PathPicture.of(u, PATH_STEP, place, marks, FULL_FRAME, true))
                         .orElse(null));
+    }
+
+    private static List<SolarRow> suns(Instant from, Instant to, Observer observer, Place place) {
+        return SolarEclipses.between(from, to).stream()
+                .flatMap(e -> LocalSolarEclipse.of(e, observer, place.skyline()).stream())
+                .filter(e -> e.contacts().stream().anyMatch(LocalSolarEclipse.Contact::up))
+                .map(e -> sun(e, place.zone()))
+                .toList();
+    }
+
+    private static SolarRow sun(LocalSolarEclipse e, ZoneId zone) {
+        LocalSolarEclipse.Contact max = e.max();
+        String times = e.contacts().stream()
+                .map(c -> c.name().equals("max")
+                        ? "maximum " + Words.clockSeconds(c.when(), zone)
+                        : c.name().toUpperCase(Locale.ROOT) + " " + Words.clockSeconds(c.when(), zone)
+                                + (c.up() ? "" : " (sun down)"))
+                .collect(Collectors.joining(" \u00b7 "));
+        return new SolarRow(
+                Words.day(LocalDate.ofInstant(max.when(), zone)),
+                e.type().words(),
+                times,
+                e.inner().isZero() ? "" : Words.span(e.inner()),
+                Words.percent(Math.min(1, e.obscuration())),
+                Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
+                        + Angles.compass(max.sun().azimuthDeg()));
     }
 
     private static List<FullMoonRow> fullMoons(Place place, List<Mark> marks, Skies skies, LocalDate today) {
@@ -164,7 +202,10 @@ record EventsView(List<EclipseRow> eclipses, List<FullMoonRow> fullMoons, List<M
         return all.stream()
                 .sorted(Comparator.comparing(At::when))
                 .map(x -> new MoonRow(
-                        Words.shortDay(LocalDate.ofInstant(x.when(), zone)), Words.clock(x.when(), zone), x.what()))
+                        Night.evening(x.when(), zone),
+                        Words.shortDay(LocalDate.ofInstant(x.when(), zone)),
+                        Words.clock(x.when(), zone),
+                        x.what()))
                 .toList();
     }
 

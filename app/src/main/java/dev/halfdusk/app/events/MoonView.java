@@ -231,6 +231,11 @@ record MoonView(
         lines.add(new Line(
                 "the air smears", Words.number(MoonLimit.seeingPx(s.optics()), 1) + " px", "on a usual night"));
         if (s.rig().support().kind() != Support.Kind.HAND) {
+            lines.add(new Line(
+                    "without it",
+                    Words.exposure(MoonLimit.handHeldSeconds(s.optics(), 0)),
+                    "in the hand at the longest, " + Words.exposure(MoonLimit.handHeldSeconds(s.optics(), 3))
+                            + " with three stops of a stabiliser"));
             lines.add(new Line("release", "cable", "or the self-timer, mirror up, half a second of delay"));
         }
         lines.add(new Line("focus", "past infinity", "many lenses go there: look at the limb at full size"));

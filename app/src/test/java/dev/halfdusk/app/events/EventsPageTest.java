@@ -144,4 +144,21 @@ class EventsPageTest {
         assertThat(EventsView.of(far, List.of(), skies, Instant.parse("2059-12-01T00:00:00Z")))
                 .isNotNull();
     }
+
+    /** At the strait the total one of 2 August 2027 and what comes after it, each with its own times and the warning. */
+    @Test
+    void eclipses_of_the_sun_are_those_of_the_place() throws Exception {
+        Place strait = places.add(Place.at("Strait", new Site(36.0104, -5.6120, 140), ZoneId.of("Europe/Madrid")));
+        EventsView view = EventsView.of(strait, List.of(), skies, JUNE);
+        assertThat(view.suns().get(0).date()).isEqualTo("Mon 2 August 2027");
+        assertThat(view.suns().get(0).type()).isEqualTo("total");
+        assertThat(view.suns().get(0).times()).contains("C1 ", "C2 10:4", "maximum 10:4", "C3 10:4", "C4 ");
+        EventsView coast = EventsView.of(coast(), List.of(), skies, JUNE);
+        assertThat(coast.suns().get(0).type()).isEqualTo("partial");
+        assertThat(coast.suns().get(0).inner()).isEmpty();
+        assertThat(coast.suns())
+                .noneMatch(s -> s.times().equals(view.suns().get(0).times()));
+        web.perform(get("/events?place=" + strait.id()))
+                .andExpect(content().string(containsString("Never look at the sun through optics")));
+    }
 }

@@ -54,11 +54,18 @@ public record MoonLimit(Cause cause, double seconds) {
         MoonLimit moves = held == Support.Kind.LUNAR
                 ? new MoonLimit(Cause.SEEING, SEEING_SECONDS)
                 : new MoonLimit(Cause.MOTION, motion.longestSeconds(setup.optics(), tolerancePx));
-        double handHeld =
-                1 / (setup.optics().focalMm() * setup.optics().sensor().crop());
+        double handHeld = handHeldSeconds(setup.optics(), stabiliserStops);
         return held == Support.Kind.HAND
-                ? List.of(moves, new MoonLimit(Cause.HAND, handHeld * Stops.ratio(stabiliserStops)))
-                : windMs < WINDY ? List.of(moves) : List.of(moves, new MoonLimit(Cause.WIND, handHeld));
+                ? List.of(moves, new MoonLimit(Cause.HAND, handHeld))
+                : windMs < WINDY
+                        ? List.of(moves)
+                        : List.of(moves, new MoonLimit(Cause.WIND, handHeldSeconds(setup.optics(), 0)));
+    }
+
+    /** 1 / (focal length × crop), twice as long for each stop that a stabiliser is said to save. */
+    public static double handHeldSeconds(Optics optics, double stabiliserStops) {
+        return Stops.ratio(STABILISER.check(stabiliserStops))
+                / (optics.focalMm() * optics.sensor().crop());
     }
 
     /** The shortest of them. */

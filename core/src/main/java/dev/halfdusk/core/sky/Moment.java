@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import java.time.Instant;
@@ -58,6 +59,16 @@ public final class Moment {
     /** Greenwich apparent sidereal time in radians. */
     double siderealRadians() {
         return orientation.siderealRadians();
+    }
+
+    /** East longitude of the place under a vector of the true equator of date, −180 to 180. */
+    public double longitudeDeg(Vector equatorOfDate) {
+        return Angles.halfTurn(earthFixed(equatorOfDate).longitudeDeg());
+    }
+
+    /** Where a point that turns with the earth is now that was at a vector of the true equator of date at another instant. */
+    public Vector carried(Moment other, Vector equatorOfDate) {
+        return ofDate(other.earthFixed(equatorOfDate));
     }
 
     /** Geocentric apparent place. */

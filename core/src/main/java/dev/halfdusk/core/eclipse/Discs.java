@@ -1,0 +1,69 @@
+package dev.halfdusk.core.eclipse;
+
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+
+/**
+ * Sun and moon as they are seen from a place, airless, degrees. Smooth limbs: sun 696 000 km, moon 0.2725076 earth radii of 6378.137 km for
+ * the outer contacts and 0.272281, nearer the valleys of its limb, for the inner ones. Real valleys shift totality by up to some seconds.
+ *
+ * @param separationDeg of their centres
+ * @param sunDeg radius of the sun
+ * @param moonDeg radius of the moon for the outer contacts
+ * @param innerDeg radius of the moon for the inner ones
+ */
+public record Discs(double separationDeg, double sunDeg, double moonDeg, double innerDeg) {
+
+    static final double EARTH_KM = 6378.137;
+    static final double SUN_KM = 696_000;
+    static final double MOON_KM = 0.2725076 * EARTH_KM;
+    static final double INNER_KM = 0.272281 * EARTH_KM;
+
+    public static Discs at(Moment moment, Observer observer) {
+        Vector sun = moment.local(Body.SUN, observer);
+        Vector moon = moment.local(Body.MOON, observer);
+        return new Discs(
+                sun.angleTo(moon),
+                degrees(SUN_KM / sun.length()),
+                degrees(MOON_KM / moon.length()),
+                degrees(INNER_KM / moon.length()));
+    }
+
+    private static double degrees(double sine) {
+        return Math.toDegrees(Math.asin(sine));
+    }
+
+    /** Zero at the first and last contact, below while the moon is before the sun. */
+    public double apartDeg() {
+        return separationDeg - sunDeg - moonDeg;
+    }
+
+    /** Zero at the second and third contact, below while one disc lies within the other. */
+    public double insideDeg() {
+        return separationDeg - Math.abs(innerDeg - sunDeg);
+    }
+
+    /** Part of the sun's diameter that is covered; 0 outside of an eclipse, above 1 in totality. */
+    public double magnitude() {
+        return Math.max(0, (sunDeg + moonDeg - separationDeg) / (2 * sunDeg));
+    }
+
+    /** Part of the sun's area that is covered; of a moon that covers all of it the ratio of their areas. */
+    public double obscuration() {
+        double d = separationDeg;
+        double s = sunDeg;
+        double m = moonDeg;
+        if (d >= s + m) {
+            return 0;
+        }
+        if (d <= Math.abs(s - m)) {
+            return m * m / (s * s);
+        }
+        double a = Math.acos((d * d + s * s - m * m) / (2 * d * s));
+        double b = Math.acos((d * d + m * m - s * s) / (2 * d * m));
+        double area = s * s * (a - Math.sin(2 * a) / 2) + m * m * (b - Math.sin(2 * b) / 2);
+        return area / (Math.PI * s * s);
+    }
+}

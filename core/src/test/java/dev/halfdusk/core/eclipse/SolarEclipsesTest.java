@@ -1,0 +1,192 @@
+package dev.halfdusk.core.eclipse;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.eclipse.LocalSolarEclipse.Contact;
+import dev.halfdusk.core.eclipse.SolarEclipse.Type;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Site;
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+class SolarEclipsesTest {
+
+    private static final List<SolarEclipse> ALL =
+            SolarEclipses.between(Instant.parse("2000-01-02T00:00:00Z"), Instant.parse("2059-12-30T00:00:00Z"));
+
+    private static List<String[]> reference(String name) throws Exception {
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(
+                SolarEclipsesTest.class.getResourceAsStream("/reference/" + name), StandardCharsets.UTF_8))) {
+            return in.lines().skip(1).map(l -> l.split(",", -1)).toList();
+        }
+    }
+
+    /** The eclipse of a date, UTC. */
+    private static SolarEclipse on(String date) {
+        return ALL.stream()
+                .filter(e -> e.greatest().toString().startsWith(date))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static void near(Optional<Contact> found, String wanted, double seconds) {
+        assertThat(found.isPresent()).isEqualTo(!wanted.isEmpty());
+        found.ifPresent(c -> assertThat(
+                        Duration.between(Instant.parse(wanted), c.when()).toMillis() / 1000.0)
+                .as("%s against %s", c, wanted)
+                .isCloseTo(0, within(seconds)));
+    }
+
+    /** Contacts to a second, the maximum to two, magnitude 0.0005, direction 0.01°, from seven places. */
+    @Test
+    void contacts_agree_with_an_independent_ephemeris() throws Exception {
+        List<String[]> rows = reference("solar_eclipses.csv");
+        assertThat(rows).hasSize(7);
+        for (String[] row : rows) {
+            Site site = new Site(Double.parseDouble(row[1]), Double.parseDouble(row[2]), Double.parseDouble(row[3]));
+            LocalSolarEclipse local = LocalSolarEclipse.of(on(row[6].substring(0, 10)), Observer.at(site), Skyline.FLAT)
+                    .orElseThrow();
+            near(local.contact("c1"), row[4], 1);
+            near(local.contact("c2"), row[5], 1);
+            near(local.contact("max"), row[6], 2);
+            near(local.contact("c3"), row[7], 1);
+            near(local.contact("c4"), row[8], 1);
+            assertThat(local.magnitude()).as(row[0]).isCloseTo(Double.parseDouble(row[9]), within(0.0005));
+            assertThat(local.obscuration()).as(row[0]).isCloseTo(Double.parseDouble(row[10]), within(0.0015));
+            assertThat(local.max().sun().altitudeDeg()).isCloseTo(Double.parseDouble(row[11]), within(0.01));
+            assertThat(local.max().sun().azimuthDeg()).isCloseTo(Double.parseDouble(row[12]), within(0.01));
+        }
+    }
+
+    /**
+     * From every point of the line the centres of sun and moon are seen behind each other, to a hundredth of an arcsecond, by the same
+     * topocentric places that give the contacts to a second. The points of the reference lie up to 0.11° of it along the ground where the sun
+     * is low: from them the centres are up to 3.9″ apart, and none at all near the equator, so that their ellipsoid is another.
+     */
+    @Test
+    void the_central_line_runs_where_it_should() throws Exception {
+        List<String[]> rows = reference("eclipse_paths.csv");
+        assertThat(rows).hasSize(20);
+        int close = 0;
+        for (String[] row : rows) {
+            CentralLine.Point found = CentralLine.of(on(row[0]), Duration.ofMinutes(1)).stream()
+                    .filter(p -> p.when().equals(Instant.parse(row[1])))
+                    .findFirst()
+                    .orElseThrow();
+            Discs seen = Discs.at(Moment.at(found.when()), Observer.at(found.site()));
+            assertThat(seen.separationDeg() * 3600).as(row[1]).isLessThan(0.01);
+            double latitude = Double.parseDouble(row[2]);
+            double north = found.site().latitudeDeg() - latitude;
+            double east = Angles.halfTurn(found.site().longitudeDeg() - Double.parseDouble(row[3]))
+                    * Math.cos(Math.toRadians(latitude));
+            double off = Math.hypot(north, east);
+            assertThat(off).as(row[1]).isLessThan(0.12);
+            close += off < 0.03 ? 1 : 0;
+        }
+        assertThat(close).isGreaterThanOrEqualTo(12);
+    }
+
+    /** For the whole earth: 38 total, 6 hybrid, 43 annular, 48 partial, 135 in all. */
+    @Test
+    void the_count_of_sixty_years_is_that_of_an_independent_ephemeris() {
+        Map<Type, Long> counts = ALL.stream()
+                .map(SolarEclipse::type)
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
+        assertThat(counts)
+                .containsEntry(Type.TOTAL, 38L)
+                .containsEntry(Type.HYBRID, 6L)
+                .containsEntry(Type.ANNULAR, 43L)
+                .containsEntry(Type.PARTIAL, 48L);
+        assertThat(ALL).hasSize(135).isSortedAccordingTo((a, b) -> a.greatest().compareTo(b.greatest()));
+    }
+
+    /** On the line itself both halves are alike, the disc is covered, and a step across the width it no longer is. */
+    @Test
+    void the_line_is_in_the_middle_and_the_width_reaches_its_edges() {
+        for (String date : List.of("2026-08-12", "2027-08-02", "2028-01-26", "2028-07-22", "2030-06-01")) {
+            SolarEclipse e = on(date);
+            List<CentralLine.Point> line = CentralLine.of(e, Duration.ofMinutes(2));
+            CentralLine.Point p = line.get(line.size() / 2);
+            CentralLine.Point next = line.get(line.size() / 2 + 1);
+            assertThat(p.durationSeconds()).as(date).isPositive();
+            double north = next.site().latitudeDeg() - p.site().latitudeDeg();
+            double east = Angles.halfTurn(next.site().longitudeDeg() - p.site().longitudeDeg())
+                    * Math.cos(Math.toRadians(p.site().latitudeDeg()));
+            double length = Math.hypot(north, east);
+            for (double share : new double[] {0.46, 0.54, -0.46, -0.54}) {
+                double degrees = share * p.widthKm() / 111.2;
+                Site aside = new Site(
+                        p.site().latitudeDeg() + degrees * east / length,
+                        p.site().longitudeDeg()
+                                - degrees
+                                        * north
+                                        / length
+                                        / Math.cos(Math.toRadians(p.site().latitudeDeg())),
+                        0);
+                Type type = LocalSolarEclipse.of(e, Observer.at(aside), Skyline.FLAT)
+                        .orElseThrow()
+                        .type();
+                assertThat(type != Type.PARTIAL).as(date + " " + share).isEqualTo(Math.abs(share) < 0.5);
+            }
+        }
+    }
+
+    /** Opposite each other: the moon comes from one side and leaves on the other; totality begins where the last light was, far from it. */
+    @Test
+    void position_angles_follow_the_moon_over_the_sun() throws Exception {
+        Observer strait = Observer.at(new Site(36.0104, -5.6120, 140));
+        LocalSolarEclipse local =
+                LocalSolarEclipse.of(on("2027-08-02"), strait, Skyline.FLAT).orElseThrow();
+        double first = local.contact("c1").orElseThrow().positionDeg();
+        double last = local.contact("c4").orElseThrow().positionDeg();
+        assertThat(Math.abs(Angles.halfTurn(first - last))).isBetween(150.0, 180.0);
+        assertThat(first).isBetween(250.0, 320.0); // the moon comes from the west
+        double second = local.contact("c2").orElseThrow().positionDeg();
+        assertThat(Math.abs(Angles.halfTurn(second - first))).isBetween(140.0, 180.0);
+        assertThat(local.type()).isEqualTo(Type.TOTAL);
+        assertThat(local.inner()).isBetween(Duration.ofMinutes(4), Duration.ofMinutes(5));
+    }
+
+    /** Whoever stands off the path has no inner contacts, whoever stands beyond the penumbra none at all. */
+    @Test
+    void off_the_path_there_is_no_totality() {
+        SolarEclipse e = on("2027-08-02");
+        List<String> names = new ArrayList<>();
+        LocalSolarEclipse.of(e, Observer.at(new Site(38.7, -9.1, 0)), Skyline.FLAT)
+                .orElseThrow()
+                .contacts()
+                .forEach(c -> names.add(c.name()));
+        assertThat(names).containsExactly("c1", "max", "c4");
+        assertThat(LocalSolarEclipse.of(e, Observer.at(new Site(-80, 60, 0)), Skyline.FLAT))
+                .isEmpty();
+        assertThat(LocalSolarEclipse.of(e, Observer.at(new Site(-45, 170, 0)), Skyline.FLAT)
+                        .orElseThrow()
+                        .contacts())
+                .noneMatch(Contact::up); // through the earth, and said so
+    }
+
+    @Test
+    void the_hole_of_an_annular_eclipse_stays_open() {
+        SolarEclipse e = on("2028-01-26");
+        assertThat(e.type()).isEqualTo(Type.ANNULAR);
+        CentralLine.Point p = CentralLine.of(e, Duration.ofMinutes(10)).get(3);
+        LocalSolarEclipse local =
+                LocalSolarEclipse.of(e, Observer.at(p.site()), Skyline.FLAT).orElseThrow();
+        assertThat(local.type()).isEqualTo(Type.ANNULAR);
+        assertThat(local.obscuration()).isBetween(0.8, 0.99);
+    }
+}
