@@ -21,6 +21,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -64,7 +65,8 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
      * @param inner how long it is total or annular here; empty where it is neither
      * @param covered part of the sun's area
      */
-    record SolarRow(String date, String type, String times, String inner, String covered, String stands) {}
+    record SolarRow(
+            LocalDate utc, String date, String type, String times, String inner, String covered, String stands) {}
 
     /** A nearly full moon that rises or sets while the land is lit. */
     record FullMoonRow(
@@ -138,10 +140,11 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
                                 + (c.up() ? "" : " (sun down)"))
                 .collect(Collectors.joining(" \u00b7 "));
         return new SolarRow(
+                LocalDate.ofInstant(e.eclipse().greatest(), ZoneOffset.UTC),
                 Words.day(LocalDate.ofInstant(max.when(), zone)),
                 e.type().words(),
                 times,
-                e.inner().isZero() ? "" : Words.span(e.inner()),
+                e.inner().isZero() ? "" : Words.seconds(e.inner()),
                 Words.percent(Math.min(1, e.obscuration())),
                 Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
                         + Angles.compass(max.sun().azimuthDeg()));

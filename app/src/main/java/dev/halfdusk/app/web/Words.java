@@ -126,6 +126,12 @@ public final class Words {
         return number(Math.abs(brighter), 1) + " stops " + (brighter < 0 ? "darker" : "brighter");
     }
 
+    /** "4 min 38 s", for what is counted in seconds. */
+    public static String seconds(Duration duration) {
+        long seconds = Math.round(duration.toMillis() / 1000.0);
+        return (seconds < 60 ? "" : seconds / 60 + " min ") + seconds % 60 + " s";
+    }
+
     /** With so many decimals, and a real minus sign. */
     public static String number(double value, int decimals) {
         if (Double.isInfinite(value)) {

@@ -49,7 +49,7 @@ class EveryPageBrowserTest extends BrowserTest {
             "/data",
             "/events?place=1",
             "/events/eclipse?place=1",
-            "/events/eclipse/card?place=1",
+            "/events/sun?place=4",
             "/events/moon?place=1",
             "/board/best?place=1",
             "/outings/1/field",

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.eclipse;
 
+import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Vector;
@@ -10,7 +11,9 @@ import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Where the axis of the moon's shadow runs over the sea-level ellipsoid. Points to 0.03° against an independent ephemeris; the width is that
@@ -32,17 +35,67 @@ public final class CentralLine {
      *
      * @param durationSeconds of totality or annularity there
      * @param widthKm across the path, of totality or annularity
+     * @param northLimit end of that width to the left or right of the way, the one farther north
      */
-    public record Point(Instant when, Site site, double durationSeconds, double widthKm, double sunAltitudeDeg) {}
+    public record Point(
+            Instant when,
+            Site site,
+            double durationSeconds,
+            double widthKm,
+            double sunAltitudeDeg,
+            Site northLimit,
+            Site southLimit) {}
+
+    /** Where the line runs at an instant. */
+    public record Place(Instant when, Site site) {}
+
+    /** Its places alone, at the full multiples of a step, which is much faster than its points. */
+    public static List<Place> places(SolarEclipse e, Duration step) {
+        List<Place> places = new ArrayList<>();
+        for (Instant t : times(e.greatest().minus(LONGEST), e.greatest().plus(LONGEST), step)) {
+            place(t).ifPresent(places::add);
+        }
+        return List.copyOf(places);
+    }
+
+    /** The place of the line that is nearest to a site, to the second; empty for an eclipse that is not central. */
+    public static Optional<Place> nearest(SolarEclipse e, Site site) {
+        Comparator<Place> near = Comparator.comparingDouble(p -> distanceKm(site, p.site));
+        return places(e, Duration.ofMinutes(2)).stream()
+                .min(near)
+                .map(roughly ->
+                        times(roughly.when.minusSeconds(120), roughly.when.plusSeconds(120), Duration.ofSeconds(1))
+                                .stream()
+                                .flatMap(t -> place(t).stream())
+                                .min(near)
+                                .orElse(roughly));
+    }
+
+    /** Over the ground, kilometres. */
+    public static double distanceKm(Site a, Site b) {
+        return Geodesy.distanceKm(a.latitudeDeg(), a.longitudeDeg(), b.latitudeDeg(), b.longitudeDeg());
+    }
+
+    private static Optional<Place> place(Instant t) {
+        MoonShadow shadow = MoonShadow.at(Moment.at(t));
+        return shadow.site().map(site -> new Place(t, seen(shadow.moment(), site)));
+    }
+
+    private static List<Instant> times(Instant from, Instant to, Duration step) {
+        List<Instant> times = new ArrayList<>();
+        long seconds = step.toSeconds();
+        long first = Math.floorDiv(from.getEpochSecond(), seconds) * seconds;
+        for (Instant t = Instant.ofEpochSecond(first); !t.isAfter(to); t = t.plus(step)) {
+            times.add(t);
+        }
+        return times;
+    }
 
     /** At the full multiples of a step since midnight UTC, in order; empty for an eclipse that is not central. */
     public static List<Point> of(SolarEclipse e, Duration step) {
         List<Point> points = new ArrayList<>();
-        long seconds = step.toSeconds();
-        long first = Math.floorDiv(e.greatest().minus(LONGEST).getEpochSecond(), seconds) * seconds;
-        for (Instant t = Instant.ofEpochSecond(first); !t.isAfter(e.greatest().plus(LONGEST)); t = t.plus(step)) {
-            MoonShadow shadow = MoonShadow.at(Moment.at(t));
-            Instant when = t;
+        for (Instant when : times(e.greatest().minus(LONGEST), e.greatest().plus(LONGEST), step)) {
+            MoonShadow shadow = MoonShadow.at(Moment.at(when));
             shadow.site().ifPresent(site -> points.add(point(e, when, shadow, seen(shadow.moment(), site))));
         }
         return List.copyOf(points);
@@ -79,11 +132,16 @@ public final class CentralLine {
                 .map(l -> l.inner().toMillis() / 1000.0)
                 .orElse(0.0);
         double altitude = shadow.moment().local(Body.SUN, observer).latitudeDeg();
-        return new Point(when, site, lasts, width(when, shadow), altitude);
+        Vector half = halfWidth(when, shadow);
+        Vector at = shadow.ground().orElseThrow();
+        Site one = shadow.place(at.plus(half));
+        Site other = shadow.place(at.minus(half));
+        boolean first = one.latitudeDeg() > other.latitudeDeg();
+        return new Point(when, site, lasts, 2 * half.length(), altitude, first ? one : other, first ? other : one);
     }
 
-    /** Twice how far the shadow's edge lies from the line, on the plane that touches the ground there. */
-    private static double width(Instant when, MoonShadow shadow) {
+    /** From the line to the shadow's edge across its way, on the plane that touches the ground there. */
+    private static Vector halfWidth(Instant when, MoonShadow shadow) {
         Vector at = shadow.ground().orElseThrow();
         Vector axis = shadow.axis();
         Vector up =
@@ -92,11 +150,9 @@ public final class CentralLine {
         Vector across = up.cross(onGround(way, axis, up)).unit();
         Vector one = axis.cross(way).unit();
         Vector other = axis.cross(one);
-        return 2
-                * Math.abs(shadow.umbraKm(at))
-                * Math.hypot(
-                        onGround(one, axis, up).dot(across),
-                        onGround(other, axis, up).dot(across));
+        double reach = Math.hypot(
+                onGround(one, axis, up).dot(across), onGround(other, axis, up).dot(across));
+        return across.times(Math.abs(shadow.umbraKm(at)) * reach);
     }
 
     /** How the shadow moves over a point that turns with the earth, km in ten seconds, across its axis. */

@@ -67,11 +67,14 @@ record MoonShadow(Moment moment, Vector moon, Vector axis, double sunKm) {
 
     /** As a place. */
     Optional<Site> site() {
-        return ground().map(p -> {
-            double across = Math.hypot(p.x(), p.y());
-            double latitude = Math.toDegrees(Math.atan2(p.z(), across * POLAR * POLAR));
-            return new Site(latitude, moment.longitudeDeg(p), 0);
-        });
+        return ground().map(this::place);
+    }
+
+    /** The place under a point on the ground or close to it. */
+    Site place(Vector p) {
+        double across = Math.hypot(p.x(), p.y());
+        double latitude = Math.toDegrees(Math.atan2(p.z(), across * POLAR * POLAR));
+        return new Site(latitude, moment.longitudeDeg(p), 0);
     }
 
     /** Radius of the umbra at a point by its distance along the axis, kilometres; below 0 beyond its tip, where it is annular. */

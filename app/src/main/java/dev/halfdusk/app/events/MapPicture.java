@@ -1,0 +1,127 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.pictures.PathText;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.eclipse.CentralLine;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.sky.Site;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * The path of an eclipse of the sun on a map: degrees as squares about a middle, narrower by its latitude. In a box of {@value #WIDTH} ×
+ * {@value #HEIGHT}.
+ *
+ * @param coast path of coastlines
+ * @param line path of the central line
+ * @param north path of its northern limit, south of its southern one
+ */
+record MapPicture(String coast, String line, String north, String south, List<Spot> spots, List<Spot> times) {
+
+    static final int WIDTH = 900;
+    static final int HEIGHT = 460;
+    private static final double LEAST_STEP = 1.4;
+
+    /** A line may leave the box by so much before it is cut. */
+    private static final double MARGIN = 60;
+
+    /** A place on the map. */
+    record Spot(double x, double y, String name, boolean here) {}
+
+    /** Where a place on earth lies in the box. */
+    private record View(double longitudeDeg, double latitudeDeg, double across, double up) {
+
+        static View about(Site middle, int zoom) {
+            double up = WIDTH / 360.0 * zoom;
+            boolean world = zoom == 1;
+            double squeeze = world ? 1 : Math.max(0.2, Math.cos(Math.toRadians(middle.latitudeDeg())));
+            return new View(middle.longitudeDeg(), world ? 0 : middle.latitudeDeg(), up * squeeze, up);
+        }
+
+        double x(double longitude) {
+            return WIDTH / 2.0 + Angles.halfTurn(longitude - longitudeDeg) * across;
+        }
+
+        double y(double latitude) {
+            return HEIGHT / 2.0 - (latitude - latitudeDeg) * up;
+        }
+
+        boolean shows(double x, double y) {
+            return x > -MARGIN && x < WIDTH + MARGIN && y > -MARGIN && y < HEIGHT + MARGIN;
+        }
+    }
+
+    /** @param zoom 1 the whole world, higher about the place */
+    static MapPicture of(List<CentralLine.Point> line, Place here, List<Place> places, int zoom) {
+        View view = View.about(here.site(), zoom);
+        List<Spot> spots = new ArrayList<>();
+        for (Place p : places) {
+            boolean own = p.id().equals(here.id());
+            Spot spot = spot(view, p.site(), own || zoom > 1 ? p.name() : "", own);
+            if (spot.x > 0 && spot.x < WIDTH && spot.y > 0 && spot.y < HEIGHT) {
+                spots.add(spot);
+            }
+        }
+        List<Spot> times = line.stream()
+                .filter(p -> p.when().getEpochSecond() % (zoom > 5 ? 600 : 1800) == 0)
+                .map(p -> spot(view, p.site(), p.when().toString().substring(11, 16), false))
+                .filter(s -> s.x > 0 && s.x < WIDTH && s.y > 0 && s.y < HEIGHT)
+                .toList();
+        return new MapPicture(
+                coast(view),
+                path(view, line, CentralLine.Point::site),
+                path(view, line, CentralLine.Point::northLimit),
+                path(view, line, CentralLine.Point::southLimit),
+                spots,
+                times);
+    }
+
+    private static Spot spot(View view, Site site, String name, boolean here) {
+        return new Spot(
+                PathText.tenth(view.x(site.longitudeDeg())), PathText.tenth(view.y(site.latitudeDeg())), name, here);
+    }
+
+    private static String path(View view, List<CentralLine.Point> line, Function<CentralLine.Point, Site> which) {
+        StringBuilder path = new StringBuilder();
+        double before = Double.NaN;
+        for (CentralLine.Point p : line) {
+            Site s = which.apply(p);
+            double x = view.x(s.longitudeDeg());
+            boolean jumps = !(Math.abs(x - before) < WIDTH / 2.0);
+            path.append(jumps ? 'M' : 'L').append(point(x, view.y(s.latitudeDeg())));
+            before = x;
+        }
+        return path.toString();
+    }
+
+    private static String coast(View view) {
+        StringBuilder path = new StringBuilder();
+        for (float[][] ring : Coast.rings()) {
+            double lastX = Double.NaN;
+            double lastY = Double.NaN;
+            boolean open = false;
+            for (int i = 0; i < ring[0].length; i++) {
+                double x = view.x(ring[0][i]);
+                double y = view.y(ring[1][i]);
+                if (!view.shows(x, y)) {
+                    open = false;
+                    continue;
+                }
+                boolean jumps = open && Math.abs(x - lastX) > WIDTH / 2.0;
+                if (open && !jumps && Math.hypot(x - lastX, y - lastY) < LEAST_STEP && i + 1 < ring[0].length) {
+                    continue;
+                }
+                path.append(open && !jumps ? 'L' : 'M').append(point(x, y));
+                open = true;
+                lastX = x;
+                lastY = y;
+            }
+        }
+        return path.toString();
+    }
+
+    private static String point(double x, double y) {
+        return PathText.tenth(x) + "," + PathText.tenth(y);
+    }
+}
