@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -46,7 +47,7 @@ record Balance(
     /** Around sunset and sunrise, where the night has them. */
     static List<Interval> spans(Night night) {
         return Stream.of(night.set(HorizonEvent.Kind.SUN), night.rise(HorizonEvent.Kind.SUN))
-                .flatMap(java.util.Optional::stream)
+                .flatMap(Optional::stream)
                 .map(t -> new Interval(t.minus(AROUND), t.plus(AROUND)))
                 .toList();
     }

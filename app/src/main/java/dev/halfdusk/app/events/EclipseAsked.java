@@ -24,6 +24,8 @@ import java.util.OptionalDouble;
  */
 record EclipseAsked(Asked asked, Optional<LocalEclipse> local, EclipseLadder.Asked ladder, double everySeconds) {
 
+    private static final double ACROSS_DEG = 1.6;
+
     /** What the page asks beside a setup. */
     static final List<String> FIELDS = List.of("switchAt", "danjon", "brighterStops", "everySeconds");
 
@@ -87,8 +89,6 @@ record EclipseAsked(Asked asked, Optional<LocalEclipse> local, EclipseLadder.Ask
                 + Numbers.plain(step.settings().seconds()) + "&iso="
                 + Numbers.plain(step.settings().iso());
     }
-
-    private static final double ACROSS_DEG = 1.6;
 
     /** The query of this page, with one thing changed. */
     String address(String field, double value) {

@@ -13,6 +13,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.moon.MoonLimit;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Settings;
@@ -107,7 +108,7 @@ record EclipseView(
         EclipseLadder curve = still.curve;
         Optional<Interval> up = still.up;
         return new EclipseView(
-                capital(e.type().words()) + " eclipse of the moon at "
+                Words.capital(e.type().words()) + " eclipse of the moon at "
                         + a.asked().place().name(),
                 headline(local, up, zone),
                 up.isPresent() ? null : EclipseWords.why(local, zone),
@@ -138,10 +139,6 @@ record EclipseView(
     private static double shifted(EclipseAsked a, double by) {
         double to = a.ladder().brighterStops() + by;
         return Math.max(EclipseLadder.BRIGHTER.min(), Math.min(EclipseLadder.BRIGHTER.max(), to));
-    }
-
-    private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
     }
 
     private static String headline(LocalEclipse local, Optional<Interval> up, ZoneId zone) {
@@ -210,7 +207,7 @@ record EclipseView(
 
     private static String limit(Step now, Optics optics) {
         return "Longest shutter here " + Words.exposure(now.limitSeconds()) + ": "
-                + (now.limitSeconds() == dev.halfdusk.core.moon.MoonLimit.SEEING_SECONDS
+                + (now.limitSeconds() == MoonLimit.SEEING_SECONDS
                         ? "the seeing is then the limit."
                         : "the moon creeps 2 px at " + Numbers.trimmed(optics.focalMm(), 0)
                                 + " mm. Beyond that ISO rises.");

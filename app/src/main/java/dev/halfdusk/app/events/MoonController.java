@@ -16,6 +16,7 @@ import dev.halfdusk.core.moon.MoonLimit;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
@@ -109,9 +110,7 @@ class MoonController {
         Instant best = span.middle();
         double most = -90;
         for (Instant t = span.from(); t.isBefore(span.to()); t = t.plusSeconds(900)) {
-            double altitude = dev.halfdusk.core.sky.Moment.at(t)
-                    .observed(Body.MOON, night.observer())
-                    .altitudeDeg();
+            double altitude = Moment.at(t).observed(Body.MOON, night.observer()).altitudeDeg();
             if (altitude > most) {
                 most = altitude;
                 best = t;

@@ -19,6 +19,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -68,8 +69,7 @@ record SunView(
         Observer observer = Observer.at(here.site());
         String type = local.type().words();
         return new SunView(
-                type.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + type.substring(1) + " eclipse of the sun at "
-                        + here.name(),
+                Words.capital(type) + " eclipse of the sun at " + here.name(),
                 headline(local, here.zone()),
                 filter(local),
                 local.contacts().stream()
@@ -108,7 +108,7 @@ record SunView(
         double angle = Math.toRadians(c.fromZenithDeg() + (far ? 180 : 0));
         double apart = discs.separationDeg() / discs.sunDeg();
         return new Row(
-                c.name().equals("max") ? "maximum" : c.name().toUpperCase(java.util.Locale.ROOT),
+                c.name().equals("max") ? "maximum" : c.name().toUpperCase(Locale.ROOT),
                 WORDS.getOrDefault(
                         c.name(),
                         c.name().equals("c2") ? type.words() + " phase begins" : type.words() + " phase ends"),

@@ -126,6 +126,11 @@ public final class Words {
         return number(Math.abs(brighter), 1) + " stops " + (brighter < 0 ? "darker" : "brighter");
     }
 
+    /** Beginning with a large letter. */
+    public static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
     /** "4 min 38 s", for what is counted in seconds. */
     public static String seconds(Duration duration) {
         long seconds = Math.round(duration.toMillis() / 1000.0);

@@ -21,8 +21,6 @@ import java.util.Optional;
  */
 public final class CentralLine {
 
-    private static final Duration LONGEST = Duration.ofHours(4);
-
     private static final int ROUNDS = 4;
 
     /** Sine of the sun's altitude below which the ground is too slanted to slide along. */
@@ -52,7 +50,8 @@ public final class CentralLine {
     /** Its places alone, at the full multiples of a step, which is much faster than its points. */
     public static List<Place> places(SolarEclipse e, Duration step) {
         List<Place> places = new ArrayList<>();
-        for (Instant t : times(e.greatest().minus(LONGEST), e.greatest().plus(LONGEST), step)) {
+        for (Instant t :
+                times(e.greatest().minus(MeanMoons.LONGEST), e.greatest().plus(MeanMoons.LONGEST), step)) {
             place(t).ifPresent(places::add);
         }
         return List.copyOf(places);
@@ -94,7 +93,8 @@ public final class CentralLine {
     /** At the full multiples of a step since midnight UTC, in order; empty for an eclipse that is not central. */
     public static List<Point> of(SolarEclipse e, Duration step) {
         List<Point> points = new ArrayList<>();
-        for (Instant when : times(e.greatest().minus(LONGEST), e.greatest().plus(LONGEST), step)) {
+        for (Instant when :
+                times(e.greatest().minus(MeanMoons.LONGEST), e.greatest().plus(MeanMoons.LONGEST), step)) {
             MoonShadow shadow = MoonShadow.at(Moment.at(when));
             shadow.site().ifPresent(site -> points.add(point(e, when, shadow, seen(shadow.moment(), site))));
         }

@@ -1,9 +1,11 @@
 package dev.halfdusk.core.eclipse;
 
+import dev.halfdusk.core.measure.Circles;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 
 /**
  * Sun and moon as they are seen from a place, airless, degrees. Smooth limbs: sun 696 000 km, moon 0.2725076 earth radii of 6378.137 km for
@@ -16,8 +18,8 @@ import dev.halfdusk.core.sky.Observer;
  */
 public record Discs(double separationDeg, double sunDeg, double moonDeg, double innerDeg) {
 
-    static final double EARTH_KM = 6378.137;
-    static final double SUN_KM = 696_000;
+    static final double EARTH_KM = Shadow.EARTH_KM;
+    static final double SUN_KM = Body.SUN.radiusKm();
     static final double MOON_KM = 0.2725076 * EARTH_KM;
     static final double INNER_KM = 0.272281 * EARTH_KM;
 
@@ -52,18 +54,9 @@ public record Discs(double separationDeg, double sunDeg, double moonDeg, double 
 
     /** Part of the sun's area that is covered; of a moon that covers all of it the ratio of their areas. */
     public double obscuration() {
-        double d = separationDeg;
-        double s = sunDeg;
-        double m = moonDeg;
-        if (d >= s + m) {
-            return 0;
+        if (separationDeg <= Math.abs(sunDeg - moonDeg)) {
+            return moonDeg * moonDeg / (sunDeg * sunDeg);
         }
-        if (d <= Math.abs(s - m)) {
-            return m * m / (s * s);
-        }
-        double a = Math.acos((d * d + s * s - m * m) / (2 * d * s));
-        double b = Math.acos((d * d + m * m - s * s) / (2 * d * m));
-        double area = s * s * (a - Math.sin(2 * a) / 2) + m * m * (b - Math.sin(2 * b) / 2);
-        return area / (Math.PI * s * s);
+        return Circles.shared(sunDeg, moonDeg, separationDeg) / (Math.PI * sunDeg * sunDeg);
     }
 }

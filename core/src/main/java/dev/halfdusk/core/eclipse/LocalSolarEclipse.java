@@ -32,7 +32,6 @@ import java.util.Optional;
 public record LocalSolarEclipse(
         SolarEclipse eclipse, Type type, List<Contact> contacts, double magnitude, double obscuration) {
 
-    private static final Duration AROUND = Duration.ofHours(4);
     private static final Duration STEP = Duration.ofMinutes(20);
 
     /** An annular phase lasts up to twelve and a half minutes. */
@@ -53,7 +52,8 @@ public record LocalSolarEclipse(
     /** Empty where the moon does not touch the sun. */
     public static Optional<LocalSolarEclipse> of(SolarEclipse e, Observer observer, Skyline skyline) {
         Fact separation = m -> Discs.at(m, observer).separationDeg();
-        Events hours = Events.over(e.greatest().minus(AROUND), e.greatest().plus(AROUND), STEP);
+        Events hours =
+                Events.over(e.greatest().minus(MeanMoons.LONGEST), e.greatest().plus(MeanMoons.LONGEST), STEP);
         Optional<Instant> max = hours.extremes(separation).stream()
                 .filter(x -> !x.highest())
                 .min(Comparator.comparingDouble(Extreme::value))
@@ -67,7 +67,7 @@ public record LocalSolarEclipse(
         }
         List<Contact> contacts = new ArrayList<>();
         Fact apart = m -> Discs.at(m, observer).apartDeg();
-        about(max.get(), AROUND, apart)
+        about(max.get(), MeanMoons.LONGEST, apart)
                 .forEach(c -> contacts.add(contact(c.rising() ? "c4" : "c1", c.when(), observer, skyline)));
         boolean inside = discs.insideDeg() < 0;
         if (inside) {
@@ -95,8 +95,7 @@ public record LocalSolarEclipse(
         Vector off = moment.local(Body.MOON, observer).unit().minus(sun);
         Discs discs = Discs.at(moment, observer);
         // inside the larger disc the limbs touch on the far side
-        boolean far = name.equals("c2") && discs.innerDeg() > discs.sunDeg()
-                || name.equals("c3") && discs.innerDeg() > discs.sunDeg();
+        boolean far = (name.equals("c2") || name.equals("c3")) && discs.innerDeg() > discs.sunDeg();
         Vector towards = far ? off.times(-1) : off;
         Horizontal at = moment.observed(Body.SUN, observer);
         boolean up = at.altitudeDeg() > Math.max(0, skyline.altitudeAt(at.azimuthDeg()));

@@ -8,10 +8,8 @@ import dev.halfdusk.core.sky.Extreme;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Shadow;
-import dev.halfdusk.core.sky.TimeScale;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -19,44 +17,23 @@ import java.util.Optional;
 /** Finds every eclipse of the moon: full moon by full moon, those near enough to the ecliptic looked at closely. */
 public final class LunarEclipses {
 
-    /** Mean full moon of January 2000 and the mean month. */
-    private static final Instant MEAN_FULL = Instant.parse("2000-01-21T08:42:00Z");
-
-    private static final double MONTH_DAYS = 29.530588861;
-
-    /** By so much a full moon is before or after the mean one. */
-    private static final Duration REACH = Duration.ofHours(20);
-
     /** From where the shadow can touch the moon at all: its own radius and the penumbra's come to 1.6°. */
     private static final double NEAR_DEG = 1.75;
 
     /** The moon's latitude changes by so much in the time by which the mean full moon is wrong. */
     private static final double ASIDE_DEG = 1.6;
 
-    private static final Duration LONGEST = Duration.ofHours(4);
     private static final Duration STEP = Duration.ofMinutes(20);
-    private static final int SECONDS_PER_DAY = 86_400;
 
     private LunarEclipses() {}
 
     /** Those whose greatest eclipse is in from (included) to to (excluded), in order. */
     public static List<LunarEclipse> between(Instant from, Instant to) {
-        List<LunarEclipse> found = new ArrayList<>();
-        double first = Duration.between(MEAN_FULL, from).getSeconds() / (MONTH_DAYS * SECONDS_PER_DAY);
-        for (long k = (long) Math.floor(first) - 1; ; k++) {
-            Instant mean = MEAN_FULL.plusSeconds(Math.round(k * MONTH_DAYS * SECONDS_PER_DAY));
-            if (mean.minus(REACH).isAfter(to)) {
-                return List.copyOf(found);
-            }
-            if (TimeScale.covers(mean.minus(REACH).minus(LONGEST))
-                    && TimeScale.covers(mean.plus(REACH).plus(LONGEST))) {
-                near(mean)
-                        .flatMap(LunarEclipses::at)
-                        .filter(e ->
-                                !e.greatest().isBefore(from) && e.greatest().isBefore(to))
-                        .ifPresent(found::add);
-            }
-        }
+        return MeanMoons.between(MeanMoons.FULL, from, to).stream()
+                .flatMap(mean -> near(mean).stream())
+                .flatMap(t -> at(t).stream())
+                .filter(e -> !e.greatest().isBefore(from) && e.greatest().isBefore(to))
+                .toList();
     }
 
     private static final Fact SEPARATION = m -> Shadow.at(m).separationDeg();
@@ -67,7 +44,9 @@ public final class LunarEclipses {
         if (Math.abs(latitude) > NEAR_DEG + ASIDE_DEG) {
             return Optional.empty();
         }
-        return Events.over(mean.minus(REACH), mean.plus(REACH), Duration.ofHours(4)).extremes(SEPARATION).stream()
+        return Events.over(mean.minus(MeanMoons.REACH), mean.plus(MeanMoons.REACH), Duration.ofHours(4))
+                .extremes(SEPARATION)
+                .stream()
                 .filter(e -> !e.highest())
                 .min(Comparator.comparingDouble(Extreme::value))
                 .filter(e -> e.value() < NEAR_DEG)
@@ -75,7 +54,7 @@ public final class LunarEclipses {
     }
 
     private static Optional<LunarEclipse> at(Instant roughly) {
-        Events hours = Events.over(roughly.minus(LONGEST), roughly.plus(LONGEST), STEP);
+        Events hours = Events.over(roughly.minus(MeanMoons.LONGEST), roughly.plus(MeanMoons.LONGEST), STEP);
         Instant greatest = hours.extremes(SEPARATION).stream()
                 .filter(e -> !e.highest())
                 .map(Extreme::when)

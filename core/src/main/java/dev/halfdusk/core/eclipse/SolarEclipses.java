@@ -8,10 +8,8 @@ import dev.halfdusk.core.sky.Events;
 import dev.halfdusk.core.sky.Extreme;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.TimeScale;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -19,23 +17,13 @@ import java.util.Optional;
 /** Finds every eclipse of the sun: new moon by new moon, those near enough to the ecliptic looked at closely. */
 public final class SolarEclipses {
 
-    /** Mean new moon of January 2000 and the mean month. */
-    private static final Instant MEAN_NEW = Instant.parse("2000-01-06T14:20:00Z");
-
-    private static final double MONTH_DAYS = 29.530588861;
-
-    /** By so much a new moon is before or after the mean one. */
-    private static final Duration REACH = Duration.ofHours(20);
-
     /** The penumbra is at most so wide at the earth, equatorial radii, with the earth's own. */
     private static final double NEAR = 1.6;
 
     /** Ecliptic latitude of the moon beyond which no shadow comes near, with what it changes in the time by which the mean is wrong. */
     private static final double LATITUDE_DEG = 3.4;
 
-    private static final Duration LONGEST = Duration.ofHours(4);
     private static final Duration STEP = Duration.ofMinutes(10);
-    private static final int SECONDS_PER_DAY = 86_400;
     private static final Fact DISTANCE = m -> Math.abs(MoonShadow.at(m).gamma());
     private static final Fact MISSES = m -> MoonShadow.at(m).missesKm() / Discs.EARTH_KM; // as small as other facts
 
@@ -43,29 +31,18 @@ public final class SolarEclipses {
 
     /** Those whose greatest eclipse is in from (included) to to (excluded), in order. */
     public static List<SolarEclipse> between(Instant from, Instant to) {
-        List<SolarEclipse> found = new ArrayList<>();
-        double first = Duration.between(MEAN_NEW, from).getSeconds() / (MONTH_DAYS * SECONDS_PER_DAY);
-        for (long k = (long) Math.floor(first) - 1; ; k++) {
-            Instant mean = MEAN_NEW.plusSeconds(Math.round(k * MONTH_DAYS * SECONDS_PER_DAY));
-            if (mean.minus(REACH).isAfter(to)) {
-                return List.copyOf(found);
-            }
-            if (TimeScale.covers(mean.minus(REACH).minus(LONGEST))
-                    && TimeScale.covers(mean.plus(REACH).plus(LONGEST))) {
-                near(mean)
-                        .flatMap(SolarEclipses::at)
-                        .filter(e ->
-                                !e.greatest().isBefore(from) && e.greatest().isBefore(to))
-                        .ifPresent(found::add);
-            }
-        }
+        return MeanMoons.between(MeanMoons.NEW, from, to).stream()
+                .flatMap(mean -> near(mean).stream())
+                .flatMap(t -> at(t).stream())
+                .filter(e -> !e.greatest().isBefore(from) && e.greatest().isBefore(to))
+                .toList();
     }
 
     private static Optional<Instant> near(Instant mean) {
         if (Math.abs(Moment.at(mean).ecliptic(Body.MOON).y()) > LATITUDE_DEG) {
             return Optional.empty();
         }
-        return lowest(Events.over(mean.minus(REACH), mean.plus(REACH), Duration.ofHours(2)));
+        return lowest(Events.over(mean.minus(MeanMoons.REACH), mean.plus(MeanMoons.REACH), Duration.ofHours(2)));
     }
 
     private static Optional<Instant> lowest(Events hours) {
@@ -77,7 +54,7 @@ public final class SolarEclipses {
     }
 
     private static Optional<SolarEclipse> at(Instant roughly) {
-        Events hours = Events.over(roughly.minus(LONGEST), roughly.plus(LONGEST), STEP);
+        Events hours = Events.over(roughly.minus(MeanMoons.LONGEST), roughly.plus(MeanMoons.LONGEST), STEP);
         Instant greatest = lowest(hours).orElse(roughly);
         MoonShadow deepest = MoonShadow.at(Moment.at(greatest));
         Vector near = deepest.nearest();

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Circles;
 import dev.halfdusk.core.measure.Vector;
 
 /**
@@ -11,8 +12,9 @@ import dev.halfdusk.core.measure.Vector;
  */
 public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, double moonDeg) {
 
-    private static final double EARTH_KM = 6378.137;
-    private static final double SUN_KM = 696_000;
+    /** Equatorial radius of the earth. */
+    public static final double EARTH_KM = 6378.137;
+
     private static final double ENLARGED = 1.01;
 
     public static Shadow at(Moment moment) {
@@ -20,7 +22,7 @@ public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, 
         Apparent sun = moment.apparent(Body.SUN);
         double moonParallax = degrees(EARTH_KM / moon.distanceKm());
         double sunParallax = degrees(EARTH_KM / sun.distanceKm());
-        double sunRadius = degrees(SUN_KM / sun.distanceKm());
+        double sunRadius = degrees(Body.SUN.radiusKm() / sun.distanceKm());
         double middle = ENLARGED * moonParallax + sunParallax;
         return new Shadow(
                 direction(moon).angleTo(direction(sun).times(-1)),
@@ -84,18 +86,6 @@ public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, 
 
     /** Part of the moon's disc that the umbra covers, 0 to 1: the lens that two circles share. */
     public double covered() {
-        double d = separationDeg;
-        double r = moonDeg;
-        double s = umbraDeg;
-        if (d >= r + s) {
-            return 0;
-        }
-        if (d <= Math.abs(s - r)) {
-            return s >= r ? 1 : s * s / (r * r);
-        }
-        double a = Math.acos((d * d + r * r - s * s) / (2 * d * r));
-        double b = Math.acos((d * d + s * s - r * r) / (2 * d * s));
-        double area = r * r * (a - Math.sin(2 * a) / 2) + s * s * (b - Math.sin(2 * b) / 2);
-        return area / (Math.PI * r * r);
+        return Circles.shared(moonDeg, umbraDeg, separationDeg) / (Math.PI * moonDeg * moonDeg);
     }
 }

@@ -131,4 +131,35 @@ class EclipseLadderTest {
         assertThat(still).allMatch(s -> s.settings().iso() <= 51_200);
         assertThatThrownBy(() -> ladder(TRIPOD, 0.4, 2, 0)).isInstanceOf(OutOfRange.class);
     }
+
+    /** The limb's farthest point sees half of the sun in the middle of the penumbra: one stop; none is lost outside. */
+    @Test
+    void the_limb_dims_by_what_its_farthest_point_sees() {
+        // farthest point at the middle of the penumbra: separation + moon = (umbra + penumbra) / 2
+        assertThat(EclipsedLight.limbStops(new Shadow(0.725, 0.7, 1.25, 0.25))).isCloseTo(1, within(1e-9));
+        assertThat(EclipsedLight.limbStops(new Shadow(1.0, 0.7, 1.25, 0.25))).isZero();
+        assertThat(EclipsedLight.limbStops(new Shadow(0.5, 0.7, 1.25, 0.25))).isCloseTo(4.466, within(0.001));
+    }
+
+    /** What a rig cannot give is a number of stops; more light asks for it and less takes it back. */
+    @Test
+    void a_rig_falls_short_by_so_many_stops() {
+        Setup setup = new Setup(
+                TRIPOD,
+                300,
+                5.6,
+                Pointing.level(new Direction(120, 60)),
+                Standpoint.open(new Site(37.6, -8.8, 5), SkyGlow.ofZenith(21)),
+                TOTAL.greatest(),
+                Demand.USUAL);
+        EclipseLadder.Step bright = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 4, 0));
+        EclipseLadder.Step black = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 0, 0));
+        assertThat(bright.shortOfStops()).isLessThan(0.34);
+        assertThat(black.shortOfStops()).isGreaterThan(3);
+        EclipseLadder.Step more = black.brighterBy(2, setup);
+        assertThat(more.ev100()).isCloseTo(black.ev100() - 2, within(1e-9));
+        assertThat(more.shortOfStops()).isCloseTo(black.shortOfStops() + 2, within(1e-9));
+        assertThat(bright.brighterBy(-3, setup).settings().iso())
+                .isLessThan(bright.settings().iso());
+    }
 }

@@ -15,6 +15,7 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -25,8 +26,9 @@ import org.junit.jupiter.api.Test;
 
 class SolarEclipsesTest {
 
-    private static final List<SolarEclipse> ALL =
-            SolarEclipses.between(Instant.parse("2000-01-02T00:00:00Z"), Instant.parse("2059-12-30T00:00:00Z"));
+    private static List<SolarEclipse> all() {
+        return SolarEclipses.between(Instant.parse("2000-01-02T00:00:00Z"), Instant.parse("2059-12-30T00:00:00Z"));
+    }
 
     private static List<String[]> reference(String name) throws Exception {
         try (BufferedReader in = new BufferedReader(new InputStreamReader(
@@ -37,10 +39,9 @@ class SolarEclipsesTest {
 
     /** The eclipse of a date, UTC. */
     private static SolarEclipse on(String date) {
-        return ALL.stream()
-                .filter(e -> e.greatest().toString().startsWith(date))
-                .findFirst()
-                .orElseThrow();
+        Instant midnight = Instant.parse(date + "T00:00:00Z");
+        return SolarEclipses.between(midnight, midnight.plus(Duration.ofDays(1)))
+                .get(0);
     }
 
     private static void near(Optional<Contact> found, String wanted, double seconds) {
@@ -103,7 +104,8 @@ class SolarEclipsesTest {
     /** For the whole earth: 38 total, 6 hybrid, 43 annular, 48 partial, 135 in all. */
     @Test
     void the_count_of_sixty_years_is_that_of_an_independent_ephemeris() {
-        Map<Type, Long> counts = ALL.stream()
+        List<SolarEclipse> all = all();
+        Map<Type, Long> counts = all.stream()
                 .map(SolarEclipse::type)
                 .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
         assertThat(counts)
@@ -111,7 +113,7 @@ class SolarEclipsesTest {
                 .containsEntry(Type.HYBRID, 6L)
                 .containsEntry(Type.ANNULAR, 43L)
                 .containsEntry(Type.PARTIAL, 48L);
-        assertThat(ALL).hasSize(135).isSortedAccordingTo((a, b) -> a.greatest().compareTo(b.greatest()));
+        assertThat(all).hasSize(135).isSortedAccordingTo((a, b) -> a.greatest().compareTo(b.greatest()));
     }
 
     /** On the line itself both halves are alike, the disc is covered, and a step across the width it no longer is. */
@@ -188,5 +190,46 @@ class SolarEclipsesTest {
                 LocalSolarEclipse.of(e, Observer.at(p.site()), Skyline.FLAT).orElseThrow();
         assertThat(local.type()).isEqualTo(Type.ANNULAR);
         assertThat(local.obscuration()).isBetween(0.8, 0.99);
+    }
+
+    /** Published for 21 August 2017: greatest at 18:25:32, gamma 0.4367, 36.97° N 87.67° W; the polar shadow of 2021 has gamma 0.9152. */
+    @Test
+    void greatest_and_gamma_are_as_published() {
+        SolarEclipse e = on("2017-08-21");
+        assertThat(e.greatest()).isCloseTo(Instant.parse("2017-08-21T18:25:32Z"), within(5, ChronoUnit.SECONDS));
+        assertThat(e.gamma()).isCloseTo(0.4367, within(0.001));
+        assertThat(e.central()).isTrue();
+        assertThat(on("2021-06-10").gamma()).isCloseTo(0.9152, within(0.001));
+        assertThat(on("2021-12-04").gamma()).isCloseTo(-0.9526, within(0.001));
+        assertThat(on("2014-04-29").central()).isFalse(); // annular beside the pole, its axis misses the earth
+        assertThat(on("2014-04-29").type()).isEqualTo(Type.ANNULAR);
+        assertThat(on("2013-11-03").type().words()).isEqualTo("hybrid");
+    }
+
+    /** The nearest place of the line lies at a right angle to it, and no place of the line is nearer. */
+    @Test
+    void the_nearest_place_of_the_line() {
+        SolarEclipse e = on("2027-08-02");
+        Site strait = new Site(36.0104, -5.6120, 140);
+        CentralLine.Place nearest = CentralLine.nearest(e, strait).orElseThrow();
+        double km = CentralLine.distanceKm(strait, nearest.site());
+        assertThat(km).isBetween(30.0, 40.0);
+        for (CentralLine.Place p : CentralLine.places(e, Duration.ofMinutes(1))) {
+            assertThat(CentralLine.distanceKm(strait, p.site())).isGreaterThan(km - 0.1);
+        }
+        assertThat(CentralLine.nearest(on("2029-01-14"), strait)).isEmpty();
+        assertThat(CentralLine.places(e, Duration.ofMinutes(10))).hasSizeBetween(15, 25);
+    }
+
+    /** Each limit lies half the width from the line, the northern one farther north. */
+    @Test
+    void limits_lie_half_a_width_away() {
+        for (CentralLine.Point p : CentralLine.of(on("2027-08-02"), Duration.ofMinutes(20))) {
+            double half = p.widthKm() / 2;
+            assertThat(CentralLine.distanceKm(p.site(), p.northLimit())).isCloseTo(half, within(0.02 * half));
+            assertThat(CentralLine.distanceKm(p.site(), p.southLimit())).isCloseTo(half, within(0.02 * half));
+            assertThat(p.northLimit().latitudeDeg())
+                    .isGreaterThan(p.southLimit().latitudeDeg());
+        }
     }
 }

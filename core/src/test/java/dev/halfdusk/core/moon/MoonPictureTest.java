@@ -9,6 +9,7 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MeterReading.Mode;
@@ -22,7 +23,9 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -192,5 +195,47 @@ class MoonPictureTest {
         assertThat(dim.ev100()).isGreaterThan(dim.light().proposedEv100() + 1);
         MoonExposure bright = MoonExposure.of(setup(300, Support.Kind.TRIPOD), 2, 0.2);
         assertThat(bright.ev100()).isEqualTo(bright.light().proposedEv100());
+    }
+
+    /** Every two minutes, both ends with it; and the full moon of an instant stands as high as the real one. */
+    @Test
+    void a_span_is_looked_at_from_end_to_end() {
+        Interval span = new Interval(FULL_MOON, FULL_MOON.plusSeconds(600));
+        List<LandBalance> all = LandBalance.over(span, Duration.ofMinutes(2), COAST, 0.2);
+        assertThat(all)
+                .extracting(LandBalance::when)
+                .hasSize(6)
+                .startsWith(span.from())
+                .endsWith(span.to());
+        MoonLight full = MoonLight.full(Moment.at(FULL_MOON), COAST.observer(), 0.2);
+        assertThat(full.phaseAngleDeg()).isZero();
+        assertThat(full.altitudeDeg())
+                .isCloseTo(
+                        MoonLight.at(Moment.at(FULL_MOON), COAST.observer(), 0.2)
+                                .altitudeDeg(),
+                        within(1e-9))
+                .isBetween(10.0, 40.0);
+        assertThat(full.extinction()).isEqualTo(0.2);
+    }
+
+    /** At midnight the land has the moon's light alone: 0.05 lux or so, EV −5 to −6. */
+    @Test
+    void moonlit_land_is_five_stops_below_zero() {
+        assertThat(LandBalance.at(FULL_MOON, COAST, 0.2).landEv100()).isBetween(-6.5, -4.0);
+    }
+
+    /** In a sky of its own brightness every meter says the same. */
+    @Test
+    void meters_agree_in_a_sky_as_bright_as_the_moon() {
+        Setup s = setup(300, Support.Kind.TRIPOD).at(Instant.parse("2027-06-17T12:00:00Z")); // noon: 7000 cd/m²
+        MoonLight dim = new MoonLight(0, 25, 0);
+        MoonMotion motion = MoonMotion.at(FULL_MOON, COAST.observer());
+        List<MeterReading> all = MeterReading.of(s, dim, motion, dim.proposedEv100());
+        assertThat(all).extracting(MeterReading::ev100).allMatch(ev -> ev > 13 && ev < 17);
+        assertThat(all.get(1).mode().key()).isEqualTo("middle");
+        assertThat(all.get(1).ev100())
+                .isBetween(
+                        Math.min(all.get(0).ev100(), all.get(2).ev100()),
+                        Math.max(all.get(0).ev100(), all.get(2).ev100()));
     }
 }
