@@ -13,11 +13,14 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.moon.MoonLimit;
+import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -83,7 +86,8 @@ record EclipseView(
             EclipseLadder curve,
             Optional<Interval> up,
             Optional<PathPicture> composite,
-            List<Row> rows) {
+            List<Row> rows,
+            String frames) {
 
         static Still of(EclipseAsked a, LocalEclipse local, List<Mark> marks) {
             Optional<Interval> up = a.up();
@@ -94,7 +98,8 @@ record EclipseView(
                     up,
                     up.filter(u -> u.length().compareTo(COMPOSITE) > 0)
                             .map(u -> PathPicture.of(u, COMPOSITE, a.asked().place(), marks, body.sensor(), false)),
-                    contacts(a, local, a.asked().place().zone(), body));
+                    contacts(a, local, a.asked().place().zone(), body),
+                    planned(a));
         }
     }
 
@@ -122,11 +127,11 @@ record EclipseView(
                                 : now.aim() == Aim.SHADOW ? ", exposed for the shadow" : ", exposed for the lit limb"),
                 a.photograph(now),
                 covered(a, now, curve, zone),
-                limit(now, optics),
+                limit(a, now, optics),
                 totality(a, e, body),
                 shortOf(e.u2().isPresent() ? EclipseLadder.at(a.asked().setup().at(e.greatest()), a.ladder()) : now),
                 tracker(a, body),
-                frames(a, up),
+                still.frames,
                 darker(local, a, observer),
                 a.address("brighterStops", shifted(a, 1)),
                 a.address("brighterStops", shifted(a, -1)),
@@ -205,12 +210,12 @@ record EclipseView(
                 + Words.trimmed(a.ladder().switchAt()) + ".";
     }
 
-    private static String limit(Step now, Optics optics) {
+    private static String limit(EclipseAsked a, Step now, Optics optics) {
         return "Longest shutter here " + Words.exposure(now.limitSeconds()) + ": "
-                + (now.limitSeconds() == MoonLimit.SEEING_SECONDS
+                + (a.asked().setup().rig().support().kind() == Support.Kind.LUNAR
                         ? "the seeing is then the limit."
-                        : "the moon creeps 2 px at " + Numbers.trimmed(optics.focalMm(), 0)
-                                + " mm. Beyond that ISO rises.");
+                        : "the moon creeps " + Numbers.trimmed(MoonExposure.USUAL_TOLERANCE_PX, 1) + " px at "
+                                + Numbers.trimmed(optics.focalMm(), 0) + " mm. Beyond that ISO rises.");
     }
 
     /** Between what it lies at its deepest. */
@@ -243,14 +248,19 @@ record EclipseView(
                 + Numbers.plain(s.iso());
     }
 
-    private static String frames(EclipseAsked a, Optional<Interval> up) {
-        if (up.isEmpty()) {
+    /** Of the take that an outing would get, which leaves the penumbra out; null where the night has no window for it. */
+    private static String planned(EclipseAsked a) {
+        Plan plan = a.plan();
+        if (plan.when().best().isEmpty()) {
             return null;
         }
-        long frames = (long) (up.get().length().toSeconds() / a.everySeconds()) + 1;
-        return "one frame every " + Words.span(Duration.ofSeconds(Math.round(a.everySeconds()))) + ", " + frames
-                + " in all \u00b7 a clip of " + Numbers.trimmed((double) frames / CLIP_FPS, 1) + " s at " + CLIP_FPS
-                + " a second";
+        Program program = plan.program().apply(plan.when().best().get());
+        ZoneId zone = a.asked().place().zone();
+        return "one frame every "
+                + Words.span(Duration.ofSeconds(Math.round(a.subject().everySeconds()))) + " from "
+                + Words.clock(program.span().from(), zone) + " to "
+                + Words.clock(program.span().to(), zone) + ", " + program.frames() + " in all \u00b7 a clip of "
+                + Numbers.trimmed((double) program.frames() / CLIP_FPS, 1) + " s at " + CLIP_FPS + " a second";
     }
 
     private static String darker(LocalEclipse local, EclipseAsked a, Observer observer) {

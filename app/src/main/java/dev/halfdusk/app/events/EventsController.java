@@ -30,14 +30,11 @@ class EventsController {
     String events(@RequestParam Optional<String> place, Model model) {
         List<Place> all = places.all();
         model.addAttribute("places", all);
-        place.flatMap(id ->
-                        all.stream().filter(p -> p.id().toString().equals(id)).findFirst())
-                .or(() -> all.stream().findFirst())
-                .ifPresent(p -> {
-                    Instant now = clock.instant();
-                    model.addAttribute("place", p);
-                    model.addAttribute("view", EventsView.of(p, places.plainMarks(p.id()), skies, now));
-                });
+        MoonSetup.place(place, all).ifPresent(p -> {
+            Instant now = clock.instant();
+            model.addAttribute("place", p);
+            model.addAttribute("view", EventsView.of(p, places.plainMarks(p.id()), skies, now));
+        });
         return "events/events";
     }
 }

@@ -8,7 +8,6 @@ import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.moon.LandBalance;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
@@ -16,10 +15,8 @@ import dev.halfdusk.core.moon.MoonLimit;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.Moment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -102,20 +99,6 @@ class MoonController {
                 .map(LandBalance::when)
                 .findFirst()
                 .map(night::minute)
-                .orElseGet(() -> night.minute(highest(night)));
-    }
-
-    private static Instant highest(Night night) {
-        Interval span = night.span();
-        Instant best = span.middle();
-        double most = -90;
-        for (Instant t = span.from(); t.isBefore(span.to()); t = t.plusSeconds(900)) {
-            double altitude = Moment.at(t).observed(Body.MOON, night.observer()).altitudeDeg();
-            if (altitude > most) {
-                most = altitude;
-                best = t;
-            }
-        }
-        return best;
+                .orElseGet(() -> night.minute(night.highest(Body.MOON)));
     }
 }

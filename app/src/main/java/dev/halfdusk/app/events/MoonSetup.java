@@ -4,10 +4,12 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Rig;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 
 /** How one begins with the moon: the longest lens at its long end, stopped down to where it is sharpest. */
@@ -47,5 +49,19 @@ final class MoonSetup {
                 .filter(p -> form.value("place").equals("" + p.id()))
                 .findFirst()
                 .orElse(choices.places().get(0));
+    }
+
+    /**
+     * The same for a page without a setup; empty where there are none.
+     *
+     * @throws NotFound for one that is not among them
+     */
+    static Optional<Place> place(Optional<String> id, List<Place> all) {
+        return id.isEmpty()
+                ? all.stream().findFirst()
+                : Optional.of(all.stream()
+                        .filter(p -> id.get().equals("" + p.id()))
+                        .findFirst()
+                        .orElseThrow(() -> new NotFound("place " + id.get())));
     }
 }

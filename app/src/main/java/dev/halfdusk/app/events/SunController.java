@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.eclipse.CentralLine;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipse;
@@ -54,11 +53,7 @@ class SunController {
         if (all.isEmpty()) {
             return "events/sun";
         }
-        Place here = place.map(id -> all.stream()
-                        .filter(p -> p.id().toString().equals(id))
-                        .findFirst()
-                        .orElseThrow(() -> new NotFound("place " + id)))
-                .orElse(all.get(0));
+        Place here = MoonSetup.place(place, all).orElseThrow();
         Observer observer = Observer.at(here.site());
         Optional<SolarEclipse> found = date.isPresent() ? on(date.get()) : next(observer, here);
         int scale = zoom.flatMap(

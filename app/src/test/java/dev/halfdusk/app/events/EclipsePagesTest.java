@@ -86,7 +86,9 @@ class EclipsePagesTest {
                 .contains("/frame/close.jpg?")
                 .contains("put=moon")
                 .contains("mag/arcsec\u00b2 against a full moon: the Milky Way is back")
-                .contains("one frame every 2 min, 180 in all")
+                .contains("one frame every 2 min from 20:45 to 00:3")
+                .contains(", 115 in all") // ten minutes before u1 to ten after u4: 13 996 s, with two intervals at its
+                // end
                 .contains("36 moons, one every 10 min, from 19:4")
                 .contains("class=\"now\"");
     }
@@ -116,7 +118,7 @@ class EclipsePagesTest {
                 .contains("brighterStops=0")
                 .contains("shifted by");
         assertThat(body(base + "6"))
-                .contains("brighterStops=6&amp;everySeconds=120\">a stop brighter")
+                .contains("brighterStops=6\">a stop brighter")
                 .contains("brighterStops=5");
     }
 
@@ -195,10 +197,10 @@ class EclipsePagesTest {
     @Test
     void a_skyline_shortens_what_is_seen() throws Exception {
         long id = coast();
-        assertThat(body("/events/eclipse?place=" + id + TOTAL)).contains("180 in all");
+        assertThat(body("/events/eclipse?place=" + id + TOTAL)).contains("115 in all");
         places.saveSkyline(id, Skyline.of(List.of(new Skyline.Point(0, 55), new Skyline.Point(180, 55))));
         assertThat(body("/events/eclipse?place=" + id + TOTAL))
-                .doesNotContain("180 in all")
+                .doesNotContain("115 in all")
                 .contains("up from 2");
     }
 
@@ -271,6 +273,41 @@ class EclipsePagesTest {
         web.perform(post(field + "/brighter").param("take", key).param("stops", "-1"))
                 .andExpect(status().is3xxRedirection());
         assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0));
+    }
+
+    /** The number of frames on the page is that of the take which its button plans. */
+    @Test
+    void the_page_counts_the_frames_of_the_take() throws Exception {
+        long place = coast();
+        long id = planned(
+                "title",
+                "Eclipse",
+                "place",
+                "" + place,
+                "night",
+                "2029-12-20",
+                "subject",
+                "lunar-eclipse",
+                "name",
+                "Close",
+                "rig",
+                "" + longRig(),
+                "focal",
+                "400",
+                "aperture",
+                "5.6",
+                "everySeconds",
+                "240");
+        Matcher said = Pattern.compile(", (\\d+) in all")
+                .matcher(body("/events/eclipse?place=" + place + TOTAL + "&everySeconds=240"));
+        assertThat(said.find()).isTrue();
+        String sheet = body("/api/outings/" + id + "/sheet");
+        int frames = Pattern.compile("(\\d+) \u00d7 1/")
+                .matcher(sheet)
+                .results()
+                .mapToInt(m -> Integer.parseInt(m.group(1)))
+                .sum();
+        assertThat(frames).isEqualTo(Integer.parseInt(said.group(1)));
     }
 
     /** A take that cannot be is refused with its reason, and no outing is begun. */

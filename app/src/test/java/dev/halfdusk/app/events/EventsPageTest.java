@@ -133,7 +133,7 @@ class EventsPageTest {
                 .andExpect(content().string(containsString("The next that is seen from here")))
                 .andExpect(
                         content().string(containsString("/outings/new?place=" + coast.id() + "&amp;night=2028-12-31")));
-        web.perform(get("/events?place=x")).andExpect(status().isOk());
+        web.perform(get("/events?place=x")).andExpect(status().isNotFound()); // not another place
     }
 
     @ParameterizedTest
@@ -160,5 +160,11 @@ class EventsPageTest {
                 .noneMatch(s -> s.times().equals(view.suns().get(0).times()));
         web.perform(get("/events?place=" + strait.id()))
                 .andExpect(content().string(containsString("Never look at the sun through optics")));
+    }
+
+    @Test
+    void an_unknown_place_is_not_another() throws Exception {
+        web.perform(get("/events?place=999999")).andExpect(status().isNotFound());
+        web.perform(get("/events?place=x")).andExpect(status().isNotFound());
     }
 }

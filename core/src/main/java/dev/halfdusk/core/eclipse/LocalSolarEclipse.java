@@ -21,8 +21,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * An eclipse of the sun as it is seen from a place. Its times belong to this place alone: a kilometre of error in it moves a contact by up to
- * two seconds. Contacts to a second for a smooth limb against an independent ephemeris, the maximum to two.
+ * An eclipse of the sun as it is seen from a place. Its times belong to this place alone: a kilometre of error in it moves a contact by a
+ * second or two, near the edge of the path by far more. Contacts to a second for a smooth limb against an independent ephemeris, the maximum to two.
  *
  * @param type seen here
  * @param contacts in order, those that happen, with the maximum; below the horizon too

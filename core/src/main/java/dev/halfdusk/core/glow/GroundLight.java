@@ -16,8 +16,6 @@ public final class GroundLight {
     /** Illuminance of a star of magnitude 0 is 10^(−0.4 × 14.18) lux. */
     private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
 
-    private static final double FULL_MOON_MAGNITUDE = -12.73;
-
     private GroundLight() {}
 
     /** cd/m² of level ground under a sky. */
@@ -41,7 +39,7 @@ public final class GroundLight {
         if (moonAltitudeDeg <= 0) {
             return 0;
         }
-        double magnitude = FULL_MOON_MAGNITUDE + Moonlight.fading(phaseAngleDeg);
+        double magnitude = Moonlight.FULL_MAGNITUDE + Moonlight.fading(phaseAngleDeg);
         return Math.pow(10, -0.4 * (magnitude - MAGNITUDE_OF_ONE_LUX))
                 * Air.transmission(SkyGlow.CLEAR, Air.mass(moonAltitudeDeg))
                 * Math.sin(Math.toRadians(moonAltitudeDeg));

@@ -10,6 +10,9 @@ public final class Moonlight {
     /** cd/m² of a nanolambert. */
     private static final double NANOLAMBERT = 1e-5 / Math.PI;
 
+    /** V of the whole full moon outside the air. */
+    public static final double FULL_MAGNITUDE = -12.73;
+
     private static final double FULL_FROM_DEG = 10;
 
     private Moonlight() {}
@@ -37,7 +40,7 @@ public final class Moonlight {
     }
 
     /** Magnitudes by which the moon is fainter than full at a phase angle: 0.026 |α| + 4e−9 α⁴. */
-    static double fading(double phaseAngleDeg) {
+    public static double fading(double phaseAngleDeg) {
         double a = Math.abs(phaseAngleDeg);
         return 0.026 * a + 4e-9 * a * a * a * a;
     }

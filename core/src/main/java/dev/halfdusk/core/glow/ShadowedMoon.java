@@ -18,8 +18,6 @@ public record ShadowedMoon(Shadow shadow, double danjon) {
     /** Copper red, the middle of what happens. */
     public static final double USUAL_DANJON = 2;
 
-    private static final double FULL_MAGNITUDE = -12.73;
-
     /** Stops from the middle of the umbra to its edge; half a radius out it is as bright as its class says. */
     private static final double EDGE_STOPS = 3;
 
@@ -54,7 +52,7 @@ public record ShadowedMoon(Shadow shadow, double danjon) {
 
     /** Of the umbra as a whole. */
     public static double umbra(double danjon) {
-        return Math.pow(10, -0.4 * (4 - 2 * DANJON.check(danjon) - FULL_MAGNITUDE));
+        return Math.pow(10, -0.4 * (4 - 2 * DANJON.check(danjon) - Moonlight.FULL_MAGNITUDE));
     }
 
     /** Of a piece that is so far from the axis. */

@@ -2,6 +2,7 @@ package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.sky.Shadow;
 
 /**
  * The dark part of a crescent, lit by the earth. A full earth sends the moon 1.18e−4 of what the sun does (geometric albedo 0.43, radius
@@ -14,7 +15,7 @@ public record Earthshine(MoonLight moon) {
     /** A phase angle below this leaves so little dark, beside so much light, that nobody sees it. */
     public static final Range SEEN = new Range("phase angle of a crescent", 110, 180, "\u00b0");
 
-    private static final double FULL_EARTH = 0.43 * Math.pow(6378.137 / 384_400, 2);
+    private static final double FULL_EARTH = 0.43 * Math.pow(Shadow.EARTH_KM / 384_400, 2);
 
     public boolean seen() {
         return SEEN.holds(moon.phaseAngleDeg());

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.Moonlight;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
@@ -74,12 +75,6 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
                 .total();
     }
 
-    /** Magnitudes by which the whole moon is fainter than a full one. */
-    private double fainter() {
-        double a = phaseAngleDeg;
-        return 0.026 * a + 4e-9 * a * a * a * a;
-    }
-
     /** Lit part of the disc. */
     public double lit() {
         return (1 + Math.cos(Math.toRadians(phaseAngleDeg))) / 2;
@@ -96,7 +91,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     }
 
     private double meanEv100() {
-        return FULL_EV - Stops.ofMagnitudes(fainter()) - Stops.of(Math.max(1e-6, lit()));
+        return FULL_EV - Stops.ofMagnitudes(Moonlight.fading(phaseAngleDeg)) - Stops.of(Math.max(1e-6, lit()));
     }
 
     /**

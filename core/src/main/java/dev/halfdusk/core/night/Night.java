@@ -153,6 +153,12 @@ public final class Night {
         return Interval.without(span, when(tooBright));
     }
 
+    /** When a target stands highest in the night, or at an end of it where it does not turn. */
+    public Instant highest(Target target) {
+        Fact altitude = Facts.altitude(target, observer);
+        return lowest(m -> -altitude.at(m)).when();
+    }
+
     private Extreme lowest(Fact fact) {
         return search.extremes(fact).stream()
                 .filter(e -> !e.highest())

@@ -53,6 +53,11 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon, 
         return Wish.of(Wish.Kind.LUNAR_ECLIPSE);
     }
 
+    /** What it asks of the settings. */
+    public EclipseLadder.Asked ladder() {
+        return new EclipseLadder.Asked(switchAt, danjon, brighterStops);
+    }
+
     @Override
     public Optional<Subject> brighter(double stops) {
         double shifted = brighterStops + stops;
@@ -88,10 +93,7 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon, 
     /** Frames with the same settings are one step. */
     private Program program(Take take, Circumstances c, Interval span) {
         EclipseLadder ladder = EclipseLadder.of(
-                span,
-                Duration.ofMillis(Math.round(everySeconds * 1000)),
-                take.setup(c, span.from()),
-                new EclipseLadder.Asked(switchAt, danjon, brighterStops));
+                span, Duration.ofMillis(Math.round(everySeconds * 1000)), take.setup(c, span.from()), ladder());
         List<Program.Step> steps = new ArrayList<>();
         EclipseLadder.Step first = null;
         int frames = 0;
