@@ -214,6 +214,10 @@ public final class Camera {
         battery.ifPresent(b -> insert(b, celsius));
     }
 
+    boolean has(Fault fault) {
+        return faults.contains(fault);
+    }
+
     public void fail(Fault fault) {
         faults.add(fault);
     }

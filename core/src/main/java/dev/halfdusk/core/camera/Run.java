@@ -93,7 +93,7 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
         camera.set(camera.dials().with(shot.settings()).with(format));
     }
 
-    private static Result result(Program.Shot shot, Camera camera) {
+    static Result result(Program.Shot shot, Camera camera) {
         Event said = camera.answer();
         if (said.kind() == Event.Kind.REFUSED) {
             return new Result(shot, Fate.LOST, said.when(), said.because());

@@ -57,6 +57,6 @@ public record Discs(double separationDeg, double sunDeg, double moonDeg, double 
         if (separationDeg <= Math.abs(sunDeg - moonDeg)) {
             return moonDeg * moonDeg / (sunDeg * sunDeg);
         }
-        return Circles.shared(sunDeg, moonDeg, separationDeg) / (Math.PI * sunDeg * sunDeg);
+        return Circles.covered(sunDeg, moonDeg, separationDeg);
     }
 }

@@ -119,6 +119,10 @@ public record LocalSolarEclipse(
         return contacts.stream().filter(c -> c.name().equals(name)).findFirst();
     }
 
+    public Optional<Contact> contact(Anchor anchor) {
+        return contact(anchor.key());
+    }
+
     public Contact max() {
         return contact("max").orElseThrow();
     }

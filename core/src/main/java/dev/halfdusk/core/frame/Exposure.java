@@ -176,6 +176,16 @@ final class Exposure {
         return Math.min(41_253, window.width() * perPixel * window.height() * perPixel);
     }
 
+    /** What the air lets through of red, green and blue: blue least, so that a low moon or sun is orange. */
+    double[] air(Vector local) {
+        double path = Air.path(Math.max(0, local.latitudeDeg()));
+        double[] through = new double[3];
+        for (int c = 0; c < 3; c++) {
+            through[c] = Air.transmission(scene.from().glow().extinction() * Tint.EXTINCTION[c], path);
+        }
+        return through;
+    }
+
     boolean near(Vector local) {
         return local.dot(forward) > reach;
     }

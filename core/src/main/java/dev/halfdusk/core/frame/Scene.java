@@ -65,7 +65,8 @@ public record Scene(
 
     /** All that sends light but the faint stars. */
     List<Source> sources() {
-        List<Source> sources = new ArrayList<>(List.of(new MoonDisc(), new CatalogueStars(), new Planets()));
+        List<Source> sources =
+                new ArrayList<>(List.of(new SunDisc(), new MoonDisc(), new CatalogueStars(), new Planets()));
         passing.ifPresent(seed -> {
             sources.add(new Passing(Passing.Kind.AIRCRAFT, seed));
             sources.add(new Passing(Passing.Kind.SATELLITE, seed + 1));

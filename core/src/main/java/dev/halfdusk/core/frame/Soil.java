@@ -25,8 +25,7 @@ record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double
     private static final double FARTHEST_M = 60;
 
     static Soil of(Scene scene, SunAndMoon lamps, double perLuminance) {
-        SunAndMoon dark = new SunAndMoon(lamps.sunAltitudeDeg(), lamps.sunAzimuthDeg(), -90, 0, 180);
-        double without = GroundLight.luminance(scene.from().glow(), dark);
+        double without = GroundLight.luminance(scene.from().glow(), lamps.withoutMoon());
         double with = GroundLight.luminance(scene.from().glow(), lamps);
         double mark = scene.marks().stream().mapToDouble(Mark::distanceM).min().orElse(SWEPT_M);
         double swept = Math.min(FARTHEST_M, mark);

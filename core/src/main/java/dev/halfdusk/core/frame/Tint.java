@@ -36,7 +36,15 @@ final class Tint {
     static final double[] MOONLIT_AIR = of(9500);
 
     static final double[] TWILIGHT = of(14_000);
+    private static final double[] TOTAL = of(9000);
     private static final double[] SUNSET = of(2500);
+
+    /** Higher than this the sun reddens no horizon. */
+    private static final double RED_UNTIL_DEG = 12;
+
+    /** With less than a thirtieth of the sun left the horizon takes the colours of its sunset. */
+    private static final double TOTAL_FROM = 30;
+
     private static final double[] BELT = {1.35, 1, 1.2};
 
     /** Of the light that falls on a cloud it sends so much on. */
@@ -75,17 +83,21 @@ final class Tint {
 
     /**
      * The twilit sky: blue high up, orange low towards the sun; opposite it the belt of Venus, rosy, above the earth's shadow,
-     * as high as the sun is low.
+     * as high as the sun is low. In a total eclipse of the sun it is orange all round.
      */
     static double[] twilight(Direction seen, SunAndMoon lamps) {
         double towards = Math.cos(Math.toRadians(seen.azimuthDeg() - lamps.sunAzimuthDeg()));
-        double low = Math.exp(-seen.altitudeDeg() / 9) * Math.pow((1 + towards) / 2, 1.5);
+        double byDay = Math.max(0, Math.min(1, 1 - lamps.sunAltitudeDeg() / RED_UNTIL_DEG));
+        double sunset = byDay * Math.exp(-seen.altitudeDeg() / 9) * Math.pow((1 + towards) / 2, 1.5);
+        double total = Math.max(0, 1 - TOTAL_FROM * lamps.sunShare());
+        double low = sunset * (1 - total) + total * Math.exp(-seen.altitudeDeg() / 9);
         double depression = -lamps.sunAltitudeDeg();
         double above = (seen.altitudeDeg() - depression - 4) / 5;
         double belt = depression > -1 && depression < 8 ? 0.9 * Math.max(0, -towards) * Math.exp(-above * above) : 0;
         double[] tint = new double[3];
         for (int c = 0; c < 3; c++) {
-            tint[c] = TWILIGHT[c] * (1 - low) * (1 - belt) + SUNSET[c] * low + BELT[c] * belt * (1 - low);
+            double high = TWILIGHT[c] * (1 - total) + TOTAL[c] * total;
+            tint[c] = high * (1 - low) * (1 - belt) + SUNSET[c] * low + BELT[c] * belt * (1 - low);
         }
         return tint;
     }

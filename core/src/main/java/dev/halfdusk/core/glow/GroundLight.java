@@ -13,6 +13,9 @@ public final class GroundLight {
 
     private static final double REFLECTANCE = 0.1;
 
+    /** Of a sun overhead, outside the air. */
+    private static final double SUN_LUX = 127_000;
+
     /** Illuminance of a star of magnitude 0 is 10^(−0.4 × 14.18) lux. */
     private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
 
@@ -21,7 +24,18 @@ public final class GroundLight {
     /** cd/m² of level ground under a sky. */
     public static double luminance(SkyGlow glow, SunAndMoon lamps) {
         double sky = Luminance.of(glow.zenith(lamps).magnitude());
-        return REFLECTANCE * sky + ofLux(moonLux(lamps));
+        return REFLECTANCE * sky + ofLux(moonLux(lamps) + sunLux(lamps));
+    }
+
+    /** Lux on level ground from the sun itself in clear air, as much of it as an eclipse leaves. */
+    public static double sunLux(SunAndMoon lamps) {
+        if (lamps.sunAltitudeDeg() <= 0) {
+            return 0;
+        }
+        return lamps.sunShare()
+                * SUN_LUX
+                * Air.transmission(SkyGlow.CLEAR, Air.mass(lamps.sunAltitudeDeg()))
+                * Math.sin(Math.toRadians(lamps.sunAltitudeDeg()));
     }
 
     /** cd/m² of level ground in some light. */

@@ -158,10 +158,7 @@ public final class SkyGlow {
         double gradient = mass * Air.transmission(extinction, mass - 1);
         boolean evenly = domes.isEmpty() || altitude >= 90;
         double towns = evenly ? artificial * gradient : domeLight(azimuth, altitude, d -> true);
-        double twilight = Twilight.zenith(lamps.sunAltitudeDeg());
-        if (twilight > 0 && altitude < 90) {
-            twilight *= Twilight.shape(altitude, azimuth - lamps.sunAzimuthDeg());
-        }
+        double twilight = Twilight.towards(altitude, azimuth, lamps);
         double moon = 0;
         if (lamps.moonAltitudeDeg() > 0) {
             double separation = altitude >= 90

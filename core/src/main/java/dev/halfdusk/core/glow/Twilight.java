@@ -7,6 +7,9 @@ package dev.halfdusk.core.glow;
  * depression less 5°. The fit is of the whole sky, so the natural sky is taken out again. It then fades to nothing at
  * 18°. Shallower than 5° and by day only the order of magnitude is right. Away from the zenith an approximation:
  * brighter by up to 2.5 mag at the horizon under the sun and fainter by half a magnitude opposite.
+ *
+ * <p>An eclipse dims it with the sun. In totality light from outside the moon's shadow is left, a few thousandths of a cd/m² for
+ * each of the day's at the zenith and a glow all round the horizon; an order of magnitude, which changes with the width of the shadow.
  */
 final class Twilight {
 
@@ -32,6 +35,26 @@ final class Twilight {
         }
         double left = (END - depression) / (END - FIT_TO);
         return light * left * left;
+    }
+
+    /** Of the day's light at the zenith in the middle of totality, at the zenith and at the horizon. */
+    private static final double TOTAL_ZENITH = 2.2e-4;
+
+    private static final double TOTAL_HORIZON = 2.5e-3;
+    private static final double TOTAL_GLOW_DEG = 7;
+
+    /** cd/m² of a direction, without the natural sky. */
+    static double towards(double altitudeDeg, double azimuthDeg, SunAndMoon lamps) {
+        double zenith = zenith(lamps.sunAltitudeDeg());
+        if (zenith == 0) {
+            return 0;
+        }
+        double shape = altitudeDeg >= 90 ? 1 : shape(altitudeDeg, azimuthDeg - lamps.sunAzimuthDeg());
+        if (lamps.sunShare() == 1) {
+            return zenith * shape;
+        }
+        double around = TOTAL_ZENITH + TOTAL_HORIZON * Math.exp(-Math.max(0, altitudeDeg) / TOTAL_GLOW_DEG);
+        return zenith * (lamps.sunShare() * shape + (1 - lamps.sunShare()) * around);
     }
 
     /** How much brighter than the zenith a direction is. */

@@ -17,6 +17,11 @@ public final class Circles {
         return segment(radius1, radius2, apart) + segment(radius2, radius1, apart);
     }
 
+    /** Part of the first that the second covers, 0 to 1. */
+    public static double covered(double radius, double by, double apart) {
+        return shared(radius, by, apart) / (Math.PI * radius * radius);
+    }
+
     /** Of the first circle beyond the chord that both share. */
     private static double segment(double r, double other, double apart) {
         double half = Math.acos((apart * apart + r * r - other * other) / (2 * apart * r));
