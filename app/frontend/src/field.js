@@ -40,7 +40,9 @@
   const said = new Set();
   const announce = (line, left) => {
     const what = line.querySelector("[data-what]").textContent;
-    for (const [at, words] of [[60, `In a minute: ${what}`], [0, what]]) {
+    // a filter's cue that is heard a minute early could blind someone
+    const times = "exact" in line.dataset ? [[0, what]] : [[60, `In a minute: ${what}`], [0, what]];
+    for (const [at, words] of times) {
       const key = `${line.dataset.at} ${what} ${at}`;
       if (left <= at && left > at - 2 && !said.has(key)) {
         said.add(key);
@@ -62,6 +64,9 @@
     const next = coming.find((line) => !line.hidden);
     find("[data-count]").textContent = next ? span((Number(next.dataset.at) - now) / 1000) : "done";
     find("[data-until]").textContent = next ? `until ${next.querySelector("[data-what]").textContent}` : "nothing more is planned";
+    page.querySelectorAll("[data-during]").forEach((part) => {
+      part.hidden = now < Number(part.dataset.from) || now >= Number(part.dataset.to);
+    });
     page.querySelectorAll("[data-running]").forEach((part) => {
       const from = Number(part.dataset.from);
       part.hidden = now < from || now >= Number(part.dataset.to);

@@ -64,6 +64,7 @@ class DemoData implements SmartInitializingSingleton {
     static final Site ARCH = new Site(37.5738, -8.7664, 12);
     static final Site MILL = new Site(37.6434, -8.6902, 6);
     static final Site STRAIT = new Site(36.0104, -5.6120, 140);
+    private static final Site SHORE = new Site(36.1793, -5.9186, 4);
 
     private static final ZoneId COAST = ZoneId.of("Europe/Lisbon");
 
@@ -75,6 +76,7 @@ class DemoData implements SmartInitializingSingleton {
     private final Kit kit;
     private final Outings outings;
     private final Evening evening;
+    private final DemoEclipse trip;
     private final Clock clock;
 
     DemoData(
@@ -83,12 +85,14 @@ class DemoData implements SmartInitializingSingleton {
             Kit kit,
             Outings outings,
             Evening evening,
+            DemoEclipse trip,
             Clock clock) {
         this.wanted = wanted;
         this.places = places;
         this.kit = kit;
         this.outings = outings;
         this.evening = evening;
+        this.trip = trip;
         this.clock = clock;
     }
 
@@ -100,7 +104,10 @@ class DemoData implements SmartInitializingSingleton {
         Place ledge = place("Salt Ledge", LEDGE, COAST, true);
         Place arch = place("Needle Arch", ARCH, COAST, true);
         Place mill = place("Old Tide Mill", MILL, COAST, false);
-        place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"), false);
+        Place strait = place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"), false);
+        Place shore = place("Strait shore", SHORE, ZoneId.of("Europe/Madrid"), true);
+        places.saveSkyline(strait.id(), STRAIT_SKYLINE);
+        places.addMark(strait.id(), new Mark("Watch pillars", 84, 120, 9, 14, 6, Silhouette.TOWER));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -126,6 +133,7 @@ class DemoData implements SmartInitializingSingleton {
         outings.pack(first.id(), "red lamp, and the white one only for the way", true);
         one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
         eclipse(ledge, today);
+        trip.plan(strait, shore);
         one("Star field at the mill", mill, dark, "Tracked 35", 35, 2);
         one("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8);
     }
@@ -141,6 +149,16 @@ class DemoData implements SmartInitializingSingleton {
             new Skyline.Point(200, 0.5),
             new Skyline.Point(300, 0.5),
             new Skyline.Point(335, 4)));
+
+    private static final Skyline STRAIT_SKYLINE = Skyline.of(List.of(
+            new Skyline.Point(0, 4),
+            new Skyline.Point(50, 3),
+            new Skyline.Point(75, 1.5),
+            new Skyline.Point(90, 2.8),
+            new Skyline.Point(104, 1.2),
+            new Skyline.Point(130, 0.6),
+            new Skyline.Point(240, 0.6),
+            new Skyline.Point(300, 3)));
 
     private static final Skyline MILL_SKYLINE = Skyline.of(List.of(
             new Skyline.Point(0, 2.5),

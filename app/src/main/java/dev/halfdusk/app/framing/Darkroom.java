@@ -11,7 +11,7 @@ import java.util.function.Supplier;
  * first. Whose browser has turned away meanwhile is passed over: the beginning of the file is sent in two parts, and the second
  * one fails then.
  */
-final class Darkroom {
+public final class Darkroom {
 
     /** For the answer of a closed connection to the first part. */
     private static final long LISTEN_MS = 2;
@@ -19,7 +19,7 @@ final class Darkroom {
     private final Semaphore turn = new Semaphore(1, true);
 
     /** What is taken from a photograph in its turn. */
-    <T> T inTurn(Supplier<T> picture) {
+    public <T> T inTurn(Supplier<T> picture) {
         turn.acquireUninterruptibly();
         try {
             return picture.get();
@@ -29,7 +29,7 @@ final class Darkroom {
     }
 
     /** @throws IOException when nobody waits any more */
-    void develop(ImageFile kind, Supplier<byte[]> picture, OutputStream out) throws IOException {
+    public void develop(ImageFile kind, Supplier<byte[]> picture, OutputStream out) throws IOException {
         byte[] begins = kind.begins();
         turn.acquireUninterruptibly();
         try {

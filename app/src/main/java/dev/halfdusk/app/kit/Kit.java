@@ -1,6 +1,7 @@
 package dev.halfdusk.app.kit;
 
 import static dev.halfdusk.app.db.Tables.BODY;
+import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.GEAR;
 import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.RIG;
@@ -223,9 +224,10 @@ public class Kit {
                 && db.deleteFrom(GEAR).where(GEAR.ID.eq(id)).execute() > 0;
     }
 
-    /** @return false where an outing still needs it, even a deleted one, and nothing was deleted */
+    /** @return false where an outing or a plan of an eclipse still needs it, even a deleted one, and nothing was deleted */
     boolean deleteRig(long id) {
         return !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
+                && !db.fetchExists(ECLIPSE_CAMERA, ECLIPSE_CAMERA.RIG_ID.eq(id))
                 && db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
     }
 

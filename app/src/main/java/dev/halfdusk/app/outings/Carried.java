@@ -2,18 +2,13 @@ package dev.halfdusk.app.outings;
 
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
+import dev.halfdusk.app.web.Assets;
 import dev.halfdusk.app.web.Words;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.util.Base64;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
@@ -21,9 +16,6 @@ import org.thymeleaf.context.Context;
 /** The night without server: one file for a browser, with everything in it, and a card to print. */
 @Component
 class Carried {
-
-    private static final String ASSETS = "static/assets/";
-    private static final Pattern FONT = Pattern.compile("url\\(\"?(fonts/[a-z0-9-]+\\.woff2)\"?\\)");
 
     private final ITemplateEngine templates;
     private final Clock clock;
@@ -38,8 +30,8 @@ class Carried {
     String html(Evening.Arranged night) {
         Context context = context(night);
         context.setVariable("view", FieldView.of(night, clock.instant()));
-        context.setVariable("styles", embedded(text("app.css")));
-        context.setVariable("script", text("field.js"));
+        context.setVariable("styles", Assets.styles());
+        context.setVariable("script", Assets.text("field.js"));
         return templates.process("outings/carried", context);
     }
 
@@ -63,7 +55,8 @@ class Carried {
     }
 
     private static void font(PdfRendererBuilder builder, String file, String family, int weight) {
-        builder.useFont(() -> stream("fonts/" + file), family, weight, PdfRendererBuilder.FontStyle.NORMAL, true);
+        builder.useFont(
+                () -> Assets.stream("fonts/" + file), family, weight, PdfRendererBuilder.FontStyle.NORMAL, true);
     }
 
     private static Context context(Evening.Arranged night) {
@@ -75,31 +68,5 @@ class Carried {
         context.setVariable("bag", night.bag());
         context.setVariable("cautions", night.cautions());
         return context;
-    }
-
-    private static String embedded(String css) {
-        return FONT.matcher(css)
-                .replaceAll(m -> Matcher.quoteReplacement(
-                        "url(data:font/woff2;base64," + Base64.getEncoder().encodeToString(bytes(m.group(1))) + ")"));
-    }
-
-    private static String text(String asset) {
-        return new String(bytes(asset), StandardCharsets.UTF_8);
-    }
-
-    private static byte[] bytes(String asset) {
-        try (InputStream in = stream(asset)) {
-            return in.readAllBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static InputStream stream(String asset) {
-        try {
-            return new ClassPathResource(ASSETS + asset).getInputStream();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.places;
 
 import static dev.halfdusk.app.db.Tables.DOME;
+import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
 import static dev.halfdusk.app.db.Tables.MARK;
 import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PLACE;
@@ -95,9 +96,10 @@ public class Places {
         r.setTurnBack(place.notes().turnBack());
     }
 
-    /** @return false where outings still need the place, and nothing was deleted */
+    /** @return false where outings or plans of eclipses still need the place, and nothing was deleted */
     public boolean delete(long id) {
-        if (db.fetchExists(OUTING, OUTING.PLACE_ID.eq(id))) {
+        if (db.fetchExists(OUTING, OUTING.PLACE_ID.eq(id))
+                || db.fetchExists(ECLIPSE_PLAN, ECLIPSE_PLAN.PLACE_ID.eq(id).or(ECLIPSE_PLAN.OTHER_PLACE_ID.eq(id)))) {
             return false;
         }
         db.deleteFrom(PLACE).where(PLACE.ID.eq(id)).execute();

@@ -92,7 +92,11 @@ public class Weather {
      * are past or farther than it reaches; what was imported counts for any.
      */
     public Function<Instant, Optional<WeatherHour>> hours(Place place, Night night) {
-        Interval span = span(night);
+        return hours(place, span(night));
+    }
+
+    /** The same for any stretch of time. */
+    public Function<Instant, Optional<WeatherHour>> hours(Place place, Interval span) {
         Instant now = clock.instant();
         boolean reached = span.from().isBefore(now.plus(FORESEEN)) && span.to().isAfter(now);
         List<Forecast> known = forecasts.touching(place.id(), span);

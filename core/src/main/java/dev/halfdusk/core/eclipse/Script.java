@@ -9,8 +9,11 @@ import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What one camera does in an eclipse of the sun, counted from contacts. It has no times of its own: those come from the contacts of a
@@ -124,6 +127,44 @@ public record Script(List<Line> lines) {
         List<Line> others = new ArrayList<>(lines);
         others.remove(line);
         return new Script(others);
+    }
+
+    /**
+     * Without some shots, counted from 1 as in its program; of a line of several frames what follows the first of them goes as well.
+     */
+    public Script without(Set<Integer> shots, LocalSolarEclipse here) {
+        Map<Integer, Integer> kept = new HashMap<>();
+        int shot = 0;
+        for (Placed p : placed(here)) {
+            int frames = 0;
+            boolean whole = true;
+            for (int k = 0; k < p.line.frames; k++) {
+                shot++;
+                whole &= !shots.contains(shot);
+                frames += whole ? 1 : 0;
+            }
+            kept.put(p.number, frames);
+        }
+        List<Line> left = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            int frames = kept.getOrDefault(i, lines.get(i).frames);
+            if (frames > 0) {
+                left.add(lines.get(i).withFrames(frames));
+            }
+        }
+        return new Script(left);
+    }
+
+    /** The line that a shot of its program belongs to, counted from 1; empty beyond its end. */
+    public Optional<Placed> of(int shot, LocalSolarEclipse here) {
+        int last = 0;
+        for (Placed p : placed(here)) {
+            last += p.line.frames;
+            if (shot >= 1 && shot <= last) {
+                return Optional.of(p);
+            }
+        }
+        return Optional.empty();
     }
 
     /** Every frame in one format. */

@@ -20,9 +20,12 @@ import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -64,6 +67,7 @@ public final class Scripting {
     private final Optional<FilterWindow> window;
     private final double limit;
     private final List<String> notes = new ArrayList<>();
+    private final Map<Instant, Boolean> up = new HashMap<>();
 
     private Scripting(LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptAsked asked) {
         this.here = here;
@@ -147,8 +151,10 @@ public final class Scripting {
         return shown(first) && shown(Instants.after(first, l.seconds()));
     }
 
+    /** To the minute. */
     private boolean shown(Instant t) {
-        return setup.from().skyline().shows(sun(t));
+        return up.computeIfAbsent(
+                t.truncatedTo(ChronoUnit.MINUTES), m -> setup.from().skyline().shows(sun(m)));
     }
 
     private Direction sun(Instant t) {

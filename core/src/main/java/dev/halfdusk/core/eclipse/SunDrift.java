@@ -1,11 +1,15 @@
 package dev.halfdusk.core.eclipse;
 
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Motion;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -26,7 +30,7 @@ public record SunDrift(double arcsecPerSecond, double longestSeconds, Optional<D
     private static final double RADIUS_DEG = 0.266;
 
     /** Longer than any eclipse. */
-    private static final Duration ALWAYS = Duration.ofHours(12);
+    private static final Duration ALWAYS = Duration.ofHours(4);
 
     private static final double LONGEST = 30;
 
@@ -49,6 +53,35 @@ public record SunDrift(double arcsecPerSecond, double longestSeconds, Optional<D
                                 ? ALWAYS
                                 : Duration.ofSeconds((long) (margin * 3600 / rate)));
         return new SunDrift(rate, longest, stays);
+    }
+
+    /** Time that hands need to centre the sun anew. */
+    private static final double CENTRING = 15;
+
+    /**
+     * After which lines to centre it, so that it never leaves the frame; each in a pause that is long enough, as late as it may be. Empty where
+     * it stays; where no pause comes in time the next one is taken.
+     */
+    public List<Integer> centreAfter(Script script, LocalSolarEclipse here) {
+        List<Integer> after = new ArrayList<>();
+        if (!leaves() || stays.isEmpty()) {
+            return after;
+        }
+        List<Script.Placed> placed = script.placed(here);
+        Instant centred = placed.isEmpty() ? Instant.EPOCH : placed.get(0).begins();
+        int pause = -1;
+        for (int i = 0; i + 1 < placed.size(); i++) {
+            if (Instants.seconds(placed.get(i).ends(), placed.get(i + 1).begins()) >= CENTRING) {
+                pause = i;
+            }
+            boolean gone = placed.get(i + 1).ends().isAfter(centred.plus(stays.get()));
+            if (gone && pause >= 0) {
+                after.add(placed.get(pause).number());
+                centred = placed.get(pause + 1).begins();
+                pause = -1;
+            }
+        }
+        return after;
     }
 
     /** Whether it must be centred anew in an eclipse. */

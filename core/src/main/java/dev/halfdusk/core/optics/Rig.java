@@ -57,6 +57,11 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
         return gear.stream().filter(sort::isInstance).map(sort::cast).toList();
     }
 
+    /** With every filter off. */
+    public Rig withoutFilters() {
+        return new Rig(body, lens, converter, 0, support);
+    }
+
     /** Focal length with the converter, for one set on the lens. */
     public double focalMm(double onLensMm) {
         return lens.focalLengths().check(onLensMm) * converter;

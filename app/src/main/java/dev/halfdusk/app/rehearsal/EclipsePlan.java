@@ -1,0 +1,57 @@
+package dev.halfdusk.app.rehearsal;
+
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.eclipse.FilterWindow;
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
+import dev.halfdusk.core.eclipse.SolarEclipse;
+import dev.halfdusk.core.eclipse.SolarEclipses;
+import dev.halfdusk.core.sky.Observer;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * An eclipse of the sun at a place with its cameras. Its times are always those of its place.
+ *
+ * @param other place that is kept as a way out
+ * @param date of the greatest eclipse, UTC
+ * @param celsius of the air on the day
+ * @param here the eclipse as it is seen from the place
+ */
+public record EclipsePlan(
+        long id,
+        Place place,
+        Optional<Place> other,
+        LocalDate date,
+        FilterWindow.Margins margins,
+        double celsius,
+        LocalSolarEclipse here,
+        List<PlanCamera> cameras) {
+
+    /** The eclipse of a date, UTC. */
+    public static Optional<SolarEclipse> on(LocalDate date) {
+        Instant from = date.atStartOfDay(ZoneOffset.UTC).toInstant();
+        return SolarEclipses.between(from, from.plus(Duration.ofDays(1))).stream()
+                .findFirst();
+    }
+
+    /** As it is seen from a place; empty where nothing of it is. */
+    public static Optional<LocalSolarEclipse> seen(LocalDate date, Place from) {
+        return on(date).flatMap(e -> LocalSolarEclipse.of(e, Observer.at(from.site()), from.skyline()));
+    }
+
+    Optional<FilterWindow> window() {
+        return FilterWindow.of(here, margins);
+    }
+
+    PlanCamera camera(long camera) {
+        return cameras.stream()
+                .filter(c -> c.id() == camera)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("camera " + camera));
+    }
+}

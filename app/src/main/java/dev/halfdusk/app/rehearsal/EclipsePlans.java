@@ -1,0 +1,233 @@
+package dev.halfdusk.app.rehearsal;
+
+import static dev.halfdusk.app.db.Tables.CLOUD_ODDS;
+import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
+import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
+
+import dev.halfdusk.app.db.tables.records.EclipseCameraRecord;
+import dev.halfdusk.app.db.tables.records.EclipsePlanRecord;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.eclipse.FilterWindow;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.eclipse.Script;
+import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Orientation;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The stored plans of eclipses. A deleted one, or one of its cameras, is kept until its deletion can no longer be undone. */
+@Repository
+@Transactional
+public class EclipsePlans {
+
+    private final DSLContext db;
+    private final Places places;
+    private final Kit kit;
+    private final Clock clock;
+
+    EclipsePlans(DSLContext db, Places places, Kit kit, Clock clock) {
+        this.db = db;
+        this.places = places;
+        this.kit = kit;
+        this.clock = clock;
+    }
+
+    /** What a list says of a plan. */
+    public record Brief(long id, LocalDate date, String place) {}
+
+    /** By date. */
+    public List<Brief> briefs() {
+        return db
+                .selectFrom(ECLIPSE_PLAN)
+                .where(ECLIPSE_PLAN.DELETED_AT.isNull())
+                .orderBy(ECLIPSE_PLAN.ECLIPSE_DATE, ECLIPSE_PLAN.ID)
+                .stream()
+                .map(r -> new Brief(
+                        r.getId(), r.getEclipseDate(), place(r.getPlaceId()).name()))
+                .toList();
+    }
+
+    private Place place(long id) {
+        return places.find(id).orElseThrow(() -> new NotFound("place " + id));
+    }
+
+    EclipsePlan existing(long id) {
+        EclipsePlanRecord r = db.fetchOne(ECLIPSE_PLAN, ECLIPSE_PLAN.ID.eq(id).and(ECLIPSE_PLAN.DELETED_AT.isNull()));
+        if (r == null) {
+            throw new NotFound("plan " + id);
+        }
+        FilterWindow.Margins margins = new FilterWindow.Margins(r.getAfterC2S(), r.getBeforeC3S());
+        Place place = place(r.getPlaceId());
+        return new EclipsePlan(
+                id,
+                place,
+                Optional.ofNullable(r.getOtherPlaceId()).map(this::place),
+                r.getEclipseDate(),
+                margins,
+                r.getCelsius(),
+                EclipsePlan.seen(r.getEclipseDate(), place)
+                        .orElseThrow(() -> new NotFound("eclipse of " + r.getEclipseDate() + " at " + place.name())),
+                cameras(id, margins));
+    }
+
+    private List<PlanCamera> cameras(long plan, FilterWindow.Margins margins) {
+        List<EclipseCameraRecord> records = db.selectFrom(ECLIPSE_CAMERA)
+                .where(ECLIPSE_CAMERA.PLAN_ID.eq(plan).and(ECLIPSE_CAMERA.DELETED_AT.isNull()))
+                .orderBy(ECLIPSE_CAMERA.ID)
+                .fetch();
+        Map<Long, NamedRig> rigs = kit.rigs(
+                records.stream().map(EclipseCameraRecord::getRigId).distinct().toList());
+        return records.stream()
+                .map(r -> camera(r, rigs.get(r.getRigId()), margins))
+                .collect(Collectors.toList());
+    }
+
+    private static PlanCamera camera(EclipseCameraRecord r, NamedRig rig, FilterWindow.Margins margins) {
+        return new PlanCamera(
+                r.getId(),
+                r.getName(),
+                rig,
+                r.getFocalMm(),
+                r.getAperture(),
+                new ScriptAsked(
+                        Role.valueOf(r.getRole()),
+                        r.getEveryS(),
+                        r.getSteps().intValue(),
+                        r.getIso(),
+                        FileFormat.valueOf(r.getPartialFormat()),
+                        FileFormat.valueOf(r.getTotalFormat()),
+                        r.getBurstS(),
+                        r.getPauseS(),
+                        margins),
+                r.getAzimuthDeg() == null
+                        ? Optional.empty()
+                        : Optional.of(new Direction(r.getAzimuthDeg(), r.getAltitudeDeg())),
+                r.getUpright() ? Orientation.PORTRAIT : Orientation.LANDSCAPE,
+                r.getClockAheadS(),
+                Mode.valueOf(r.getMode()),
+                r.getAutoIso(),
+                r.getNoiseReduction(),
+                Optional.ofNullable(r.getScript())
+                        .map(t -> ScriptFile.read(t).script().orElseThrow()));
+    }
+
+    public long add(long place, LocalDate date) {
+        EclipsePlanRecord r = db.newRecord(ECLIPSE_PLAN);
+        r.setPlaceId(place);
+        r.setEclipseDate(date);
+        r.setAfterC2S(FilterWindow.Margins.LEAST.afterC2());
+        r.setBeforeC3S(FilterWindow.Margins.LEAST.beforeC3());
+        r.insert();
+        return r.getId();
+    }
+
+    /** Another place beside a plan's own, and the air of the day. */
+    public void keep(long id, long other, double celsius) {
+        db.update(ECLIPSE_PLAN)
+                .set(ECLIPSE_PLAN.OTHER_PLACE_ID, other)
+                .set(ECLIPSE_PLAN.CELSIUS, celsius)
+                .where(ECLIPSE_PLAN.ID.eq(id))
+                .execute();
+    }
+
+    void change(long id, long place, Optional<Long> other, FilterWindow.Margins margins, double celsius) {
+        db.update(ECLIPSE_PLAN)
+                .set(ECLIPSE_PLAN.PLACE_ID, place)
+                .set(ECLIPSE_PLAN.OTHER_PLACE_ID, other.orElse(null))
+                .set(ECLIPSE_PLAN.AFTER_C2_S, margins.afterC2())
+                .set(ECLIPSE_PLAN.BEFORE_C3_S, margins.beforeC3())
+                .set(ECLIPSE_PLAN.CELSIUS, celsius)
+                .where(ECLIPSE_PLAN.ID.eq(id))
+                .execute();
+    }
+
+    /** @return its id; the camera's own does not count */
+    public long addCamera(long plan, PlanCamera camera) {
+        EclipseCameraRecord r = db.newRecord(ECLIPSE_CAMERA);
+        r.setPlanId(plan);
+        fill(r, camera);
+        r.insert();
+        return r.getId();
+    }
+
+    void change(long plan, PlanCamera camera) {
+        EclipseCameraRecord r =
+                db.fetchSingle(ECLIPSE_CAMERA, ECLIPSE_CAMERA.ID.eq(camera.id()).and(ECLIPSE_CAMERA.PLAN_ID.eq(plan)));
+        fill(r, camera);
+        r.update();
+    }
+
+    private static void fill(EclipseCameraRecord r, PlanCamera c) {
+        r.setName(c.name());
+        r.setRigId(c.rig().id());
+        r.setRole(c.role().name());
+        r.setFocalMm(c.focalMm());
+        r.setAperture(c.aperture());
+        r.setIso(c.asked().iso());
+        r.setEveryS(c.asked().everySeconds());
+        r.setSteps((long) c.asked().equalSteps());
+        r.setBurstS(c.asked().burstSeconds());
+        r.setPauseS(c.asked().pauseSeconds());
+        r.setPartialFormat(c.asked().partial().name());
+        r.setTotalFormat(c.asked().total().name());
+        r.setAzimuthDeg(c.aim().map(Direction::azimuthDeg).orElse(null));
+        r.setAltitudeDeg(c.aim().map(Direction::altitudeDeg).orElse(null));
+        r.setUpright(c.held() == Orientation.PORTRAIT);
+        r.setClockAheadS(c.clockAheadSeconds());
+        r.setMode(c.mode().name());
+        r.setAutoIso(c.autoIso());
+        r.setNoiseReduction(c.noiseReduction());
+        r.setScript(c.byHand().map(ScriptFile::write).orElse(null));
+    }
+
+    /** Keeps a script that was changed by hand; empty to have it made again. */
+    void script(long plan, long camera, Optional<Script> script) {
+        db.update(ECLIPSE_CAMERA)
+                .set(ECLIPSE_CAMERA.SCRIPT, script.map(ScriptFile::write).orElse(null))
+                .where(ECLIPSE_CAMERA.ID.eq(camera).and(ECLIPSE_CAMERA.PLAN_ID.eq(plan)))
+                .execute();
+    }
+
+    void deleteCamera(long plan, long camera, boolean deleted) {
+        db.update(ECLIPSE_CAMERA)
+                .set(ECLIPSE_CAMERA.DELETED_AT, deleted ? clock.instant() : null)
+                .where(ECLIPSE_CAMERA.ID.eq(camera).and(ECLIPSE_CAMERA.PLAN_ID.eq(plan)))
+                .execute();
+    }
+
+    void delete(long plan, boolean deleted) {
+        db.update(ECLIPSE_PLAN)
+                .set(ECLIPSE_PLAN.DELETED_AT, deleted ? clock.instant() : null)
+                .where(ECLIPSE_PLAN.ID.eq(plan))
+                .execute();
+    }
+
+    /** Percent by place. */
+    Map<Long, Double> cloudOdds(LocalDate date) {
+        return db.selectFrom(CLOUD_ODDS)
+                .where(CLOUD_ODDS.ECLIPSE_DATE.eq(date))
+                .fetchMap(CLOUD_ODDS.PLACE_ID, CLOUD_ODDS.PERCENT);
+    }
+
+    /** @param percent empty to forget it */
+    public void cloudOdds(long place, LocalDate date, Optional<Double> percent) {
+        db.deleteFrom(CLOUD_ODDS)
+                .where(CLOUD_ODDS.PLACE_ID.eq(place).and(CLOUD_ODDS.ECLIPSE_DATE.eq(date)))
+                .execute();
+        percent.ifPresent(p -> db.insertInto(CLOUD_ODDS).values(place, date, p).execute());
+    }
+}

@@ -1,0 +1,129 @@
+package dev.halfdusk.app.rehearsal;
+
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.camera.Rehearsal;
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.eclipse.Script;
+import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptCheck;
+import dev.halfdusk.core.eclipse.Scripting;
+import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One camera of a plan.
+ *
+ * @param aim where it looks; empty: at the sun
+ * @param clockAheadSeconds by which its clock is wrong
+ * @param mode where its dial stands
+ * @param byHand the script, where someone changed it
+ */
+public record PlanCamera(
+        long id,
+        String name,
+        NamedRig rig,
+        double focalMm,
+        double aperture,
+        ScriptAsked asked,
+        Optional<Direction> aim,
+        Orientation held,
+        double clockAheadSeconds,
+        Mode mode,
+        boolean autoIso,
+        boolean noiseReduction,
+        Optional<Script> byHand) {
+
+    Optional<Gear.Card> card() {
+        return rig.first(Gear.Card.class);
+    }
+
+    Role role() {
+        return asked.role();
+    }
+
+    /** Aimed at an instant. */
+    Setup setup(Place place, Rig with, Instant when) {
+        Direction axis = aim.orElseGet(() -> sun(place, when));
+        return new Setup(with, focalMm, aperture, new Pointing(axis, 0, held), place.standpoint(), when, Demand.USUAL);
+    }
+
+    private static Direction sun(Place place, Instant when) {
+        Direction sun =
+                Direction.of(Moment.at(when).local(Body.SUN, place.standpoint().observer()));
+        return new Direction(sun.azimuthDeg(), Math.max(0, sun.altitudeDeg()));
+    }
+
+    /** What it does at a place: as written by hand, or made for it. */
+    Scripting.Made made(LocalSolarEclipse here, Place place) {
+        Scripting.Made fresh =
+                Scripting.of(here, setup(place, rig.rig(), here.max().when()), card(), asked);
+        return byHand.map(s -> new Scripting.Made(
+                        s,
+                        List.of("Changed by hand; its times are counted from the contacts of " + place.name() + "."),
+                        0))
+                .orElse(fresh);
+    }
+
+    ScriptCheck check(Script script, LocalSolarEclipse here, Place place) {
+        return ScriptCheck.of(
+                script,
+                new ScriptCheck.Against(
+                        here, setup(place, rig.rig(), here.max().when()), card(), asked.margins(), role()));
+    }
+
+    /** What keeps it from being started, beside its script. */
+    List<String> refusals() {
+        List<String> refused = new ArrayList<>();
+        if (mode != Mode.MANUAL) {
+            refused.add(
+                    "Its mode dial stands at " + (mode == Mode.BULB ? "bulb" : "automatic") + ": turn it to manual.");
+        }
+        if (autoIso) {
+            refused.add("Automatic ISO is on: it would undo the script. Switch it off.");
+        }
+        if (noiseReduction) {
+            refused.add("Noise reduction is on: it doubles each long exposure. Switch it off.");
+        }
+        return refused;
+    }
+
+    /** With every frame written in one format. */
+    PlanCamera written(FileFormat format) {
+        return new PlanCamera(
+                id,
+                name,
+                rig,
+                focalMm,
+                aperture,
+                asked.written(format, format),
+                aim,
+                held,
+                clockAheadSeconds,
+                mode,
+                autoIso,
+                noiseReduction,
+                byHand.map(s -> s.with(format)));
+    }
+
+    /** As it is rehearsed. */
+    Rehearsal.Part part(Optional<Program> program, double celsius) {
+        return new Rehearsal.Part(
+                name, rig.rig(), program, clockAheadSeconds, aperture, rig.first(Gear.Battery.class), card(), celsius);
+    }
+}

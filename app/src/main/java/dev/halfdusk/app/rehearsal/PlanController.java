@@ -1,0 +1,259 @@
+package dev.halfdusk.app.rehearsal;
+
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.core.eclipse.FilterWindow.Margins;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.weather.WeatherHour;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Plans of eclipses of the sun: place, cameras and their scripts. */
+@Controller
+@RequestMapping("/events/plans")
+class PlanController {
+
+    static final String PLAN = "/{id:\\d{1,18}}";
+    static final String CAMERA = PLAN + "/cameras/{camera:\\d{1,18}}";
+    private static final List<String> FIELDS = List.of("place", "other", "afterC2", "beforeC3", "celsius");
+    private static final String NOT_SEEN =
+            "Nothing of this eclipse is seen from there: a plan's times are those of its place. Choose one that sees it.";
+
+    private final EclipsePlans plans;
+    private final Scripts scripts;
+    private final CameraForm cameras;
+    private final Places places;
+    private final Kit kit;
+    private final ElsewhereView elsewhere;
+
+    PlanController(
+            EclipsePlans plans, Scripts scripts, CameraForm cameras, Places places, Kit kit, ElsewhereView elsewhere) {
+        this.plans = plans;
+        this.scripts = scripts;
+        this.cameras = cameras;
+        this.places = places;
+        this.kit = kit;
+        this.elsewhere = elsewhere;
+    }
+
+    @GetMapping
+    String list(Model model) {
+        model.addAttribute("plans", plans.briefs());
+        return "rehearsal/list";
+    }
+
+    @PostMapping
+    String create(@RequestParam long place, @RequestParam LocalDate date) {
+        Place from = places.find(place).orElseThrow(() -> new NotFound("place " + place));
+        if (!Form.NIGHTS.contains(date) || EclipsePlan.seen(date, from).isEmpty()) {
+            throw new NotFound("eclipse of the sun at " + from.name() + " on " + date);
+        }
+        return back(plans.add(place, date));
+    }
+
+    @GetMapping(PLAN)
+    String show(@PathVariable long id, @RequestParam Map<String, String> asked, Model model) {
+        return page(plans.existing(id), asked, null, null, model);
+    }
+
+    /**
+     * @param settings the plan's refused fields, or null
+     * @param camera the chosen camera's refused fields, or null
+     */
+    String page(EclipsePlan plan, Map<String, String> asked, Form settings, Form camera, Model model) {
+        Form in = Form.of(asked);
+        OptionalLong typed = in.copy().id("camera");
+        Optional<Long> chosen = typed.isPresent() ? Optional.of(typed.getAsLong()) : Optional.empty();
+        boolean close = !"whole".equals(in.value("view"));
+        PlanView view = PlanView.of(plan, scripts.of(plan), chosen, close);
+        model.addAttribute("plan", plan);
+        model.addAttribute("view", view);
+        model.addAttribute("close", close);
+        model.addAttribute("settings", settings != null ? settings : Seen.mark(fields(plan), FIELDS));
+        if (view.chosen() != null) {
+            model.addAttribute(
+                    "form",
+                    camera != null
+                            ? camera
+                            : CameraForm.fields(plan.camera(view.chosen().id())));
+        }
+        if (!model.containsAttribute("script")) {
+            model.addAttribute(
+                    "script",
+                    view.chosen() == null
+                            ? null
+                            : new Form().put("script", view.chosen().text()));
+        }
+        model.addAttribute("elsewhere", elsewhere.of(plan));
+        model.addAttribute("rigs", kit.rigs());
+        model.addAttribute("adding", new Form());
+        model.addAttribute("roles", CameraForm.ROLES);
+        model.addAttribute("formats", CameraForm.FORMATS);
+        model.addAttribute("modes", CameraForm.MODES);
+        List<Choice> all = places.all().stream()
+                .map(p -> new Choice("" + p.id(), p.name()))
+                .toList();
+        model.addAttribute("places", all);
+        model.addAttribute("others", Choice.orNone("none", all));
+        OptionalLong deleted = in.copy().id("deleted");
+        model.addAttribute("deleted", deleted.isPresent() ? (Long) deleted.getAsLong() : null);
+        return "rehearsal/plan";
+    }
+
+    private static Form fields(EclipsePlan plan) {
+        return new Form()
+                .put("place", plan.place().id())
+                .put("other", plan.other().map(Place::id).map(String::valueOf).orElse(""))
+                .put("afterC2", plan.margins().afterC2())
+                .put("beforeC3", plan.margins().beforeC3())
+                .put("celsius", plan.celsius());
+    }
+
+    @PostMapping(PLAN)
+    String change(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        EclipsePlan plan = plans.existing(id);
+        Form form = Form.of(typed);
+        OptionalLong place = form.id("place");
+        Optional<Place> here = place.isPresent() ? places.find(place.getAsLong()) : Optional.empty();
+        if (here.isEmpty()) {
+            form.reject("place", "Choose one of the list.");
+        } else if (EclipsePlan.seen(plan.date(), here.get()).isEmpty()) {
+            form.reject("place", NOT_SEEN);
+        }
+        OptionalLong other = form.id("other");
+        Optional<Place> there = other.isPresent() ? places.find(other.getAsLong()) : Optional.empty();
+        if (there.isPresent() && EclipsePlan.seen(plan.date(), there.get()).isEmpty()) {
+            form.reject("other", NOT_SEEN);
+        }
+        OptionalDouble after = form.number("afterC2", Margins.AFTER_C2);
+        OptionalDouble before = form.number("beforeC3", Margins.BEFORE_C3);
+        OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
+        if (form.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(plan, Map.of(), form, null, model);
+        }
+        plans.change(
+                id,
+                here.get().id(),
+                there.map(Place::id),
+                new Margins(after.getAsDouble(), before.getAsDouble()),
+                celsius.getAsDouble());
+        return back(id);
+    }
+
+    /** The other place becomes the place, and the place the other one; all times are worked out anew. */
+    @PostMapping(PLAN + "/swap")
+    String swap(@PathVariable long id) {
+        EclipsePlan plan = plans.existing(id);
+        plan.other()
+                .ifPresent(
+                        o -> plans.change(id, o.id(), Optional.of(plan.place().id()), plan.margins(), plan.celsius()));
+        return back(id);
+    }
+
+    /** How cloudy a place is likely to be, as someone looked it up; empty to forget it. */
+    @PostMapping(PLAN + "/odds")
+    String odds(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        EclipsePlan plan = plans.existing(id);
+        Form form = Form.of(typed);
+        OptionalLong place = form.id("place");
+        if (place.isEmpty() || places.find(place.getAsLong()).isEmpty()) {
+            throw new NotFound("place " + form.value("place"));
+        }
+        OptionalDouble percent =
+                form.has("percent") ? form.number("percent", ElsewhereView.ODDS) : OptionalDouble.empty();
+        if (form.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            model.addAttribute("odds", form);
+            return page(plan, Map.of(), null, null, model);
+        }
+        plans.cloudOdds(
+                place.getAsLong(),
+                plan.date(),
+                percent.isPresent() ? Optional.of(percent.getAsDouble()) : Optional.empty());
+        return back(id) + "#elsewhere";
+    }
+
+    @PostMapping(PLAN + "/delete")
+    String delete(@PathVariable long id) {
+        plans.existing(id);
+        plans.delete(id, true);
+        return "redirect:/events/plans?deleted=" + id;
+    }
+
+    @PostMapping(PLAN + "/restore")
+    String restore(@PathVariable long id) {
+        plans.delete(id, false);
+        return back(id);
+    }
+
+    // cameras
+
+    @PostMapping(PLAN + "/cameras")
+    String add(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        EclipsePlan plan = plans.existing(id);
+        Form form = Form.of(typed);
+        OptionalLong rig = form.id("rig");
+        NamedRig named = (rig.isPresent() ? kit.rig(rig.getAsLong()) : Optional.<NamedRig>empty())
+                .orElseThrow(() -> new NotFound("rig " + form.value("rig")));
+        Role role = form.choice("role", Role.class).orElse(Role.CLOSE_UP);
+        long camera = plans.addCamera(id, cameras.usual(named, role, plan.margins()));
+        return back(id) + "?camera=" + camera;
+    }
+
+    @PostMapping(CAMERA)
+    String change(
+            @PathVariable long id,
+            @PathVariable long camera,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        EclipsePlan plan = plans.existing(id);
+        Form form = Form.of(typed);
+        Optional<PlanCamera> read = cameras.read(form, plan.camera(camera), plan.margins());
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(plan, Map.of("camera", "" + camera), null, form, model);
+        }
+        plans.change(id, read.get());
+        return back(id) + "?camera=" + camera;
+    }
+
+    @PostMapping(CAMERA + "/delete")
+    String deleteCamera(@PathVariable long id, @PathVariable long camera) {
+        plans.existing(id).camera(camera);
+        plans.deleteCamera(id, camera, true);
+        return back(id) + "?deleted=" + camera;
+    }
+
+    @PostMapping(CAMERA + "/restore")
+    String restoreCamera(@PathVariable long id, @PathVariable long camera) {
+        plans.deleteCamera(id, camera, false);
+        return back(id) + "?camera=" + camera;
+    }
+
+    static String back(long id) {
+        return "redirect:/events/plans/" + id;
+    }
+}
