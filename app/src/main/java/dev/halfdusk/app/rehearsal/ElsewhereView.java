@@ -56,8 +56,9 @@ class ElsewhereView {
     List<Row> of(EclipsePlan plan) {
         Map<Long, Double> odds = plans.cloudOdds(plan.date());
         return places.all().stream()
-                .sorted(Comparator.comparingDouble(
-                        p -> CentralLine.distanceKm(plan.place().site(), p.site())))
+                .sorted(Comparator.comparing((Place p) -> part(plan, p).isEmpty())
+                        .thenComparingDouble(
+                                p -> CentralLine.distanceKm(plan.place().site(), p.site())))
                 .limit(MOST_PLACES)
                 .flatMap(p -> EclipsePlan.seen(plan.date(), p).stream().map(l -> row(plan, p, l, odds)))
                 .toList();
@@ -65,8 +66,6 @@ class ElsewhereView {
 
     private Row row(EclipsePlan plan, Place p, LocalSolarEclipse l, Map<Long, Double> odds) {
         Contact max = l.max();
-        boolean here = p.id().equals(plan.place().id());
-        boolean other = plan.other().filter(o -> o.id().equals(p.id())).isPresent();
         return new Row(
                 p.id(),
                 p.name(),
@@ -77,7 +76,12 @@ class ElsewhereView {
                 Words.clockSeconds(max.when(), p.zone()),
                 cloud(p, max).map(h -> Words.number(h.cloudPercent(), 0) + " %").orElse("not yet"),
                 Optional.ofNullable(odds.get(p.id())).map(Words::trimmed).orElse(""),
-                here ? "here" : other ? "other" : "");
+                part(plan, p));
+    }
+
+    private static String part(EclipsePlan plan, Place p) {
+        boolean other = plan.other().filter(o -> o.id().equals(p.id())).isPresent();
+        return p.id().equals(plan.place().id()) ? "here" : other ? "other" : "";
     }
 
     private Optional<WeatherHour> cloud(Place p, Contact max) {

@@ -15,6 +15,7 @@ import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import java.io.IOException;
 import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -55,20 +56,23 @@ final class ScriptFile {
 
     static String write(Script script) {
         StringWriter text = new StringWriter();
-        CsvWriter csv = CsvWriter.builder().build(text);
-        csv.writeRecord(COLUMNS);
-        for (Line l : script.lines()) {
-            csv.writeRecord(
-                    l.from().key(),
-                    Numbers.plain(l.offsetSeconds(), 3),
-                    Integer.toString(l.frames()),
-                    Numbers.plain(l.pauseSeconds(), 3),
-                    Numbers.plain(l.settings().seconds()),
-                    Numbers.plain(l.settings().aperture()),
-                    Numbers.plain(l.settings().iso()),
-                    l.format().key(),
-                    l.filtered() ? "on" : "off",
-                    l.what());
+        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+            csv.writeRecord(COLUMNS);
+            for (Line l : script.lines()) {
+                csv.writeRecord(
+                        l.from().key(),
+                        Numbers.plain(l.offsetSeconds(), 3),
+                        Integer.toString(l.frames()),
+                        Numbers.plain(l.pauseSeconds(), 3),
+                        Numbers.plain(l.settings().seconds()),
+                        Numbers.plain(l.settings().aperture()),
+                        Numbers.plain(l.settings().iso()),
+                        l.format().key(),
+                        l.filtered() ? "on" : "off",
+                        l.what());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return text.toString();
     }
@@ -84,7 +88,10 @@ final class ScriptFile {
         List<Line> lines = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         boolean header = true;
-        try (CsvReader<CsvRecord> csv = CsvReader.builder().ofCsvRecord(text)) {
+        try (CsvReader<CsvRecord> csv = CsvReader.builder()
+                .allowExtraFields(true)
+                .allowMissingFields(true)
+                .ofCsvRecord(text)) {
             for (CsvRecord r : csv) {
                 if (header) {
                     header = false;

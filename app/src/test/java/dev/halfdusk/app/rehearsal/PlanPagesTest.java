@@ -1,0 +1,594 @@
+package dev.halfdusk.app.rehearsal;
+
+import static dev.halfdusk.app.db.Tables.REHEARSAL;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import biweekly.Biweekly;
+import biweekly.component.VEvent;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedGear;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.eclipse.Anchor;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.sky.Site;
+import java.io.ByteArrayInputStream;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import org.jooq.DSLContext;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** A plan of an eclipse of the sun from its place to its rehearsal and its files. */
+@PageTest
+class PlanPagesTest {
+
+    private static final LocalDate TOTAL = LocalDate.of(2027, 8, 2);
+    private static final String NEVER = "Never look at the sun through optics or with bare eyes";
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private EclipsePlans plans;
+
+    @Autowired
+    private CameraForm cameras;
+
+    @Autowired
+    private DSLContext db;
+
+    @Autowired
+    private ObjectMapper json;
+
+    private Place place(double latitude, double longitude) {
+        return places.add(Place.at("Sun <trip>", new Site(latitude, longitude, 80), ZoneId.of("Europe/Madrid")));
+    }
+
+    private long plan() {
+        return plans.add(place(36.0104, -5.6120).id(), TOTAL);
+    }
+
+    private NamedRig rig(boolean filter) {
+        NamedRig usual = kit.rigs().stream()
+                .filter(r -> r.name().equals("Long for the moon"))
+                .findFirst()
+                .orElseThrow();
+        List<NamedGear> gear = kit.gear().stream()
+                .filter(g -> filter && g.gear() instanceof Gear.Filter
+                        || g.gear() instanceof Gear.Battery
+                        || g.gear() instanceof Gear.Card)
+                .limit(3)
+                .toList();
+        return kit.rig(kit.save(new NamedRig(null, "Rig of a test", usual.body(), usual.lens(), gear)))
+                .orElseThrow();
+    }
+
+    private long camera(long plan, Role role, boolean filter) {
+        return plans.addCamera(
+                plan, cameras.usual(rig(filter), role, plans.existing(plan).margins()));
+    }
+
+    private long camera(long plan) {
+        return camera(plan, Role.CLOSE_UP, true);
+    }
+
+    private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {
+        return web.perform(request).andReturn().getResponse();
+    }
+
+    private String page(String path) throws Exception {
+        return web.perform(get("/events/plans/" + path))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    private MockHttpServletResponse save(String path, Map<String, String> fields) throws Exception {
+        MockHttpServletRequestBuilder request = post("/events/plans/" + path);
+        fields.forEach(request::param);
+        return send(request);
+    }
+
+    private static Map<String, String> with(Map<String, String> fields, String name, String value) {
+        Map<String, String> all = new HashMap<>(fields);
+        all.put(name, value);
+        return all;
+    }
+
+    private static final Map<String, String> FIELDS = Map.ofEntries(
+            Map.entry("name", "Close"),
+            Map.entry("role", "close-up"),
+            Map.entry("focal", "400"),
+            Map.entry("aperture", "8"),
+            Map.entry("iso", "200"),
+            Map.entry("every", "300"),
+            Map.entry("steps", "0"),
+            Map.entry("burst", "8"),
+            Map.entry("pause", "0.8"),
+            Map.entry("partial", "raw"),
+            Map.entry("total", "raw"),
+            Map.entry("clock", "0"),
+            Map.entry("mode", "manual"));
+
+    // plans
+
+    @Test
+    void a_plan_is_made_for_a_place_that_sees_the_eclipse() throws Exception {
+        MockHttpServletResponse made = send(post("/events/plans")
+                .param("place", "" + place(36.0104, -5.6120).id())
+                .param("date", "2027-08-02"));
+        assertThat(made.getStatus()).isEqualTo(302);
+        String page = send(get(made.getRedirectedUrl())).getContentAsString();
+        assertThat(page)
+                .contains("Total eclipse at Sun &lt;trip&gt;")
+                .contains("10:45:09")
+                .contains("Filters off.")
+                .contains(NEVER)
+                .contains("None yet: add the first one below");
+        assertThat(send(get("/events/plans")).getContentAsString()).contains("2 August 2027 at Sun &lt;trip&gt;");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-80, 60, 2027-08-02", "36, -5.6, 2027-08-03", "36, -5.6, 1999-08-11", "36, -5.6, soon"})
+    void nothing_is_planned_where_nothing_is_seen(double latitude, double longitude, String date) throws Exception {
+        int status = send(post("/events/plans")
+                        .param("place", "" + place(latitude, longitude).id())
+                        .param("date", date))
+                .getStatus();
+        assertThat(status).isBetween(400, 404);
+    }
+
+    @Test
+    void a_place_that_does_not_see_it_and_margins_that_are_too_narrow_are_refused_beside_their_fields()
+            throws Exception {
+        long id = plan();
+        long blind = place(-80, 60).id();
+        MockHttpServletResponse refused = save(
+                "" + id, Map.of("place", "" + blind, "other", "", "afterC2", "1", "beforeC3", "11.5", "celsius", "90"));
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString())
+                .contains("times are those of its place")
+                .contains("1 is outside what is allowed: 2 to 60 s")
+                .contains("11.5 is outside what is allowed: 12 to 120 s")
+                .contains("90 is outside")
+                .contains("value=\"11.5\"");
+        assertThat(plans.existing(id).margins().beforeC3()).isEqualTo(12);
+    }
+
+    /** The other place has its own contacts beside; going there works all times out anew. */
+    @Test
+    void another_place_is_kept_with_its_own_times_and_can_be_gone_to() throws Exception {
+        long id = plan();
+        long here = plans.existing(id).place().id();
+        long other = place(36.5, -5.0).id();
+        camera(id);
+        save(
+                "" + id,
+                Map.of("place", "" + here, "other", "" + other, "afterC2", "3", "beforeC3", "15", "celsius", "31"));
+        EclipsePlan kept = plans.existing(id);
+        Instant c2 = kept.here().contact(Anchor.C2).orElseThrow().when();
+        assertThat(kept.margins().afterC2()).isEqualTo(3);
+        assertThat(kept.margins().beforeC3()).isEqualTo(15);
+        assertThat(kept.celsius()).isEqualTo(31);
+        assertThat(page("" + id)).contains("Go to Sun &lt;trip&gt; instead");
+        save(id + "/swap", Map.of());
+        EclipsePlan gone = plans.existing(id);
+        assertThat(gone.place().id()).isEqualTo(other);
+        assertThat(gone.other().orElseThrow().id()).isEqualTo(here);
+        assertThat(gone.here().contact(Anchor.C2).orElseThrow().when()).isNotEqualTo(c2);
+    }
+
+    @Test
+    void odds_of_cloud_are_kept_by_place_and_date() throws Exception {
+        long id = plan();
+        String place = "" + plans.existing(id).place().id();
+        assertThat(save(id + "/odds", Map.of("place", place, "percent", "101")).getContentAsString())
+                .contains("101 is outside what is allowed: 0 to 100 %");
+        save(id + "/odds", Map.of("place", place, "percent", "37"));
+        assertThat(plans.cloudOdds(TOTAL)).containsEntry(Long.valueOf(place), 37.0);
+        assertThat(plans.cloudOdds(TOTAL.plusDays(1))).doesNotContainKey(Long.valueOf(place));
+        save(id + "/odds", Map.of("place", place, "percent", ""));
+        assertThat(plans.cloudOdds(TOTAL)).doesNotContainKey(Long.valueOf(place));
+    }
+
+    @Test
+    void a_deleted_plan_and_camera_come_back() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        save(id + "/cameras/" + camera + "/delete", Map.of());
+        assertThat(plans.existing(id).cameras()).isEmpty();
+        save(id + "/cameras/" + camera + "/restore", Map.of());
+        assertThat(plans.existing(id).cameras()).hasSize(1);
+        save(id + "/delete", Map.of());
+        assertThat(send(get("/events/plans/" + id)).getStatus()).isEqualTo(404);
+        save(id + "/restore", Map.of());
+        assertThat(send(get("/events/plans/" + id)).getStatus()).isEqualTo(200);
+    }
+
+    @Test
+    void what_a_plan_needs_is_not_deleted() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        assertThat(places.delete(plans.existing(id).place().id())).isFalse();
+        long rig = plans.existing(id).camera(camera).rig().id();
+        send(post("/kit/rigs/" + rig + "/delete"));
+        assertThat(kit.rig(rig)).isPresent();
+    }
+
+    // cameras
+
+    @Test
+    void a_camera_is_stored_as_it_was_typed() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        Map<String, String> fields = new HashMap<>(FIELDS);
+        fields.put("rig", "" + plans.existing(id).camera(camera).rig().id());
+        fields.putAll(
+                Map.of("role", "corona", "every", "120", "steps", "12", "burst", "6", "pause", "1.5", "clock", "-2.5"));
+        fields.putAll(
+                Map.of("azimuth", "96", "altitude", "24", "upright", "on", "total", "raw-and-jpeg", "focal", "300"));
+        fields.putAll(Map.of("autoIso", "on", "noise", "on", "mode", "bulb", "aperture", "11"));
+        assertThat(save(id + "/cameras/" + camera, fields).getStatus()).isEqualTo(302);
+        PlanCamera c = plans.existing(id).camera(camera);
+        assertThat(c.name()).isEqualTo("Close");
+        assertThat(c.role()).isEqualTo(Role.CORONA);
+        assertThat(c.asked().everySeconds()).isEqualTo(120);
+        assertThat(c.asked().equalSteps()).isEqualTo(12);
+        assertThat(c.asked().burstSeconds()).isEqualTo(6);
+        assertThat(c.asked().pauseSeconds()).isEqualTo(1.5);
+        assertThat(c.asked().total()).isEqualTo(FileFormat.RAW_AND_JPEG);
+        assertThat(c.asked().partial()).isEqualTo(FileFormat.RAW);
+        assertThat(c.clockAheadSeconds()).isEqualTo(-2.5);
+        assertThat(c.aim().orElseThrow().azimuthDeg()).isEqualTo(96);
+        assertThat(c.held()).isEqualTo(Orientation.PORTRAIT);
+        assertThat(c.focalMm()).isEqualTo(300);
+        assertThat(c.aperture()).isEqualTo(11);
+        assertThat(c.autoIso() && c.noiseReduction()).isTrue();
+        assertThat(c.mode()).isEqualTo(Mode.BULB);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "clock | 7200 | 7200 is outside what is allowed: \u2212600 to 600 s",
+                "every | 2 | 2 is outside what is allowed: 5 to 900 s",
+                "steps | 2.5 | Only whole numbers",
+                "pause | 0 | 0 is outside what is allowed: 0.2 to 30 s",
+                "burst | 99 | 99 is outside what is allowed: 0 to 30 s",
+                "iso | 20 | 20 is outside what is allowed",
+                "aperture | 3 | 3 is outside what is allowed",
+                "role | painter | Choose one of the list"
+            })
+    void what_is_out_of_range_is_said_beside_the_field_and_kept(String field, String typed, String said)
+            throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        Map<String, String> fields = with(
+                with(FIELDS, "rig", "" + plans.existing(id).camera(camera).rig().id()), field, typed);
+        MockHttpServletResponse refused = save(id + "/cameras/" + camera, fields);
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString()).contains(said);
+        if (!field.equals("role")) {
+            assertThat(refused.getContentAsString()).contains("value=\"" + typed + "\"");
+        }
+    }
+
+    @Test
+    void a_rig_without_a_solar_filter_says_why_there_is_no_partial_phase() throws Exception {
+        long id = plan();
+        long camera = camera(id, Role.CLOSE_UP, false);
+        assertThat(page(id + "?camera=" + camera))
+                .contains("No partial phase: this rig has no solar filter")
+                .doesNotContain(">partial phase<");
+    }
+
+    // scripts by hand
+
+    private String script(long id, long camera) throws Exception {
+        return page(id + "/cameras/" + camera + "/script.csv");
+    }
+
+    @Test
+    void a_script_is_written_by_hand_and_made_anew() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        String made = script(id, camera);
+        String mine = made.lines().limit(5).reduce((a, b) -> a + "\r\n" + b).orElseThrow() + "\r\n";
+        assertThat(save(id + "/cameras/" + camera + "/script", Map.of("script", mine))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(script(id, camera)).isEqualTo(mine);
+        assertThat(page(id + "?camera=" + camera)).contains("changed by hand");
+        save(id + "/cameras/" + camera + "/script/anew", Map.of());
+        assertThat(script(id, camera)).isEqualTo(made);
+    }
+
+    @Test
+    void a_script_that_cannot_be_read_is_refused_with_its_line_and_kept_in_the_field() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        String bad = script(id, camera).replace("c2,-8,", "c7,-8,");
+        MockHttpServletResponse refused = save(id + "/cameras/" + camera + "/script", Map.of("script", bad));
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString())
+                .contains("is not known. Allowed: c1, c2, max, c3, c4")
+                .containsPattern("Line \\d+: contact")
+                .contains("c7,-8,");
+        assertThat(plans.existing(id).camera(camera).byHand()).isEmpty();
+        assertThat(save(id + "/cameras/" + camera + "/script", Map.of("script", "x\n".repeat(100_000)))
+                        .getStatus())
+                .isEqualTo(422);
+    }
+
+    /** While it is written: overlaps, an order that is none, a filter off outside of totality. */
+    @Test
+    void a_script_is_checked_while_it_is_written() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        String head = String.join(",", ScriptFile.COLUMNS) + "\n";
+        String path = id + "/cameras/" + camera + "/script/check";
+        assertThat(save(path, Map.of("script", head + "c2,-60,1,0,0.00125,8,200,raw,on,x"))
+                        .getContentAsString())
+                .contains("Nothing is wrong with it")
+                .contains("1 frames");
+        assertThat(save(path, Map.of("script", head + "c2,-60,1,0,0.00125,8,200,raw,off,x"))
+                        .getContentAsString())
+                .contains("Line 2: The filter would be off outside of totality");
+        assertThat(save(path, Map.of("script", head + "c2,60,1,0,1,8,200,raw,off,x\nc2,60.5,1,0,1,8,200,raw,off,x"))
+                        .getContentAsString())
+                .contains("Line 3: It begins 0.6 s before the body is free of line 1");
+        assertThat(save(path, Map.of("script", head + "c2,90,1,0,0.1,8,200,raw,off,x\nc2,60,1,0,0.1,8,200,raw,off,x"))
+                        .getContentAsString())
+                .contains("put the lines in the order of their time");
+    }
+
+    @Test
+    void a_line_is_taken_out_and_put_back() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        String before = script(id, camera);
+        MockHttpServletResponse out = save(id + "/cameras/" + camera + "/script/lines/0/delete", Map.of());
+        assertThat(out.getStatus()).isEqualTo(302);
+        assertThat(script(id, camera).lines().count()).isEqualTo(before.lines().count() - 1);
+        save(id + "/cameras/" + camera + "/script/lines/99999/delete", Map.of());
+        assertThat(script(id, camera).lines().count()).isEqualTo(before.lines().count() - 1);
+        save(id + "/cameras/" + camera + "/script", Map.of("script", before));
+        assertThat(script(id, camera)).isEqualTo(before);
+    }
+
+    // rehearsal
+
+    @ParameterizedTest
+    @ValueSource(strings = {"-1", "0", "200", "", "soon"})
+    void a_rehearsal_starts_before_the_second_contact(String before) throws Exception {
+        long id = plan();
+        camera(id);
+        MockHttpServletResponse refused = save(id + "/rehearsal", Map.of("before", before));
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString()).contains("0.2 to 180 min");
+        assertThat(db.fetchExists(REHEARSAL, REHEARSAL.PLAN_ID.eq(id))).isFalse();
+    }
+
+    @Test
+    void what_would_undo_the_script_is_refused_before_the_start() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        Map<String, String> fields = new HashMap<>(FIELDS);
+        fields.put("rig", "" + plans.existing(id).camera(camera).rig().id());
+        fields.putAll(Map.of("autoIso", "on", "noise", "on", "mode", "automatic"));
+        save(id + "/cameras/" + camera, fields);
+        MockHttpServletResponse refused = save(id + "/rehearsal", Map.of("before", "3"));
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString())
+                .contains("Automatic ISO is on")
+                .contains("Noise reduction is on")
+                .contains("mode dial stands at automatic");
+        assertThat(save(plan() + "/rehearsal", Map.of("before", "3")).getContentAsString())
+                .contains("no camera yet");
+    }
+
+    /** Its clock is set on by hand here: shots are lost while the cable is off, and the report says so. */
+    @Test
+    void a_rehearsal_is_followed_broken_and_reported() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        assertThat(page(id + "/rehearsal/report")).contains("Nothing has been rehearsed yet");
+        save(id + "/rehearsal", Map.of("before", "1", "speed", "10"));
+        assertThat(page(id + "/rehearsal"))
+                .contains("C2 \u2212 1:00")
+                .contains("Filters stay on.")
+                .contains("10:44:09 here");
+        shownAt(id, Anchor.C2, 20);
+        save(id + "/rehearsal/happen", Map.of("camera", "" + camera, "kind", "unplugged"));
+        shownAt(id, Anchor.C2, 30);
+        save(id + "/rehearsal/happen", Map.of("camera", "" + camera, "kind", "plugged"));
+        shownAt(id, Anchor.C2, 60);
+        String now = page(id + "/rehearsal/now");
+        assertThat(now)
+                .contains("C2 + 1:00")
+                .contains("Filters are off.")
+                .containsPattern("\\d+ lost, 0 late")
+                .contains("hx-trigger");
+        String report = page(id + "/rehearsal/report");
+        assertThat(report)
+                .contains("the link is lost")
+                .contains("Tape the cable to tripod and body")
+                .contains("the cable comes off")
+                .containsPattern("C2 \\+ 0:2\\d");
+        save(id + "/rehearsal/speed", Map.of("speed", "0"));
+        assertThat(page(id + "/rehearsal/now")).doesNotContain("hx-trigger");
+        shownAt(id, Anchor.C4, 30);
+        assertThat(page(id + "/rehearsal")).contains("It is over: read the report");
+        save(id + "/rehearsal/again", Map.of());
+        assertThat(page(id + "/rehearsal")).contains("Begin so many minutes before second contact");
+    }
+
+    private void shownAt(long plan, Anchor contact, long seconds) {
+        Instant shown = plans.existing(plan)
+                .here()
+                .contact(contact)
+                .orElseThrow()
+                .when()
+                .plusSeconds(seconds);
+        db.update(REHEARSAL)
+                .set(REHEARSAL.SHOWN_AT, shown)
+                .where(REHEARSAL.PLAN_ID.eq(plan))
+                .execute();
+    }
+
+    /** Files are copied in the middle of it: what was lost is left out, and the next rehearsal loses nothing. */
+    @Test
+    void the_plan_is_corrected_by_a_click() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        save(id + "/rehearsal", Map.of("before", "1"));
+        shownAt(id, Anchor.C2, 20);
+        save(id + "/rehearsal/happen", Map.of("camera", "" + camera, "kind", "copying"));
+        shownAt(id, Anchor.C3, 60);
+        assertThat(page(id + "/rehearsal/report")).contains("the body is busy").contains("Change the plan");
+        int before = plans.existing(id)
+                .camera(camera)
+                .made(plans.existing(id).here(), plans.existing(id).place())
+                .script()
+                .frames();
+        save(id + "/rehearsal/correct", Map.of("camera", "" + camera, "change", "leave_out"));
+        PlanCamera corrected = plans.existing(id).camera(camera);
+        assertThat(corrected.byHand().orElseThrow().frames()).isBetween(before - 70, before - 20);
+        assertThat(page(id + "/rehearsal/report")).contains("every one as planned");
+        save(id + "/rehearsal/correct", Map.of("camera", "" + camera, "change", "raw_alone"));
+        assertThat(plans.existing(id).camera(camera).byHand().orElseThrow().lines())
+                .allMatch(l -> l.format() == FileFormat.RAW);
+    }
+
+    @Test
+    void a_shot_can_be_seen() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        MockHttpServletResponse shot = send(get("/events/plans/" + id + "/rehearsal/shot.jpg?shot=1&camera=" + camera));
+        assertThat(ImageIO.read(new ByteArrayInputStream(shot.getContentAsByteArray()))
+                        .getWidth())
+                .isEqualTo(480);
+        assertThat(send(get("/events/plans/" + id + "/rehearsal/shot.jpg?shot=99999&camera=" + camera))
+                        .getStatus())
+                .isEqualTo(404);
+        assertThat(send(get("/events/plans/" + id + "/rehearsal/shot.jpg?shot=x&camera=" + camera))
+                        .getStatus())
+                .isBetween(400, 404);
+    }
+
+    // the day and the files
+
+    @Test
+    void the_day_counts_cues_and_tells_filters_at_their_instant_alone() throws Exception {
+        String day = page(plan() + "/day");
+        assertThat(day).contains("Filters off").contains(NEVER).contains("data-exact");
+        long partial = plans.add(place(45, 5).id(), TOTAL);
+        assertThat(page(partial + "/day"))
+                .doesNotContain("Filters off")
+                .contains("The filter never comes off: this eclipse is partial here.")
+                .contains(NEVER);
+    }
+
+    @Test
+    void the_json_follows_its_schema() throws Exception {
+        long id = plan();
+        camera(id);
+        JsonNode file = json.readTree(page(id + "/plan.json"));
+        assertThat(JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                        .getSchema(new ClassPathResource("schemas/half-dusk-eclipse-1.json").getInputStream())
+                        .validate(file))
+                .isEmpty();
+        Instant off = Instant.parse(file.at("/filtersOff/from").asText());
+        Instant c2 = Instant.parse(file.at("/contacts/c2").asText());
+        assertThat(Duration.between(c2, off).toMillis()).isCloseTo(2000L, within(2L));
+        JsonNode line = file.at("/cameras/0/script/0");
+        Instant expected =
+                c2.plusMillis(Math.round(1000 * line.path("offsetSeconds").asDouble()));
+        assertThat(Instant.parse(line.path("utc").asText())).isBetween(expected.minusMillis(2), expected.plusMillis(2));
+    }
+
+    @Test
+    void the_calendar_rings_at_each_cue() throws Exception {
+        List<VEvent> events = Biweekly.parse(page(plan() + "/plan.ics")).first().getEvents();
+        VEvent off = events.stream()
+                .filter(e -> e.getSummary().getValue().equals("Filters off."))
+                .findFirst()
+                .orElseThrow();
+        Instant at = off.getDateStart().getValue().toInstant();
+        assertThat(at).isBetween(Instant.parse("2027-08-02T08:45:10Z"), Instant.parse("2027-08-02T08:45:12Z"));
+        assertThat(off.getAlarms()).hasSize(1);
+        assertThat(off.getDescription().getValue()).contains(NEVER);
+        assertThat(events).allMatch(e -> e.getUid().getValue().endsWith("@half-dusk"));
+        long annular = plans.add(place(-3.1, -60).id(), LocalDate.of(2028, 1, 26));
+        assertThat(page(annular + "/plan.ics")).doesNotContain("Filters off");
+    }
+
+    /** Every file says where its times belong and what may blind. */
+    @Test
+    void every_file_carries_the_caution_and_its_place() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        for (String file :
+                List.of("/plan.txt", "/plan.json", "/plan.html", "/sheet", "/cameras/" + camera + "/script.txt")) {
+            assertThat(page(id + file))
+                    .as(file)
+                    .contains(NEVER)
+                    .contains("Outside of totality it never comes off")
+                    .contains("trip");
+        }
+        String html = page(id + "/plan.html");
+        assertThat(html)
+                .doesNotContain("src=")
+                .doesNotContain("href=\"http")
+                .contains("data-own-clock")
+                .contains("C2");
+        assertThat(page(id + "/plan.txt")).contains("10:45:09").contains("filter on, partial phase");
+    }
+
+    @Test
+    void a_video_camera_has_no_script_to_keep() throws Exception {
+        long id = plan();
+        long camera = camera(id, Role.VIDEO, true);
+        assertThat(page(id + "?camera=" + camera)).contains("It sends nothing");
+        assertThat(send(get("/events/plans/" + id + "/cameras/" + camera + "/script.csv"))
+                        .getStatus())
+                .isEqualTo(404);
+        assertThat(page(id + "/plan.txt")).contains(NEVER);
+    }
+}
