@@ -106,8 +106,6 @@ class DemoData implements SmartInitializingSingleton {
         Place mill = place("Old Tide Mill", MILL, COAST, false);
         Place strait = place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"), false);
         Place shore = place("Strait shore", SHORE, ZoneId.of("Europe/Madrid"), true);
-        places.saveSkyline(strait.id(), STRAIT_SKYLINE);
-        places.addMark(strait.id(), new Mark("Watch pillars", 84, 120, 9, 14, 6, Silhouette.TOWER));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -116,6 +114,8 @@ class DemoData implements SmartInitializingSingleton {
 
         places.addMark(mill.id(), new Mark("Watch tower", 14, 95, 17, 7, 2, Silhouette.TOWER));
         places.saveSkyline(mill.id(), MILL_SKYLINE);
+        places.saveSkyline(strait.id(), STRAIT_SKYLINE);
+        places.addMark(strait.id(), new Mark("Watch pillars", 84, 120, 9, 14, 6, Silhouette.TOWER));
 
         fisheyeRig();
         LocalDate today = LocalDate.now(clock.withZone(COAST));

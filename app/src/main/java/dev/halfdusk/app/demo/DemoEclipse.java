@@ -46,15 +46,9 @@ class DemoEclipse {
         kit.save(new NamedGear(null, TRACKER, 1300, new Support(Support.Kind.SOLAR, 3), "for the day"));
         kit.save(new NamedGear(null, OLD_CARD, 5, new Gear.Card(128, 45), "slow"));
         NamedRig corona = rig(
-                "Eclipse, corona",
-                "24 MP",
-                "100\u2013400",
-                "Solar filter, density 5",
-                "Battery",
-                "Card 64 GB",
-                TRACKER);
+                "Sun, corona", "24 MP", "100\u2013400", "Solar filter, density 5", "Battery", "Card 64 GB", TRACKER);
         NamedRig close = rig(
-                "Eclipse, close-up",
+                "Sun, close-up",
                 "26 MP",
                 "100\u2013400",
                 "Solar filter, density 5",
@@ -62,7 +56,7 @@ class DemoEclipse {
                 "Battery",
                 OLD_CARD,
                 TRACKER);
-        NamedRig land = rig("Eclipse, land", "33 MP", "20 mm", "Tripod", "Battery", "Card 64 GB");
+        NamedRig land = rig("Sun, land", "33 MP", "20 mm", "Tripod", "Battery", "Card 64 GB");
         long plan = plans.add(place.id(), DATE);
         plans.keep(plan, other.id(), 27);
         plans.addCamera(plan, camera("Corona", corona, 400, 8, Role.CORONA, FileFormat.RAW));

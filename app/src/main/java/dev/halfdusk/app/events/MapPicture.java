@@ -3,9 +3,11 @@ package dev.halfdusk.app.events;
 import dev.halfdusk.app.pictures.PathText;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.core.eclipse.CentralLine;
+import dev.halfdusk.core.eclipse.EclipseZones;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.sky.Site;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
 
@@ -16,8 +18,18 @@ import java.util.function.Function;
  * @param coast path of coastlines
  * @param line path of the central line
  * @param north path of its northern limit, south of its southern one
+ * @param edge path of the limit of the partial eclipse
+ * @param curves of equal maximum
  */
-record MapPicture(String coast, String line, String north, String south, List<Spot> spots, List<Spot> times) {
+record MapPicture(
+        String coast,
+        String line,
+        String north,
+        String south,
+        String edge,
+        List<Curve> curves,
+        List<Spot> spots,
+        List<Spot> times) {
 
     static final int WIDTH = 900;
     static final int HEIGHT = 460;
@@ -28,6 +40,14 @@ record MapPicture(String coast, String line, String north, String south, List<Sp
 
     /** A place on the map. */
     record Spot(double x, double y, String name, boolean here) {}
+
+    /** A curve of equal maximum, with its label where it crosses the right of the map. */
+    record Curve(String path, String words, double x, double y) {}
+
+    private static final List<Integer> MAXIMA = List.of(20, 40, 60, 80);
+
+    /** Where labels stand. */
+    private static final double LABELLED = 0.78;
 
     /** Where a place on earth lies in the box. */
     private record View(double longitudeDeg, double latitudeDeg, double across, double up) {
@@ -53,7 +73,7 @@ record MapPicture(String coast, String line, String north, String south, List<Sp
     }
 
     /** @param zoom 1 the whole world, higher about the place */
-    static MapPicture of(List<CentralLine.Point> line, Place here, List<Place> places, int zoom) {
+    static MapPicture of(List<CentralLine.Point> line, EclipseZones zones, Place here, List<Place> places, int zoom) {
         View view = View.about(here.site(), zoom);
         List<Spot> spots = new ArrayList<>();
         for (Place p : places) {
@@ -73,6 +93,8 @@ record MapPicture(String coast, String line, String north, String south, List<Sp
                 path(view, line, CentralLine.Point::site),
                 path(view, line, CentralLine.Point::northLimit),
                 path(view, line, CentralLine.Point::southLimit),
+                pieces(view, zones.curve(0)),
+                MAXIMA.stream().map(m -> curve(view, zones.curve(m / 100.0), m)).toList(),
                 spots,
                 times);
     }
@@ -91,6 +113,32 @@ record MapPicture(String coast, String line, String north, String south, List<Sp
             boolean jumps = !(Math.abs(x - before) < WIDTH / 2.0);
             path.append(jumps ? 'M' : 'L').append(point(x, view.y(s.latitudeDeg())));
             before = x;
+        }
+        return path.toString();
+    }
+
+    private static Curve curve(View view, List<EclipseZones.Piece> pieces, int percent) {
+        EclipseZones.Piece label = pieces.stream()
+                .filter(p -> view.y(p.fromLatitudeDeg()) > 16 && view.y(p.fromLatitudeDeg()) < HEIGHT - 16)
+                .min(Comparator.comparingDouble(p -> Math.abs(view.x(p.fromLongitudeDeg()) - LABELLED * WIDTH)))
+                .orElse(null);
+        boolean shown = label != null && Math.abs(view.x(label.fromLongitudeDeg()) - LABELLED * WIDTH) < WIDTH / 8.0;
+        return new Curve(
+                pieces(view, pieces),
+                shown ? percent + " %" : "",
+                shown ? PathText.tenth(view.x(label.fromLongitudeDeg())) : 0,
+                shown ? PathText.tenth(view.y(label.fromLatitudeDeg())) : 0);
+    }
+
+    private static String pieces(View view, List<EclipseZones.Piece> pieces) {
+        StringBuilder path = new StringBuilder();
+        for (EclipseZones.Piece p : pieces) {
+            double x = view.x(p.fromLongitudeDeg());
+            double y = view.y(p.fromLatitudeDeg());
+            double toX = view.x(p.toLongitudeDeg());
+            if (view.shows(x, y) && Math.abs(toX - x) < WIDTH / 2.0) {
+                path.append('M').append(point(x, y)).append('L').append(point(toX, view.y(p.toLatitudeDeg())));
+            }
         }
         return path.toString();
     }

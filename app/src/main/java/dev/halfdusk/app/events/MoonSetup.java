@@ -5,6 +5,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.eclipse.SolarLight;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Rig;
@@ -17,13 +18,14 @@ final class MoonSetup {
 
     private MoonSetup() {}
 
-    /** Fills in what was not said of rig, focal length and aperture. */
+    /** Fills in what was not said of rig: the longest that is not there for the sun, its focal length and aperture. */
     static void begin(Form form, Choices choices, boolean sharpest) {
         form.putIfEmpty(
                 "rig",
                 choices.rigs().stream()
-                        .max(Comparator.comparingDouble(
-                                r -> r.rig().focalMm(r.rig().lens().longestMm())))
+                        .max(Comparator.comparing((NamedRig r) -> !SolarLight.filtered(r.rig()))
+                                .thenComparing(
+                                        r -> r.rig().focalMm(r.rig().lens().longestMm())))
                         .orElseThrow()
                         .id());
         if (!form.has("focal")) {

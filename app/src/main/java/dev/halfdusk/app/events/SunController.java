@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.eclipse.CentralLine;
+import dev.halfdusk.core.eclipse.EclipseZones;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipses;
@@ -28,6 +29,7 @@ class SunController {
 
     private static final Duration STEP = Duration.ofMinutes(2);
     private static final Duration AHEAD = Duration.ofDays(20 * 365);
+    private static final double GRID_DEG = 2;
     private static final List<Integer> ZOOMS = List.of(1, 4, 16, 60);
 
     private final Places places;
@@ -35,6 +37,9 @@ class SunController {
 
     /** The path of an eclipse is the same for everyone. */
     private final Cache<SolarEclipse, List<CentralLine.Point>> lines =
+            Caffeine.newBuilder().maximumSize(32).build();
+
+    private final Cache<SolarEclipse, EclipseZones> zones =
             Caffeine.newBuilder().maximumSize(32).build();
 
     SunController(Places places, Clock clock) {
@@ -64,7 +69,12 @@ class SunController {
         model.addAttribute("zoom", scale);
         found.ifPresent(e -> {
             model.addAttribute("date", LocalDate.ofInstant(e.greatest(), ZoneOffset.UTC));
-            MapPicture map = MapPicture.of(lines.get(e, x -> CentralLine.of(x, STEP)), here, all, scale);
+            MapPicture map = MapPicture.of(
+                    lines.get(e, x -> CentralLine.of(x, STEP)),
+                    zones.get(e, x -> EclipseZones.of(x, GRID_DEG)),
+                    here,
+                    all,
+                    scale);
             model.addAttribute("map", map);
             LocalSolarEclipse.of(e, observer, here.skyline())
                     .ifPresent(l -> model.addAttribute("view", SunView.of(e, l, here, all, map)));

@@ -4,6 +4,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.CentralLine;
 import dev.halfdusk.core.eclipse.Discs;
+import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse.Contact;
 import dev.halfdusk.core.eclipse.SolarEclipse;
@@ -71,7 +72,7 @@ record SunView(
         return new SunView(
                 Words.capital(type) + " eclipse of the sun at " + here.name(),
                 headline(local, here.zone()),
-                filter(local),
+                FilterWindow.words(local, FilterWindow.of(local, FilterWindow.Margins.LEAST)),
                 local.contacts().stream()
                         .map(c -> row(c, local.type(), observer, here.zone()))
                         .toList(),
@@ -90,13 +91,6 @@ record SunView(
                 + Words.number(local.magnitude(), 3) + " \u00b7 sun "
                 + Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
                 + Angles.compass(max.sun().azimuthDeg()) + " \u00b7 times belong to this place only";
-    }
-
-    /** Outside of totality it never comes off. */
-    private static String filter(LocalSolarEclipse local) {
-        return local.type() == Type.TOTAL
-                ? "The filter stays on until totality has begun and is on again before it ends. Outside of totality it never comes off."
-                : "The filter never comes off: this eclipse is " + local.type().words() + " here.";
     }
 
     private static Row row(Contact c, Type type, Observer observer, ZoneId zone) {

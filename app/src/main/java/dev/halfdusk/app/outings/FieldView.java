@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -58,6 +59,9 @@ public record FieldView(
             String pause,
             boolean now) {}
 
+    /** What is over sooner nobody sees counted. */
+    private static final Duration BLINK = Duration.ofSeconds(2);
+
     /** Something to do at a time. */
     public record Coming(String clock, long at, String what, boolean next) {}
 
@@ -75,7 +79,10 @@ public record FieldView(
                 zone.getRules().getOffset(now).getTotalSeconds(),
                 night.schedule().slots().stream()
                         .filter(s -> !night.of(s).stored().progress().done())
-                        .flatMap(s -> s.program().steps().stream().map(p -> running(s, p, now)))
+                        .flatMap(s -> s.program().steps().stream()
+                                .filter(p ->
+                                        Duration.between(p.begins(), p.ends()).compareTo(BLINK) > 0)
+                                .map(p -> running(s, p, now)))
                         .toList(),
                 acts.stream()
                         .map(l ->

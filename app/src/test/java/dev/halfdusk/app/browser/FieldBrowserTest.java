@@ -7,10 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -18,35 +15,6 @@ import org.junit.jupiter.api.io.TempDir;
 class FieldBrowserTest extends BrowserTest {
 
     private static final Pattern COUNT = Pattern.compile("(\\d+:)?\\d\\d:\\d\\d");
-
-    /** Stands where it was last put. */
-    private static final class MovedClock extends Clock {
-
-        private volatile Instant now;
-
-        MovedClock(String now) {
-            this.now = Instant.parse(now);
-        }
-
-        void to(Instant later) {
-            now = later;
-        }
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return Clock.fixed(now, zone);
-        }
-    }
 
     private static void equal(Instant one, Instant other) {
         org.assertj.core.api.Assertions.assertThat(one).isEqualTo(other);

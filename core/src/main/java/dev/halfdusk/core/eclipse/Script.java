@@ -167,6 +167,21 @@ public record Script(List<Line> lines) {
         return Optional.empty();
     }
 
+    /** With the filter named in what each line is for, where nothing else tells it. */
+    public Script filterSaid() {
+        return new Script(lines.stream()
+                .map(l -> new Line(
+                        l.from,
+                        l.offsetSeconds,
+                        l.frames,
+                        l.pauseSeconds,
+                        l.settings,
+                        l.format,
+                        l.filtered,
+                        l.what + (l.filtered ? ", filter on" : ", filter off")))
+                .toList());
+    }
+
     /** Every frame in one format. */
     public Script with(FileFormat format) {
         return new Script(lines.stream().map(l -> l.with(format)).toList());

@@ -18,10 +18,12 @@ import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -33,6 +35,12 @@ import java.util.Set;
 public final class RunSheet {
 
     /** Heights between which one looks at a star through a camera without lying down. */
+    /** More steps than this that follow each other within the next are one line. */
+    private static final int LONG_RUN = 8;
+
+    private static final double BREATH_SECONDS = 5;
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
+
     private static final double LOWEST_STAR = 20;
 
     private static final double HIGHEST_STAR = 65;
@@ -148,7 +156,15 @@ public final class RunSheet {
 
     private void run(Slot slot) {
         String name = slot.name();
-        for (Program.Step step : slot.program().steps()) {
+        List<Program.Step> steps = slot.program().steps();
+        for (int i = 0; i < steps.size(); i++) {
+            Program.Step step = steps.get(i);
+            int last = run(steps, i);
+            if (last - i >= LONG_RUN) {
+                act(step.begins(), name + ": " + words(steps.subList(i, last + 1)), name);
+                i = last;
+                continue;
+            }
             act(step.begins(), name + ": " + words(slot, step), name);
             if (!step.dark()) {
                 swaps(slot, step);
@@ -158,6 +174,24 @@ public final class RunSheet {
             act(slot.runs().from(), name + ": stay with the camera", name);
         }
         refocus(slot);
+    }
+
+    /** The last of the steps that follow each other without a breath. */
+    private static int run(List<Program.Step> steps, int first) {
+        int last = first;
+        while (last + 1 < steps.size()
+                && Instants.seconds(steps.get(last).ends(), steps.get(last + 1).begins()) < BREATH_SECONDS) {
+            last++;
+        }
+        return last;
+    }
+
+    /** A script's fast part: nobody does it by hand. */
+    private String words(List<Program.Step> run) {
+        Program.Step last = run.get(run.size() - 1);
+        return run.stream().mapToInt(Program.Step::frames).sum() + " frames by script, "
+                + run.get(0).what() + " to " + last.what() + ", until "
+                + CLOCK.format(last.ends().atZone(c.night().zone()));
     }
 
     private static String words(Slot slot, Program.Step step) {

@@ -44,6 +44,11 @@ public record Plan(
         return take.pinned().isPresent() || !when.windows().isEmpty();
     }
 
+    /** The same where its windows are known better. */
+    Plan within(Wish.When other) {
+        return new Plan(take, other, lasts, hands, program, test, battery, megabytes, reasons, risks);
+    }
+
     /** The same take held at an instant, or let go. */
     public Plan pinned(Optional<Instant> opening) {
         return new Plan(take.pinned(opening), when, lasts, hands, program, test, battery, megabytes, reasons, risks);

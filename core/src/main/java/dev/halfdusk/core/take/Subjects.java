@@ -16,6 +16,7 @@ public final class Subjects {
             Trails.KIND,
             Moon.KIND,
             EclipsedMoon.KIND,
+            EclipsedSun.KIND,
             Clip.KIND,
             Free.KIND);
 

@@ -1,7 +1,10 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.Over;
@@ -39,6 +42,10 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
 
     private static final double BALANCED_TO = 1;
     private static final Duration AROUND = Duration.ofMinutes(10);
+
+    /** An eclipse is greatest up to some hours before or after its maximum at a place. */
+    private static final Duration ELSEWHERE = Duration.ofHours(4);
+
     private static final double ASIDE_DEG = 3;
     private static final Duration LOOK = Duration.ofMinutes(2);
 
@@ -56,7 +63,8 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         MOON_OVER_MARK("moon over a mark"),
         MOON_UP("while the moon is up"),
         MOON_BALANCED("moon and land about as bright"),
-        LUNAR_ECLIPSE("while the moon is eclipsed");
+        LUNAR_ECLIPSE("while the moon is eclipsed"),
+        SOLAR_ECLIPSE("while the sun is eclipsed");
 
         private final String words;
 
@@ -183,6 +191,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             case MOON_UP -> new When(moonUp(night), Optional.empty());
             case MOON_BALANCED -> balanced(night);
             case LUNAR_ECLIPSE -> eclipsed(night);
+            case SOLAR_ECLIPSE -> eclipsedSun(c);
         };
     }
 
@@ -255,6 +264,26 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
                 .toList();
         List<Interval> windows = Interval.common(eclipses, moonUp(night));
         return new When(windows, windows.stream().map(Interval::from).findFirst());
+    }
+
+    /** From first contact to fourth; the sun may rise or set meanwhile. */
+    private static When eclipsedSun(Circumstances c) {
+        List<Interval> windows = solarEclipse(c.night(), c.from().skyline()).stream()
+                .map(e -> new Interval(
+                        e.contacts().get(0).when(),
+                        e.contacts().get(e.contacts().size() - 1).when()))
+                .toList();
+        return new When(windows, windows.stream().map(Interval::from).findFirst());
+    }
+
+    /** The eclipse of the sun whose maximum there lies between a night's two noons, and of which something is seen. */
+    static Optional<LocalSolarEclipse> solarEclipse(Night night, Skyline skyline) {
+        Instant from = night.span().from().minus(ELSEWHERE);
+        return SolarEclipses.between(from, night.span().to().plus(ELSEWHERE)).stream()
+                .flatMap(e -> LocalSolarEclipse.of(e, night.observer(), skyline).stream())
+                .filter(e -> night.span().contains(e.max().when()))
+                .filter(e -> e.contacts().stream().anyMatch(LocalSolarEclipse.Contact::up))
+                .findFirst();
     }
 
     /** While the sun is just below the horizon or just above it and the moon is up; best with the sun at its middle. */

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.eclipse.Suns;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -63,6 +64,8 @@ class TakesTest {
         return night(LEDGE, "2027-06-" + (day < 10 ? "0" : "") + day, ZONE);
     }
 
+    private static final ZoneId MADRID = ZoneId.of("Europe/Madrid");
+
     static List<Subject> subjects() {
         return List.of(
                 new MilkyWay(5),
@@ -75,6 +78,7 @@ class TakesTest {
                 new Stack(20, 5),
                 new Moon(1, 2),
                 new EclipsedMoon(150, 0.8, 2.5, 0),
+                new EclipsedSun(300, 200, 8, true),
                 new Free(20, false));
     }
 
@@ -82,7 +86,9 @@ class TakesTest {
     @ParameterizedTest
     @MethodSource("subjects")
     void every_subject_has_a_plan_that_keeps_its_word(Subject subject) {
-        Circumstances c = subject instanceof EclipsedMoon ? night(LEDGE, "2029-12-20", ZONE) : june(4);
+        Circumstances c = subject instanceof EclipsedMoon
+                ? night(LEDGE, "2029-12-20", ZONE)
+                : subject instanceof EclipsedSun ? night(Suns.STRAIT, "2027-08-01", MADRID) : june(4);
         Plan plan = Take.of("take", subject, "A", RIG).plan(c);
         assertThat(plan.possible()).isTrue();
         assertThat(plan.reasons()).isNotEmpty();
@@ -410,6 +416,28 @@ class TakesTest {
         assertThat(aims).containsExactly("for the lit limb", "for the shadow", "for the lit limb");
         assertThat(program.steps().size()).isLessThan(40);
         Plan none = Take.of("eclipse", EclipsedMoon.KIND.usual(), "A", RIG).plan(june(4));
+        assertThat(none.possible()).isFalse();
+    }
+
+    /** On the morning that ends the night of the first: by its own contacts, wherever it is asked to begin; without filter only totality. */
+    @Test
+    void an_eclipse_of_the_sun_runs_by_its_contacts() {
+        Circumstances c = night(Suns.STRAIT, "2027-08-01", MADRID);
+        Plan plan = Take.of("sun", new EclipsedSun(300, 200, 8, true), "A", RIG).plan(c);
+        Interval window = plan.when().windows().get(0);
+        Instant c2 = Instant.parse("2027-08-02T08:45:08.73Z");
+        assertThat(Duration.between(c2, window.from()).toMillis()).isBetween(3900L, 4100L);
+        Program program = plan.program().apply(window.from().plusSeconds(3600));
+        assertThat(program.span()).isEqualTo(window);
+        assertThat(program.steps()).allMatch(s -> s.what().endsWith("filter off"));
+        Rig filtered = Rig.of(RIG.body(), RIG.lens(), List.of(new Gear.Filter(16.6)));
+        Plan whole = Take.of("sun", new EclipsedSun(300, 200, 8, true), "A", filtered)
+                .plan(c);
+        assertThat(whole.lasts()).isGreaterThan(Duration.ofMinutes(100));
+        assertThat(whole.program().apply(window.from()).steps())
+                .anyMatch(s -> s.what().equals("partial phase, filter on"));
+        assertThat(whole.take().subject().cautions()).anyMatch(s -> s.contains("certified solar protection"));
+        Plan none = Take.of("sun", EclipsedSun.KIND.usual(), "A", filtered).plan(june(4));
         assertThat(none.possible()).isFalse();
     }
 }
