@@ -5,15 +5,11 @@ import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.Script.Line;
-import dev.halfdusk.core.eclipse.ScriptAsked;
 import dev.halfdusk.core.eclipse.ScriptCheck;
-import dev.halfdusk.core.eclipse.Scripting;
 import dev.halfdusk.core.eclipse.SunDrift;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.FileFormat;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -86,7 +82,7 @@ record CameraView(
                 worked.made().notes(),
                 worked.refusals(),
                 c.role() == Role.CLOSE_UP || c.role() == Role.CORONA ? words(drift, c) : null,
-                whole ? raw(plan, here, c) : null,
+                whole ? raw(plan, worked) : null,
                 c.byHand().isPresent(),
                 whole ? rows(plan, worked, drift) : List.of(),
                 whole ? ScriptFile.write(script) : "");
@@ -111,27 +107,16 @@ record CameraView(
     }
 
     /** Frames of totality with raw alone and with JPEGs beside. */
-    private static String raw(EclipsePlan plan, LocalSolarEclipse here, PlanCamera c) {
-        if (plan.window().isEmpty() || c.role() == Role.VIDEO || c.role() == Role.LAND) {
+    private static String raw(EclipsePlan plan, Scripts.Worked w) {
+        if (plan.window().isEmpty()
+                || w.camera().role() == Role.VIDEO
+                || w.camera().role() == Role.LAND) {
             return null;
         }
-        int alone = total(plan, here, c, FileFormat.RAW);
-        int both = total(plan, here, c, FileFormat.RAW_AND_JPEG);
-        return alone == both
-                ? "Raw alone or with JPEGs: " + alone + " frames of totality either way, since the card keeps up."
-                : "Raw alone: " + alone + " frames of totality; with JPEGs beside only " + both + ".";
-    }
-
-    private static int total(EclipsePlan plan, LocalSolarEclipse here, PlanCamera c, FileFormat format) {
-        ScriptAsked asked = c.asked().written(c.asked().partial(), format);
-        return Scripting.of(
-                        here, c.setup(plan.place(), c.rig().rig(), here.max().when()), c.card(), asked)
-                .script()
-                .lines()
-                .stream()
-                .filter(l -> !l.filtered())
-                .mapToInt(Line::frames)
-                .sum();
+        return w.rawAlone() == w.withJpegs()
+                ? "Raw alone or with JPEGs: " + w.rawAlone()
+                        + " frames of totality either way, since the card keeps up."
+                : "Raw alone: " + w.rawAlone() + " frames of totality; with JPEGs beside only " + w.withJpegs() + ".";
     }
 
     private static List<Row> rows(EclipsePlan plan, Scripts.Worked worked, SunDrift drift) {
@@ -175,9 +160,8 @@ record CameraView(
         if (seconds < 0) {
             return Words.number(-seconds, 1) + " s too early";
         }
-        String free = seconds < LONG_PAUSE
-                ? Words.number(seconds, 1) + " s free"
-                : Words.seconds(Duration.ofSeconds((long) seconds)) + " free";
+        String free =
+                seconds < LONG_PAUSE ? Words.number(seconds, 1) + " s free" : Countdown.span((long) seconds) + " free";
         return free + (centre ? ": centre the sun, refocus" : seconds > 120 ? ": refocus, copy files" : "");
     }
 }

@@ -1,5 +1,7 @@
 package dev.halfdusk.app.rehearsal;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.eclipse.FilterWindow;
@@ -41,6 +43,14 @@ public record EclipsePlan(
 
     /** As it is seen from a place; empty where nothing of it is. */
     public static Optional<LocalSolarEclipse> seen(LocalDate date, Place from) {
+        return SEEN.get(List.of(date, from.site(), from.skyline()), key -> work(date, from));
+    }
+
+    /** The same for everyone; a page asks for that of each place near by. */
+    private static final Cache<List<Object>, Optional<LocalSolarEclipse>> SEEN =
+            Caffeine.newBuilder().maximumSize(500).build();
+
+    private static Optional<LocalSolarEclipse> work(LocalDate date, Place from) {
         return on(date).flatMap(e -> LocalSolarEclipse.of(e, Observer.at(from.site()), from.skyline()));
     }
 

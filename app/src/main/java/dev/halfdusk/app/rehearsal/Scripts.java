@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.ScriptCheck;
 import dev.halfdusk.core.eclipse.Scripting;
+import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Program;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,8 +25,15 @@ class Scripts {
      * A camera with its script at the place of its plan.
      *
      * @param refusals what keeps it from being started, in words
+     * @param rawAlone frames of totality where raw alone is written, with JPEGs where both are
      */
-    record Worked(PlanCamera camera, Scripting.Made made, ScriptCheck check, List<String> refusals) {
+    record Worked(
+            PlanCamera camera,
+            Scripting.Made made,
+            ScriptCheck check,
+            List<String> refusals,
+            int rawAlone,
+            int withJpegs) {
 
         Script script() {
             return made.script();
@@ -56,6 +64,27 @@ class Scripts {
                 .filter(ScriptCheck.Finding::refused)
                 .limit(MOST_TOLD)
                 .forEach(f -> refusals.add("Line " + (f.line() + 1) + ": " + f.words()));
-        return new Worked(camera, made, check, List.copyOf(refusals));
+        return new Worked(
+                camera,
+                made,
+                check,
+                List.copyOf(refusals),
+                total(plan, camera, FileFormat.RAW),
+                total(plan, camera, FileFormat.RAW_AND_JPEG));
+    }
+
+    /** Frames of totality of a script that is made for a format. */
+    private static int total(EclipsePlan plan, PlanCamera c, FileFormat format) {
+        return Scripting.of(
+                        plan.here(),
+                        c.setup(plan.place(), c.rig().rig(), plan.here().max().when()),
+                        c.card(),
+                        c.asked().written(c.asked().partial(), format))
+                .script()
+                .lines()
+                .stream()
+                .filter(l -> !l.filtered())
+                .mapToInt(Script.Line::frames)
+                .sum();
     }
 }

@@ -92,13 +92,14 @@ public final class CentralLine {
 
     /** At the full multiples of a step since midnight UTC, in order; empty for an eclipse that is not central. */
     public static List<Point> of(SolarEclipse e, Duration step) {
-        List<Point> points = new ArrayList<>();
-        for (Instant when :
-                times(e.greatest().minus(MeanMoons.LONGEST), e.greatest().plus(MeanMoons.LONGEST), step)) {
-            MoonShadow shadow = MoonShadow.at(Moment.at(when));
-            shadow.site().ifPresent(site -> points.add(point(e, when, shadow, seen(shadow.moment(), site))));
-        }
-        return List.copyOf(points);
+        return times(e.greatest().minus(MeanMoons.LONGEST), e.greatest().plus(MeanMoons.LONGEST), step).parallelStream()
+                .flatMap(when -> point(e, when).stream())
+                .toList();
+    }
+
+    private static Optional<Point> point(SolarEclipse e, Instant when) {
+        MoonShadow shadow = MoonShadow.at(Moment.at(when));
+        return shadow.site().map(site -> point(e, when, shadow, seen(shadow.moment(), site)));
     }
 
     /**
