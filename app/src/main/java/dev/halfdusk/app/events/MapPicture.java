@@ -39,7 +39,22 @@ record MapPicture(
     private static final double MARGIN = 60;
 
     /** A place on the map. */
-    record Spot(double x, double y, String name, boolean here) {}
+    record Spot(double x, double y, String name, boolean here) {
+
+        Spot unnamed() {
+            return new Spot(x, y, "", here);
+        }
+    }
+
+    /** Whether the name of one would stand on that of another. */
+    private static boolean crowds(Spot one, Spot other) {
+        return !one.name.isEmpty()
+                && Math.abs(one.y - other.y) < LINE
+                && Math.abs(one.x - other.x) < LETTER * Math.max(one.name.length(), other.name.length());
+    }
+
+    private static final double LINE = 14;
+    private static final double LETTER = 7;
 
     /** A curve of equal maximum, with its label where it crosses the right of the map. */
     record Curve(String path, String words, double x, double y) {}
@@ -76,11 +91,14 @@ record MapPicture(
     static MapPicture of(List<CentralLine.Point> line, EclipseZones zones, Place here, List<Place> places, int zoom) {
         View view = View.about(here.site(), zoom);
         List<Spot> spots = new ArrayList<>();
-        for (Place p : places) {
+        List<Place> ownFirst = places.stream()
+                .sorted(Comparator.comparing((Place p) -> !p.id().equals(here.id())))
+                .toList();
+        for (Place p : ownFirst) {
             boolean own = p.id().equals(here.id());
             Spot spot = spot(view, p.site(), own || zoom > 1 ? p.name() : "", own);
             if (spot.x > 0 && spot.x < WIDTH && spot.y > 0 && spot.y < HEIGHT) {
-                spots.add(spot);
+                spots.add(spots.stream().anyMatch(s -> crowds(s, spot)) ? spot.unnamed() : spot);
             }
         }
         List<Spot> times = line.stream()

@@ -49,14 +49,14 @@ public record FrameAsked(
         Optional<Long> seed =
                 passing ? Optional.of(setup.setup().moment().instant().getEpochSecond()) : Optional.empty();
         return new Scene(
-                setup.setup().from(),
-                setup.setup().moment(),
-                marks,
-                lampLux,
-                seed,
-                setup.place().seaHorizon(),
-                clouds.orElse(Clouds.NONE),
-                danjon);
+                        setup.setup().from(),
+                        setup.setup().moment(),
+                        marks,
+                        lampLux,
+                        seed,
+                        setup.place().seaHorizon(),
+                        clouds.orElse(Clouds.NONE))
+                .shadowed(danjon);
     }
 
     /** With the stars in focus, by two pixels. */

@@ -3,6 +3,7 @@ package dev.halfdusk.app.rehearsal;
 import dev.halfdusk.app.framing.Darkroom;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
@@ -31,6 +32,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -213,6 +215,15 @@ class RehearsalController {
             model.addAttribute("report", ReportView.of(plan, worked, running, RehearsalReport.of(standings)));
         });
         return "rehearsal/report";
+    }
+
+    /** Every shot until now, with its planned and its real time. */
+    @GetMapping("/log.csv")
+    ResponseEntity<String> log(@PathVariable long id) {
+        EclipsePlan plan = plans.existing(id);
+        Rehearsals.Running running = rehearsals.find(id).orElseThrow(() -> new NotFound("rehearsal of plan " + id));
+        List<Standing> standings = rehearsal(plan, scripts.of(plan), running).at(running.at(clock.instant()));
+        return Attachment.of("half-dusk-rehearsal.csv", "text/csv", RehearsalLog.csv(standings));
     }
 
     /** Changes a camera's script by what the rehearsal has shown. */

@@ -208,9 +208,4 @@ record RehearsalView(
         return (r.fate() == Run.Fate.LATE ? String.format(Locale.ROOT, "late by %.1f s", late) : "lost") + ": "
                 + r.because();
     }
-
-    /** How far from its plan a shot opened, seconds. */
-    static double off(Run.Result r) {
-        return Instants.seconds(r.shot().opens(), r.opened());
-    }
 }

@@ -23,7 +23,6 @@ import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.Anchor;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.optics.FileFormat;
-import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
@@ -88,10 +87,9 @@ class PlanPagesTest {
                 .findFirst()
                 .orElseThrow();
         List<NamedGear> gear = kit.gear().stream()
-                .filter(g -> filter && g.gear() instanceof Gear.Filter
-                        || g.gear() instanceof Gear.Battery
-                        || g.gear() instanceof Gear.Card)
-                .limit(3)
+                .filter(g -> filter && g.name().equals("Solar filter, density 5")
+                        || g.name().equals("Battery")
+                        || g.name().equals("Card 64 GB"))
                 .toList();
         return kit.rig(kit.save(new NamedRig(null, "Rig of a test", usual.body(), usual.lens(), gear)))
                 .orElseThrow();
@@ -451,6 +449,11 @@ class PlanPagesTest {
                 .contains("Tape the cable to tripod and body")
                 .contains("the cable comes off")
                 .containsPattern("C2 \\+ 0:2\\d");
+        List<String> log = page(id + "/rehearsal/log.csv").lines().toList();
+        assertThat(log.get(0)).isEqualTo("camera,shot,planned_utc,opened_utc,late_s,fate,because,what");
+        assertThat(log)
+                .anyMatch(l -> l.contains(",lost,the link is lost,"))
+                .anyMatch(l -> l.contains(",0.000,taken,,"));
         save(id + "/rehearsal/speed", Map.of("speed", "0"));
         assertThat(page(id + "/rehearsal/now")).doesNotContain("hx-trigger");
         shownAt(id, Anchor.C4, 30);

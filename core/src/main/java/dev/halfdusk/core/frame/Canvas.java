@@ -88,6 +88,24 @@ final class Canvas {
         }
     }
 
+    /** A small spot of light on what lies below the sky and is no mark. */
+    void glint(double x, double y, double sigma, double sum, double[] tint) {
+        int reach = (int) Math.ceil(2.5 * sigma);
+        double each = sum / (2 * Math.PI * sigma * sigma);
+        for (int j = (int) y - reach; j <= (int) y + reach; j++) {
+            for (int i = (int) x - reach; i <= (int) x + reach; i++) {
+                if (i >= 0 && j >= 0 && i < width && j < height) {
+                    int at = j * width + i;
+                    double off = ((i + 0.5 - x) * (i + 0.5 - x) + (j + 0.5 - y) * (j + 0.5 - y)) / (2 * sigma * sigma);
+                    double light = each * bell(off) * (1 - open[at]) * (1 - marked[at]);
+                    for (int c = 0; c < 3; c++) {
+                        electrons[c][at] += (float) (light * tint[c]);
+                    }
+                }
+            }
+        }
+    }
+
     /** A round spot of light whose electrons add up; only where the sky is open. */
     void spot(double x, double y, double sigma, double sum, double[] tint) {
         int reach = (int) Math.ceil(3 * sigma);

@@ -39,6 +39,15 @@ final class Exposure {
     /** Less in a sensor pixel is lost in its noise, electrons. */
     private static final double SEEN_E = 1.5;
 
+    /** Of a light that gives one lux. */
+    private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
+
+    /** How waves draw a light out: in so many pieces over so much of the picture's height. */
+    private static final int WAVES = 3;
+
+    private static final double WAVE_SHARE = 0.05;
+    private static final double WAVE_SIGMA = 1.6;
+
     private final Scene scene;
     private final Shot shot;
     private final Window window;
@@ -221,6 +230,43 @@ final class Exposure {
     void line(Vector from, double begin, Vector to, double end, double magnitude, double kelvin) {
         double electrons = perSecond(magnitude) * (end - begin);
         at(from, begin).ifPresent(a -> at(to, end).ifPresent(b -> streak(a, b, electrons, seen(from, kelvin))));
+    }
+
+    /** A lamp that moves from one local direction to another; lux outside its own air, since it is near. */
+    void glow(Vector from, double begin, Vector to, double end, double lux, double[] tint) {
+        double electrons = perSecond(magnitude(lux)) * (end - begin);
+        at(from, begin).ifPresent(a -> at(to, end).ifPresent(b -> streak(a, b, electrons, tint)));
+    }
+
+    /** The same in water that is not quite still: below the horizon, drawn out downwards. */
+    void mirrored(Vector from, double begin, Vector to, double end, double lux, double[] tint) {
+        double electrons = perSecond(magnitude(lux)) * (end - begin) / (window.binned() * window.binned());
+        at(new Vector(from.x(), from.y(), -from.z()), begin)
+                .ifPresent(a -> at(new Vector(to.x(), to.y(), -to.z()), end).ifPresent(b -> {
+                    for (int i = 0; i < WAVES; i++) {
+                        double along = (i + 0.5) / WAVES;
+                        double down = (along - 0.5) * WAVE_SHARE * window.height();
+                        canvas.glint(
+                                a.x() + (b.x() - a.x()) * along,
+                                a.y() + (b.y() - a.y()) * along + down,
+                                WAVE_SIGMA,
+                                electrons / WAVES,
+                                tint);
+                    }
+                }));
+    }
+
+    /** A cloud of smoke that sends so much light, lux times seconds. */
+    void puff(Vector at, double sigmaDeg, double luxSeconds, double[] tint) {
+        double pixels = sigmaDeg * 3600 / shot.framing().optics().plateScaleArcsec() / window.binned();
+        double electrons = perSecond(magnitude(luxSeconds)) / (window.binned() * window.binned());
+        at(at, 0)
+                .filter(p -> !outside(p, 3 * pixels))
+                .ifPresent(p -> canvas.spot(p.x(), p.y(), Math.max(1, pixels), electrons, tint));
+    }
+
+    private static double magnitude(double lux) {
+        return MAGNITUDE_OF_ONE_LUX - 2.5 * Math.log10(lux);
     }
 
     private double perSecond(double magnitude) {

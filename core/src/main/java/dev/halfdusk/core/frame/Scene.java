@@ -1,5 +1,6 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.fireworks.Fired;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.glow.SunAndMoon;
@@ -19,6 +20,7 @@ import java.util.Optional;
  * @param lampLux light of lamps on the ground, lux while the shutter is open
  * @param passing seed of an aircraft and a satellite that cross the frame; empty for none
  * @param sea whether water lies below the horizon where the skyline is lower than a degree
+ * @param fired shells, with their seconds counted from the opening
  * @param danjon darkness of the earth's shadow, in case the moon is in it
  */
 public record Scene(
@@ -29,9 +31,11 @@ public record Scene(
         Optional<Long> passing,
         boolean sea,
         Clouds clouds,
-        double danjon) {
+        double danjon,
+        List<Fired> fired) {
 
     public Scene {
+        fired = List.copyOf(fired);
         ShadowedMoon.DANJON.check(danjon);
         GroundLight.LUX.check(lampLux);
         marks = List.copyOf(marks);
@@ -46,7 +50,7 @@ public record Scene(
             Optional<Long> passing,
             boolean sea,
             Clouds clouds) {
-        this(from, moment, marks, lampLux, passing, sea, clouds, ShadowedMoon.USUAL_DANJON);
+        this(from, moment, marks, lampLux, passing, sea, clouds, ShadowedMoon.USUAL_DANJON, List.of());
     }
 
     /** With nothing that passes. */
@@ -55,18 +59,26 @@ public record Scene(
     }
 
     public Scene with(Clouds other) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, other, danjon);
+        return new Scene(from, moment, marks, lampLux, passing, sea, other, danjon, fired);
     }
 
     /** With another darkness of the earth's shadow. */
     public Scene shadowed(double otherDanjon) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, otherDanjon);
+        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, otherDanjon, fired);
+    }
+
+    /** With shells that are fired while the shutter is open, or were before. */
+    public Scene with(List<Fired> shells) {
+        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, danjon, shells);
     }
 
     /** All that sends light but the faint stars. */
     List<Source> sources() {
         List<Source> sources =
                 new ArrayList<>(List.of(new SunDisc(), new MoonDisc(), new CatalogueStars(), new Planets()));
+        if (!fired.isEmpty()) {
+            sources.add(new Bursts(fired));
+        }
         passing.ifPresent(seed -> {
             sources.add(new Passing(Passing.Kind.AIRCRAFT, seed));
             sources.add(new Passing(Passing.Kind.SATELLITE, seed + 1));

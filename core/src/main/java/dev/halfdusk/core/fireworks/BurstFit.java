@@ -1,0 +1,128 @@
+package dev.halfdusk.core.fireworks;
+
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Whether a lens holds climb and bursts of a display in one orientation, aimed as well as can be.
+ *
+ * @param axis where the camera looks so that what it must hold is in the middle
+ * @param spareDeg left at the tighter pair of edges; below 0 what is cut
+ * @param sideways whether that pair are the sides
+ */
+public record BurstFit(Orientation held, Direction axis, double spareDeg, boolean sideways) {
+
+    /** Bursts are not alike: so much more of their width and height is kept free. */
+    public static final double MARGIN = 0.1;
+
+    private static final double HIGHEST = 80;
+    private static final double LOWEST = -30;
+    private static final int ROUNDS = 40;
+
+    public boolean holds() {
+        return spareDeg >= 0;
+    }
+
+    /**
+     * @param level optics of the camera held level
+     * @param points at least one
+     * @param shell the largest
+     */
+    public static BurstFit of(Optics level, Orientation held, List<FiringPoint> points, Shell shell) {
+        Optics optics = held.turn(level);
+        List<Direction> all = corners(points, shell);
+        double azimuth = middle(points);
+        double low = LOWEST;
+        double high = HIGHEST;
+        for (int i = 0; i < ROUNDS; i++) {
+            double altitude = (low + high) / 2;
+            Optional<Extent> e = extent(optics, new Direction(azimuth, altitude), all);
+            boolean up = e.isEmpty() ? altitude < 30 : e.get().top + e.get().bottom > 0;
+            low = up ? altitude : low;
+            high = up ? high : altitude;
+        }
+        Direction axis = new Direction(azimuth, (low + high) / 2);
+        return extent(optics, axis, all)
+                .map(e -> fit(optics, held, axis, e))
+                .orElse(new BurstFit(held, axis, -90, false));
+    }
+
+    private static BurstFit fit(Optics optics, Orientation held, Direction axis, Extent e) {
+        double tall = spare(optics.sensor().heightMm() / 2, Math.max(e.top, -e.bottom), optics.focalMm());
+        double wide = spare(optics.sensor().widthMm() / 2, e.aside, optics.focalMm());
+        return new BurstFit(held, axis, Math.min(tall, wide), wide < tall);
+    }
+
+    private static double spare(double edgeMm, double atMm, double focalMm) {
+        return Math.toDegrees(Math.atan(edgeMm / focalMm) - Math.atan(atMm / focalMm));
+    }
+
+    /** The longest lens that holds it, focal length in whole millimetres; empty where even 8 mm cut it. */
+    public static Optional<Integer> longestMm(Sensor sensor, Orientation held, List<FiringPoint> points, Shell shell) {
+        int few = (int) Range.FOCAL_LENGTH.min();
+        int longest = 0;
+        for (int mm = Math.max(8, few); mm <= 600; mm++) {
+            if (!of(new Optics(sensor, mm, Projection.RECTILINEAR), held, points, shell)
+                    .holds()) {
+                break;
+            }
+            longest = mm;
+        }
+        return longest == 0 ? Optional.empty() : Optional.of(longest);
+    }
+
+    /** In the middle of all points, by the way round that is shorter. */
+    private static double middle(List<FiringPoint> points) {
+        double first = points.get(0).bearingDeg();
+        double least = 0;
+        double most = 0;
+        for (FiringPoint p : points) {
+            double off = Math.IEEEremainder(p.bearingDeg() - first, 360);
+            least = Math.min(least, off);
+            most = Math.max(most, off);
+        }
+        return ((first + (least + most) / 2) % 360 + 360) % 360;
+    }
+
+    /** Mortar, top and sides of the bursts of each point. */
+    private static List<Direction> corners(List<FiringPoint> points, Shell shell) {
+        List<Direction> all = new ArrayList<>();
+        double half = shell.widthM() / 2 * (1 + MARGIN);
+        for (FiringPoint p : points) {
+            all.add(p.towards(0, 0));
+            all.add(p.towards(0, shell.heightM() + half));
+            all.add(p.towards(half, shell.heightM()));
+            all.add(p.towards(-half, shell.heightM()));
+        }
+        return all;
+    }
+
+    /** Millimetres from the middle: up, down (below 0) and to either side. */
+    private record Extent(double top, double bottom, double aside) {}
+
+    private static Optional<Extent> extent(Optics optics, Direction axis, List<Direction> all) {
+        Framing framing = Framing.of(optics, axis, 0);
+        double top = Double.NEGATIVE_INFINITY;
+        double bottom = Double.POSITIVE_INFINITY;
+        double aside = 0;
+        for (Direction d : all) {
+            Optional<Point> at = framing.project(d.vector());
+            if (at.isEmpty()) {
+                return Optional.empty();
+            }
+            top = Math.max(top, -at.get().y());
+            bottom = Math.min(bottom, -at.get().y());
+            aside = Math.max(aside, Math.abs(at.get().x()));
+        }
+        return Optional.of(new Extent(top, bottom, aside));
+    }
+}

@@ -1,0 +1,42 @@
+package dev.halfdusk.core.fireworks;
+
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+
+/**
+ * Where shells are fired, as seen from the camera.
+ *
+ * @param distanceM over the ground
+ * @param bearingDeg from the camera
+ * @param heightM it lies above the camera; below it where negative
+ */
+public record FiringPoint(double distanceM, double bearingDeg, double heightM) {
+
+    public static final Range DISTANCE = new Range("distance to the firing point", 20, 20_000, " m");
+    public static final Range HEIGHT = new Range("height of the firing point", -1000, 1000, " m");
+
+    public FiringPoint {
+        DISTANCE.check(distanceM);
+        Range.AZIMUTH.check(bearingDeg);
+        HEIGHT.check(heightM);
+    }
+
+    /** Elevation of what is so high above it, degrees. */
+    public double elevationDeg(double aboveM) {
+        return Math.toDegrees(Math.atan2(heightM + aboveM, distanceM));
+    }
+
+    /** Towards what is so far to the right of it, seen from the camera, and so high above it. */
+    public Direction towards(double rightM, double aboveM) {
+        double away = Math.hypot(distanceM, rightM);
+        return new Direction(
+                Angles.turn(bearingDeg + Math.toDegrees(Math.atan2(rightM, distanceM))),
+                Math.toDegrees(Math.atan2(heightM + aboveM, away)));
+    }
+
+    /** To a burst of a shell, through the air, metres. */
+    public double slantM(Shell shell) {
+        return Math.hypot(distanceM, heightM + shell.heightM());
+    }
+}

@@ -1,0 +1,93 @@
+package dev.halfdusk.core.fireworks;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.fireworks.Trainer.Launch;
+import dev.halfdusk.core.fireworks.Trainer.Press;
+import dev.halfdusk.core.fireworks.Trainer.Scored;
+import dev.halfdusk.core.fireworks.Trainer.Verdict;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class TrainerTest {
+
+    /** Fired at 10 s, breaks at 14.5, fades at 16.5. */
+    private static final Launch SHELL = new Launch(10, Shell.of(150));
+
+    private static Scored one(double opens, double closes) {
+        return new Trainer(List.of(SHELL))
+                .score(List.of(new Press(opens, closes)))
+                .get(0);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "9.5, 16.5, WHOLE",
+        "10.4, 16.2, WHOLE",
+        "9.01, 16.5, WHOLE",
+        "8.9, 16.5, EARLY",
+        "10.95, 16.5, LATE",
+        "13, 16.5, LATE",
+        "10, 16.0, CUT",
+        "10, 15, CUT",
+        "10, 14.4, MISSED",
+        "10, 17.9, WHOLE",
+        "10, 18.1, LONG",
+        "2, 5, MISSED",
+        "17, 20, MISSED"
+    })
+    void a_press_is_judged(double opens, double closes, Verdict verdict) {
+        assertThat(one(opens, closes).verdict()).isEqualTo(verdict);
+    }
+
+    @Test
+    void parts_that_were_drawn() {
+        Scored s = one(12.25, 15.5);
+        assertThat(s.climb()).isCloseTo(0.5, within(1e-9));
+        assertThat(s.burst()).isCloseTo(0.5, within(1e-9));
+        assertThat(new Trainer(List.of(SHELL)).score(List.of()).get(0).verdict())
+                .isEqualTo(Verdict.MISSED);
+    }
+
+    /** One press over two bursts spoils both; two presses take each. */
+    @Test
+    void two_bursts_in_one_frame() {
+        Launch next = new Launch(13, Shell.of(150));
+        Trainer t = new Trainer(List.of(SHELL, next));
+        assertThat(t.score(List.of(new Press(10, 19.5))))
+                .extracting(Scored::verdict)
+                .containsExactly(Verdict.OVERLAPPED, Verdict.OVERLAPPED);
+        Launch later = new Launch(20, Shell.of(75));
+        assertThat(new Trainer(List.of(SHELL, later)).score(List.of(new Press(20, 24.5), new Press(10, 16.5))))
+                .extracting(Scored::verdict)
+                .containsExactly(Verdict.WHOLE, Verdict.WHOLE);
+    }
+
+    @Test
+    void a_round_is_the_same_for_the_same_seed_and_leaves_time_between() {
+        Trainer round = Trainer.of(Show.TOWN, 10, 4);
+        assertThat(round).isEqualTo(Trainer.of(Show.TOWN, 10, 4)).isNotEqualTo(Trainer.of(Show.TOWN, 10, 5));
+        assertThat(round.launches()).hasSize(10);
+        for (int i = 1; i < 10; i++) {
+            Launch before = round.launches().get(i - 1);
+            assertThat(round.launches().get(i).breaks())
+                    .isGreaterThan(before.breaks() + before.shell().showSeconds() * 0.5);
+        }
+        List<Press> perfect = round.launches().stream()
+                .map(l -> new Press(l.fires(), l.fades()))
+                .toList();
+        assertThat(round.score(perfect))
+                .filteredOn(s -> s.verdict() == Verdict.WHOLE)
+                .hasSizeGreaterThan(5);
+        assertThat(round.seconds()).isGreaterThan(round.launches().get(9).fades());
+    }
+
+    @Test
+    void a_shutter_cannot_close_before_it_opens() {
+        assertThatThrownBy(() -> new Press(3, 2)).isInstanceOf(IllegalArgumentException.class);
+    }
+}
