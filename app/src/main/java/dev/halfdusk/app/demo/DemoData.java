@@ -64,6 +64,7 @@ class DemoData implements SmartInitializingSingleton {
     static final Site ARCH = new Site(37.5738, -8.7664, 12);
     static final Site MILL = new Site(37.6434, -8.6902, 6);
     static final Site STRAIT = new Site(36.0104, -5.6120, 140);
+    private static final Site MOLE = new Site(37.6018, -8.8035, 6);
     private static final Site SHORE = new Site(36.1793, -5.9186, 4);
 
     private static final ZoneId COAST = ZoneId.of("Europe/Lisbon");
@@ -106,6 +107,19 @@ class DemoData implements SmartInitializingSingleton {
         Place mill = place("Old Tide Mill", MILL, COAST, false);
         Place strait = place("Strait lookout", STRAIT, ZoneId.of("Europe/Madrid"), false);
         Place shore = place("Strait shore", SHORE, ZoneId.of("Europe/Madrid"), true);
+        Place mole = places.add(new Place(
+                null,
+                "Old harbour mole",
+                MOLE,
+                COAST,
+                OptionalDouble.of(18.3), // the town is all around
+                MOLE_SKYLINE,
+                true,
+                List.of(),
+                new Place.Notes(
+                        "Along the quay, five minutes",
+                        "No railing towards the water, crowds, ropes on the ground",
+                        "When the organiser's people say so")));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -115,6 +129,8 @@ class DemoData implements SmartInitializingSingleton {
         places.addMark(mill.id(), new Mark("Watch tower", 14, 95, 17, 7, 2, Silhouette.TOWER));
         places.saveSkyline(mill.id(), MILL_SKYLINE);
         places.saveSkyline(strait.id(), STRAIT_SKYLINE);
+        places.saveSkyline(mole.id(), MOLE_SKYLINE);
+        places.addMark(mole.id(), new Mark("Firing barge", 248, 640, 2, 14, -3, Silhouette.BOAT));
         places.addMark(strait.id(), new Mark("Watch pillars", 84, 120, 9, 14, 6, Silhouette.TOWER));
 
         fisheyeRig();
@@ -159,6 +175,14 @@ class DemoData implements SmartInitializingSingleton {
             new Skyline.Point(130, 0.6),
             new Skyline.Point(240, 0.6),
             new Skyline.Point(300, 3)));
+
+    private static final Skyline MOLE_SKYLINE = Skyline.of(List.of(
+            new Skyline.Point(0, 4),
+            new Skyline.Point(70, 6),
+            new Skyline.Point(150, 2),
+            new Skyline.Point(220, 0.4),
+            new Skyline.Point(285, 0.4),
+            new Skyline.Point(320, 3)));
 
     private static final Skyline MILL_SKYLINE = Skyline.of(List.of(
             new Skyline.Point(0, 2.5),

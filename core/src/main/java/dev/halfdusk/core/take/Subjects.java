@@ -17,6 +17,7 @@ public final class Subjects {
             Moon.KIND,
             EclipsedMoon.KIND,
             EclipsedSun.KIND,
+            Fireworks.KIND,
             Clip.KIND,
             Free.KIND);
 

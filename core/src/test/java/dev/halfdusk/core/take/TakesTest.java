@@ -79,6 +79,7 @@ class TakesTest {
                 new Moon(1, 2),
                 new EclipsedMoon(150, 0.8, 2.5, 0),
                 new EclipsedSun(300, 200, 8, true),
+                new Fireworks(18, 4, 100, 90),
                 new Free(20, false));
     }
 
@@ -439,5 +440,24 @@ class TakesTest {
         assertThat(whole.take().subject().cautions()).anyMatch(s -> s.contains("certified solar protection"));
         Plan none = Take.of("sun", EclipsedSun.KIND.usual(), "A", filtered).plan(june(4));
         assertThat(none.possible()).isFalse();
+    }
+
+    /** Eighteen minutes: opening at 4 s, body at 5, the last ninety seconds at 2 s and a stop narrower; never into each other, never longer. */
+    @Test
+    void a_display_has_three_stages() {
+        Circumstances c = june(4);
+        Take take = Take.of("display", new Fireworks(18, 4, 100, 90), "A", RIG).set(20, 11);
+        Plan plan = take.plan(c);
+        Instant half = Night.at(c.night().date(), LocalTime.of(22, 30), ZONE);
+        assertThat(plan.when().best()).contains(half);
+        Program p = plan.program().apply(half);
+        assertThat(p.steps()).extracting(Program.Step::what).containsExactly("opening", "body", "finale");
+        assertThat(p.steps()).extracting(s -> s.settings().seconds()).containsExactly(4.0, 5.0, 2.0);
+        assertThat(p.steps().get(2).begins()).isEqualTo(half.plusSeconds(18 * 60 - 90));
+        assertThat(p.steps().get(2).settings().aperture()).isGreaterThan(15);
+        assertThat(p.total()).isBetween(Duration.ofSeconds(1070), Duration.ofSeconds(1080));
+        assertThat(plan.hands()).isTrue();
+        Plan brief = Take.of("display", new Fireworks(1, 30, 100, 0), "A", RIG).plan(c);
+        assertThat(brief.program().apply(half).frames()).isGreaterThan(0);
     }
 }

@@ -1,0 +1,228 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.framing.Darkroom;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.pictures.ImageFile;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Places.ListedMark;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.FiringPoint;
+import dev.halfdusk.core.fireworks.Show;
+import dev.halfdusk.core.fireworks.Sound;
+import dev.halfdusk.core.fireworks.Trainer;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.weather.WeatherHour;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** Fireworks: where they stand in the frame, how to expose and time them, where their smoke goes; and practice for the hand. */
+@Controller
+@RequestMapping("/events/fireworks")
+class FireworksController {
+
+    private static final List<Choice> SHOWS = Choice.of(Show.class, Show::key, Show::words);
+    private static final int LAUNCHES = 8;
+    private static final double USUAL_APERTURE = 11;
+    private static final LocalTime USUAL_TIME = LocalTime.of(22, 30);
+    private static final int MOST_PRESSES = 200;
+    private static final Range SEED = new Range("round", 0, 1_000_000_000, "");
+
+    private final SetupReader setups;
+    private final Places places;
+    private final Weather weather;
+    private final Clock clock;
+    private final Darkroom darkroom = new Darkroom();
+
+    FireworksController(SetupReader setups, Places places, Weather weather, Clock clock) {
+        this.setups = setups;
+        this.places = places;
+        this.weather = weather;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    String show(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        if (!choices.enough()) {
+            return "events/fireworks";
+        }
+        Optional<FireworksAsked> read = read(form, choices, model);
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "events/fireworks";
+        }
+        FireworksAsked a = read.get();
+        Trainer round = Trainer.of(a.show(), LAUNCHES, a.asked().night().date().toEpochDay());
+        model.addAttribute("asked", a.asked());
+        model.addAttribute("view", FireworksView.of(a, change -> address(form, change)));
+        model.addAttribute("launches", FireworksView.launches(round));
+        model.addAttribute("seed", a.asked().night().date().toEpochDay());
+        model.addAttribute("delay", Sound.delaySeconds(a.first().distanceM(), a.celsius()));
+        return "events/fireworks";
+    }
+
+    private Optional<FireworksAsked> read(Form form, Choices choices, Model model) {
+        begin(form, choices);
+        Place place = MoonSetup.place(form, choices);
+        List<ListedMark> marks = places.marks(place.id());
+        model.addAttribute("shows", SHOWS);
+        model.addAttribute(
+                "marks",
+                Choice.orNone(
+                        "no mark: by distance and bearing",
+                        marks.stream()
+                                .map(m -> new Choice("" + m.id(), m.mark().name()))
+                                .toList()));
+        Optional<Asked> asked = setups.read(form, choices);
+        FireworksAsked.begin(form, marks, asked.flatMap(this::hour));
+        return asked.flatMap(x -> FireworksAsked.read(form, x));
+    }
+
+    private Optional<WeatherHour> hour(Asked asked) {
+        return weather.hours(asked.place(), asked.night()).apply(asked.when());
+    }
+
+    /** A place that has a firing point, a lens that is wide enough, an evening. */
+    private void begin(Form form, Choices choices) {
+        if (!form.has("place")) {
+            choices.places().stream()
+                    .filter(p -> places.marks(p.id()).stream()
+                            .anyMatch(m ->
+                                    m.mark().name().toLowerCase(Locale.ROOT).contains("firing")))
+                    .findFirst()
+                    .ifPresent(p -> form.put("place", p.id()));
+        }
+        Place place = MoonSetup.place(form, choices);
+        if (!form.has("rig")) {
+            choices.rigs().stream()
+                    .filter(r -> r.rig().lens().projection() == Projection.RECTILINEAR)
+                    .filter(r ->
+                            r.rig().filterStops() == 0 && !r.rig().support().tracks())
+                    .min(Comparator.comparingDouble(r -> Math.abs(Math.log(
+                            (r.rig().lens().shortestMm() + r.rig().lens().longestMm()) / 2 / 35))))
+                    .ifPresent(r -> form.put("rig", r.id()));
+        }
+        if (!form.has("focal")) {
+            choices.rigs().stream()
+                    .filter(r -> form.value("rig").equals("" + r.id()))
+                    .findFirst()
+                    .ifPresent(r -> lens(form, r, place));
+        }
+        form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
+        if (!form.has("minute")) {
+            form.putIfEmpty("time", USUAL_TIME);
+        }
+    }
+
+    /** The longest setting that holds a town's show from where it is fired. */
+    private void lens(Form form, NamedRig named, Place place) {
+        Rig rig = named.rig();
+        Form guess = form.copy();
+        FireworksAsked.begin(guess, places.marks(place.id()), Optional.empty());
+        double distance = guess.number("distance", FiringPoint.DISTANCE).orElse(600);
+        Orientation held = form.has("upright") ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
+        double holds = BurstFit.longestMm(
+                        rig.body().sensor(), held, List.of(new FiringPoint(distance, 0, 0)), Show.TOWN.largest())
+                .orElse(8);
+        Range range = rig.lens().focalLengths();
+        double focal = Math.max(range.min(), Math.min(range.max(), Math.floor(holds * 0.85 / rig.converter())));
+        form.put("focal", focal);
+        Range apertures = rig.apertures(focal);
+        form.putIfEmpty("aperture", Math.max(apertures.min(), Math.min(apertures.max(), USUAL_APERTURE)));
+    }
+
+    /** The same with a field changed: "aperture=8", or nothing for none. */
+    private static String address(Form form, String change) {
+        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
+        List<String> names =
+                new ArrayList<>(List.of("rig", "place", "night", "time", "focal", "aperture", "upright", "darkness"));
+        names.addAll(FireworksAsked.FIELDS);
+        for (String name : names) {
+            if (form.has(name) && !change.startsWith(name + "=")) {
+                uri.queryParam(name, form.value(name));
+            }
+        }
+        String query = uri.encode().build().getQuery();
+        return change.isEmpty() ? query : query + "&" + change;
+    }
+
+    @GetMapping("/photograph.jpg")
+    void photograph(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response)
+            throws IOException {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        Optional<FireworksAsked> read = choices.enough() ? read(form, choices, model) : Optional.empty();
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return;
+        }
+        FireworksAsked a = read.get();
+        response.setContentType(ImageFile.JPEG.mediaType());
+        darkroom.develop(
+                ImageFile.JPEG,
+                () -> {
+                    int[] rgb = FireworksPicture.photograph(
+                            a, places.plainMarks(a.asked().place().id()));
+                    return ImageFile.JPEG.of(rgb, FireworksPicture.WIDTH, rgb.length / FireworksPicture.WIDTH);
+                },
+                response.getOutputStream());
+    }
+
+    /** What came of a round: presses as "opened,closed;\u2026" in seconds of it. */
+    @PostMapping("/score")
+    String score(
+            @RequestParam(defaultValue = "") String show,
+            @RequestParam(defaultValue = "0") long seed,
+            @RequestParam(defaultValue = "") String presses,
+            Model model) {
+        Show of = new Form().put("show", show).choice("show", Show.class).orElse(Show.TOWN);
+        Trainer round = Trainer.of(of, LAUNCHES, SEED.holds(seed) ? seed : 0);
+        model.addAttribute("scores", ScoreView.of(round, presses(presses)));
+        return "events/trainer :: scores";
+    }
+
+    /** What cannot be read was no press. */
+    private static List<Trainer.Press> presses(String text) {
+        List<Trainer.Press> presses = new ArrayList<>();
+        for (String one : text.split(";")) {
+            String[] times = one.split(",");
+            if (times.length == 2 && presses.size() < MOST_PRESSES && number(times[0]) && number(times[1])) {
+                double opens = Double.parseDouble(times[0]);
+                presses.add(new Trainer.Press(opens, Math.max(opens, Double.parseDouble(times[1]))));
+            }
+        }
+        return presses;
+    }
+
+    private static boolean number(String text) {
+        return text.matches("\\d{1,5}(\\.\\d{1,6})?");
+    }
+}

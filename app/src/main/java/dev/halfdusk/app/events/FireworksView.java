@@ -1,0 +1,223 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.FireworkSettings;
+import dev.halfdusk.core.fireworks.FiringPoint;
+import dev.halfdusk.core.fireworks.Shell;
+import dev.halfdusk.core.fireworks.Smoke;
+import dev.halfdusk.core.fireworks.Sound;
+import dev.halfdusk.core.fireworks.Trainer;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Settings;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+/**
+ * A display as its page shows it.
+ *
+ * @param danger what is said about the distance, and whether it is too near
+ */
+record FireworksView(
+        String headline,
+        String seconds,
+        String aperture,
+        String iso,
+        List<Option> apertures,
+        List<Option> shutters,
+        List<Stage> stages,
+        String fit,
+        boolean cut,
+        String danger,
+        boolean near,
+        List<String> sound,
+        List<String> exposure,
+        List<String> smoke,
+        List<String> heads,
+        FireworksPicture picture,
+        String picturesQuery) {
+
+    record Option(String words, String query, boolean chosen) {}
+
+    record Stage(String name, String settings, String changes) {}
+
+    private static final double LONG_SECONDS = 30;
+    private static final double HEAD_M = 1.7;
+    private static final double HEADS_AHEAD_M = 4;
+
+    /** @param query an address with one field changed: "aperture=8" */
+    static FireworksView of(FireworksAsked a, UnaryOperator<String> query) {
+        FireworkSettings e = a.exposure();
+        Settings s = a.settings();
+        double clear = a.shell().clearDistanceM();
+        double nearest =
+                a.points().stream().mapToDouble(FiringPoint::distanceM).min().orElseThrow();
+        BurstFit across = BurstFit.of(a.level(), Orientation.LANDSCAPE, a.points(), a.shell());
+        BurstFit upright = BurstFit.of(a.level(), Orientation.PORTRAIT, a.points(), a.shell());
+        return new FireworksView(
+                "firing point " + Words.number(a.first().distanceM(), 0) + " m off towards "
+                        + Words.number(a.first().bearingDeg(), 0) + "\u00b0 "
+                        + Angles.compass(a.first().bearingDeg()) + " \u00b7 "
+                        + a.show().words() + ", shells to "
+                        + Words.number(a.shell().mm(), 0) + " mm \u00b7 "
+                        + a.asked().clock() + ", about "
+                        + Words.number(a.minutes(), 0) + " min",
+                Words.trimmed(s.seconds()),
+                Numbers.trimmed(s.aperture(), 1),
+                Numbers.plain(s.iso()),
+                FireworkSettings.APERTURES.stream()
+                        .map(n -> new Option(
+                                "f/" + Numbers.trimmed(n, 1),
+                                query.apply("aperture=" + Numbers.plain(n)),
+                                Math.abs(n - s.aperture()) < 0.05))
+                        .toList(),
+                FireworkSettings.SHUTTERS.stream()
+                        .map(t -> new Option(
+                                Numbers.trimmed(t, 1) + " s",
+                                query.apply("shutter=" + Numbers.plain(t)),
+                                t.equals(s.seconds())))
+                        .toList(),
+                e.stages().stream()
+                        .map(g -> new Stage(
+                                g.name(),
+                                Numbers.trimmed(g.settings().seconds(), 1) + " s \u00b7 f/"
+                                        + Numbers.trimmed(g.settings().aperture(), 0),
+                                g.changes()))
+                        .toList(),
+                fit(a, across, upright),
+                !(a.asked().upright() ? upright : across).holds(),
+                danger(a, nearest, clear),
+                nearest < clear,
+                sound(a),
+                exposure(a, e),
+                smoke(a),
+                heads(a),
+                FireworksPicture.of(a),
+                query.apply(""));
+    }
+
+    private static String fit(FireworksAsked a, BurstFit across, BurstFit upright) {
+        return "Climb and " + Words.number(a.shell().mm(), 0) + " mm shells: upright " + words(upright) + "; across "
+                + words(across) + ". Longest lens that holds all: " + longest(a, Orientation.PORTRAIT) + " upright, "
+                + longest(a, Orientation.LANDSCAPE) + " across.";
+    }
+
+    private static String words(BurstFit f) {
+        String edge = f.sideways() ? "the sides" : "the top";
+        return f.holds()
+                ? "yes, " + Words.number(f.spareDeg(), 0) + "\u00b0 to spare"
+                : edge + " cut by " + Words.number(-f.spareDeg(), 0) + "\u00b0";
+    }
+
+    private static String longest(FireworksAsked a, Orientation held) {
+        return BurstFit.longestMm(a.level().sensor(), held, a.points(), a.shell())
+                .map(mm -> mm + " mm")
+                .orElse("none");
+    }
+
+    private static String danger(FireworksAsked a, double nearest, double clear) {
+        return (nearest < clear ? "You would stand inside the usual clear distance: " : "You stand ")
+                + Words.number(nearest, 0) + " m away; the usual clear distance for "
+                + Words.number(a.shell().mm(), 0)
+                + " mm is " + Words.number(clear, 0) + " m.";
+    }
+
+    private static List<String> sound(FireworksAsked a) {
+        double late = Sound.delaySeconds(a.first().distanceM(), a.celsius());
+        double from = Sound.flashFromM(a.shell(), a.celsius());
+        boolean flash = Sound.openOnFlash(a.first(), a.shell(), a.celsius());
+        List<String> lines = new ArrayList<>();
+        lines.add("A launch is heard " + Words.number(late, 1) + " s after it is seen.");
+        lines.add(
+                flash
+                        ? "Open on the flash, not on the boom: more than half of the climb is over by then."
+                        : "The boom still serves: " + Words.percent(Sound.climbLeft(a.first(), a.shell(), a.celsius()))
+                                + " of the climb is left; the flash gives all of it.");
+        lines.add(
+                "From " + Words.number(Math.round(from / 10) * 10.0, 0) + " m on only the flash serves these shells.");
+        lines.add("A self-timer or a delay of half a second costs as much of the climb: use a cable.");
+        return lines;
+    }
+
+    private static List<String> exposure(FireworksAsked a, FireworkSettings e) {
+        Shell shell = a.shell();
+        SunAndMoon lamps = SunAndMoon.at(
+                a.asked().setup().moment(), a.asked().place().standpoint().observer());
+        double magnitude = a.asked()
+                .setup()
+                .from()
+                .glow()
+                .withoutMilkyWay(new Direction(a.first().bearingDeg(), 12), lamps)
+                .magnitude();
+        double full = a.asked()
+                .named()
+                .rig()
+                .body()
+                .response()
+                .saturationE(a.settings().iso());
+        double sky = Tone.position(
+                a.asked().setup().electronsPerSecond(magnitude) * a.settings().seconds() / full);
+        List<String> lines = new ArrayList<>();
+        lines.add("Streaks are "
+                + (Math.abs(e.streakStops()) < 0.05 ? "as bright as at" : Words.stops(e.streakStops()) + " than at")
+                + " f/11 and ISO 100, whatever the shutter.");
+        lines.add("One shutter draws " + Words.percent(e.drawn(shell)) + " of a shell's way; a frame holds about "
+                + Words.number(e.bursts(a.show().everySeconds()), 1) + " bursts, in the finale three times as many.");
+        lines.add("The sky stands at " + Words.number(sky, 2) + " of the histogram"
+                + (sky > 0.35
+                        ? ": too bright yet, wait or stop down."
+                        : sky < 0.05 ? ": black; an interesting skyline takes 5 s." : "."));
+        lines.add(
+                "A frame of " + Words.number(LONG_SECONDS, 0) + " s wants "
+                        + Words.number(FireworkSettings.neutralStops(LONG_SECONDS), 0)
+                        + " stops of neutral density and the aperture opened by as much; or shorter frames, laid over each other by their lighter pixels.");
+        return lines;
+    }
+
+    private static List<String> smoke(FireworksAsked a) {
+        Smoke smoke = Smoke.of(a.windMs(), a.windFromDeg(), a.first().bearingDeg());
+        double best = Smoke.standDeg(a.windFromDeg());
+        return List.of(
+                "Smoke " + smoke.way().words() + ".",
+                "Across the wind one stands " + Words.number(best, 0) + "\u00b0 or "
+                        + Words.number((best + 180) % 360, 0)
+                        + "\u00b0 of the firing point, as seen from it; upwind towards "
+                        + Words.number(a.windFromDeg(), 0)
+                        + "\u00b0.");
+    }
+
+    private static List<String> heads(FireworksAsked a) {
+        double top = Math.toDegrees(Math.atan((HEAD_M - a.tripodM()) / HEADS_AHEAD_M));
+        return List.of(
+                top <= 0
+                        ? "Heads four metres ahead stay below the level."
+                        : "Heads four metres ahead reach " + Words.number(top, 1)
+                                + "\u00b0 above the level: raise the tripod to " + Words.number(HEAD_M + 0.1, 1)
+                                + " m, or come early for the front row.",
+                a.asked().place().seaHorizon()
+                        ? "Water mirrors what is above it: leave as much below the horizon as you like of it."
+                        : "No water is known here that would mirror them.");
+    }
+
+    /** Launches of a round, for the trainer's script. */
+    static String launches(Trainer round) {
+        StringBuilder text = new StringBuilder();
+        for (Trainer.Launch l : round.launches()) {
+            text.append(text.length() == 0 ? "" : ";")
+                    .append(Numbers.plain(l.fires(), 3))
+                    .append(',')
+                    .append(Numbers.plain(l.shell().flightSeconds(), 3))
+                    .append(',')
+                    .append(Numbers.plain(l.shell().showSeconds(), 3))
+                    .append(',')
+                    .append(Numbers.plain(l.shell().mm(), 0));
+        }
+        return text.toString();
+    }
+}
