@@ -111,6 +111,14 @@
     round.opened = null;
   };
 
+  // until one plays, all of the round as its bursts stand open
+  const still = () => document.querySelectorAll("[data-trainer]").forEach((box) => {
+    const open = parse(box).map((l) => ({ ...l, fires: -l.flight, breaks: 0, fades: l.show }));
+    if (!round) draw(box.querySelector("canvas"), open, 0.5, false);
+  });
+  document.addEventListener("DOMContentLoaded", still);
+  document.addEventListener("htmx:afterSettle", still);
+
   document.addEventListener("click", (event) => {
     const key = event.target.closest("[data-trainer] button");
     if (!key) return;

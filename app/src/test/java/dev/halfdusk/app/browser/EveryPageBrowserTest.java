@@ -51,6 +51,7 @@ class EveryPageBrowserTest extends BrowserTest {
             "/events/eclipse?place=1",
             "/events/sun?place=4",
             "/events/moon?place=1",
+            "/events/fireworks",
             "/events/plans",
             "/events/plans/1?camera=2",
             "/events/plans/1/rehearsal",
