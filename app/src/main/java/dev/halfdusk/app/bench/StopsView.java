@@ -8,10 +8,12 @@ import dev.halfdusk.core.exposure.Film;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -30,10 +32,12 @@ public record StopsView(
         String sceneSeconds,
         String sceneDial,
         String meter,
+        List<String> street,
         List<SceneRow> scenes) {
 
     private static final Range APART = new Range("stops apart", 0.3, 4, "");
     private static final Range EACH = new Range("frames each way", 1, 7, "");
+    private static final Range BLADES = new Range("blades", 3, 24, "");
     private static final Range CONTRAST = new Range("stops darker", 0, 20, "");
 
     /** An equivalent setting. */
@@ -60,7 +64,11 @@ public record StopsView(
                 .putIfMissing("ev", "-2.5")
                 .putIfMissing("sceneIso", "1600")
                 .putIfMissing("share", "1")
-                .putIfMissing("darker", "8");
+                .putIfMissing("darker", "8")
+                .putIfMissing("speed", "50")
+                .putIfMissing("away", "60")
+                .putIfMissing("across", "90")
+                .putIfMissing("blades", "9");
     }
 
     static Optional<StopsView> of(Setup setup, Form form) {
@@ -82,6 +90,10 @@ public record StopsView(
         OptionalDouble sceneIso = form.number("sceneIso", Range.ISO);
         OptionalDouble share = form.number("share", new Range("bright part", 0.1, 100, " %"));
         OptionalDouble darker = form.number("darker", CONTRAST);
+        OptionalDouble kmh = form.number("speed", Traffic.SPEED);
+        OptionalDouble away = form.number("away", Traffic.DISTANCE);
+        OptionalDouble across = form.number("across", Traffic.ACROSS);
+        OptionalLong blades = form.whole("blades", BLADES);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -113,6 +125,8 @@ public record StopsView(
                 Words.exposure(scene),
                 dial.nearest(scene).label() + " s",
                 meter(share.getAsDouble() / 100, darker.getAsDouble()),
+                street(setup, new Traffic(kmh.getAsDouble(), away.getAsDouble(), across.getAsDouble()), scene, (int)
+                        blades.getAsLong()),
                 SceneLight.SCENES.stream()
                         .map(s -> new SceneRow(
                                 s.name(),
@@ -135,6 +149,25 @@ public record StopsView(
                 "f/" + Words.trimmed(e.settings().aperture()),
                 Words.trimmed(e.settings().iso()),
                 e.exact() ? "" : Words.stops(e.offStops()));
+    }
+
+    /** Lines of traffic and stars of lamps. */
+    private static List<String> street(Setup setup, Traffic t, double seconds, int blades) {
+        double width = setup.optics().sensor().widthMm();
+        double focal = setup.optics().focalMm();
+        double whole = t.secondsAcross(focal, width);
+        double down = Stops.ofApertures(setup.rig().apertures(setup.onLensMm()).min(), setup.aperture());
+        return List.of(
+                "A light at " + Words.trimmed(t.speedKmh()) + " km/h, " + Words.trimmed(t.distanceM()) + " m away, "
+                        + (Double.isInfinite(whole) || whole > 600
+                                ? "hardly moves in this frame."
+                                : "crosses this frame in " + Words.exposure(whole) + "; the scene's shutter of "
+                                        + Words.exposure(seconds) + " draws "
+                                        + Words.percent(t.drawn(seconds, focal, width)) + " of its width."),
+                blades + " blades give lamps " + Traffic.rays(blades) + " rays"
+                        + (down < 2
+                                ? ", from two stops down on: here it is " + Words.number(down, 1) + "."
+                                : "; " + Words.number(down, 1) + " stops down they show."));
     }
 
     private static String meter(double share, double darker) {

@@ -173,6 +173,12 @@ record FireworksView(
                 + (sky > 0.35
                         ? ": too bright yet, wait or stop down."
                         : sky < 0.05 ? ": black; an interesting skyline takes 5 s." : "."));
+        lines.add("Then the sun stands " + Words.number(lamps.sunAltitudeDeg(), 0) + "\u00b0 high"
+                + (lamps.moonAltitudeDeg() > 0
+                        ? ", the moon " + Words.number(lamps.moonAltitudeDeg(), 0) + "\u00b0 in the "
+                                + Angles.compass(lamps.moonAzimuthDeg()) + ", " + Words.percent(lamps.moonFraction())
+                                + " lit."
+                        : ", the moon is down."));
         lines.add(
                 "A frame of " + Words.number(LONG_SECONDS, 0) + " s wants "
                         + Words.number(FireworkSettings.neutralStops(LONG_SECONDS), 0)

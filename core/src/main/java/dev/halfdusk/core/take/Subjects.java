@@ -18,6 +18,7 @@ public final class Subjects {
             EclipsedMoon.KIND,
             EclipsedSun.KIND,
             Fireworks.KIND,
+            NightScene.KIND,
             Clip.KIND,
             Free.KIND);
 

@@ -1,0 +1,104 @@
+package dev.halfdusk.core.take;
+
+import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.exposure.SceneLight;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sequence.Programs;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * A street, a bridge, a harbour by its lamps, by its exposure value or a meter's reading: one frame or a bracket of a stop each way.
+ *
+ * @param ev100 of the scene at ISO 100
+ * @param frames of the bracket; one for none, else an odd number
+ * @param exponent of a film's reciprocity, 1 for a sensor
+ */
+public record NightScene(double iso, double ev100, int frames, double exponent) implements Subject {
+
+    public static final Range BRACKET = new Range("frames of the bracket", 1, 9, "");
+
+    private static final double PAUSE = 2;
+    private static final double APART = 1;
+    private static final double LONGEST = 900;
+
+    public static final Kind KIND = new Kind(
+            "night-scene",
+            "night scene",
+            List.of(
+                    Parameter.number("iso", "ISO", Range.ISO, 100),
+                    Parameter.number("ev100", "EV at ISO 100", SceneLight.EV, 3),
+                    Parameter.whole("frames", "bracket, frames", BRACKET, 3),
+                    Parameter.number("exponent", "film's reciprocity", Film.EXPONENT, 1)),
+            v -> new NightScene(v.get(0), v.get(1), v.get(2).intValue(), v.get(3)));
+
+    @Override
+    public Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public List<Double> values() {
+        return List.of(iso, ev100, (double) frames, exponent);
+    }
+
+    @Override
+    public Wish usual() {
+        return Wish.of(Wish.Kind.BLUE_HOUR);
+    }
+
+    @Override
+    public Set<Need> needs() {
+        return Set.of();
+    }
+
+    @Override
+    public List<String> bag() {
+        return List.of("cable release", "lens hood against lamps beside the frame");
+    }
+
+    @Override
+    public List<String> cautions() {
+        return List.of(
+                "Traffic: stand off the road and be seen; never on tracks, a hard shoulder or an unlit verge.",
+                "Harbours and bridges: mind the edge, ropes and other people's ground.");
+    }
+
+    /** On the dial as far as it goes; film as long as it needs. */
+    public Settings settings(CameraBody body, double aperture) {
+        double metered = SceneLight.seconds(ev100, aperture, iso);
+        double seconds = exponent > 1 ? new Film(iso, exponent).corrected(metered) : metered;
+        double longestOfDial = body.shutters().get(0).realSeconds();
+        double open = seconds > longestOfDial || exponent > 1
+                ? seconds
+                : body.dial().nearest(seconds).realSeconds();
+        return new Settings(Math.max(body.shortest().realSeconds(), Math.min(LONGEST, open)), aperture, iso);
+    }
+
+    @Override
+    public Plan plan(Take take, Circumstances c) {
+        Settings s = settings(take.camera().rig().body(), take.aperture());
+        Program once = program(s, c.night().sunLowest().when());
+        return Planning.of(take, c)
+                .plan(
+                        once.total().plus(Duration.ofSeconds(1)),
+                        false,
+                        t -> program(s, t),
+                        List.of(
+                                "In blue hour the sky fails by a stop in five minutes: meter again for each frame.",
+                                "Lamps burn: expose for what must keep its drawing, and keep the darker frame of the bracket."));
+    }
+
+    private Program program(Settings s, Instant t) {
+        int odd = frames % 2 == 0 ? frames - 1 : frames;
+        return odd < 3
+                ? Program.of("Night scene", new Program.Step(t, s, 1, 0, FileFormat.RAW, "by its light"))
+                : Programs.bracket(s, odd, APART, PAUSE, t, FileFormat.RAW);
+    }
+}
