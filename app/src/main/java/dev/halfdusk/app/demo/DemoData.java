@@ -17,6 +17,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.MoonPhase;
@@ -26,6 +27,7 @@ import dev.halfdusk.core.sky.TimeScale;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.EclipsedMoon;
+import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.People;
@@ -150,6 +152,7 @@ class DemoData implements SmartInitializingSingleton {
         one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
         eclipse(ledge, today);
         trip.plan(strait, shore);
+        festival(mole, today);
         one("Star field at the mill", mill, dark, "Tracked 35", 35, 2);
         one("Summer core, fisheye", ledge, summer, "Fisheye", 12, 2.8);
     }
@@ -299,6 +302,17 @@ class DemoData implements SmartInitializingSingleton {
                             Takes.camera(rig("Long for the moon")));
                     evening.add(outing, close.set(400, 5.6));
                 });
+    }
+
+    /** The festival of every August, from the mole. */
+    private void festival(Place mole, LocalDate today) {
+        LocalDate august = today.withMonth(8).withDayOfMonth(14);
+        Outing outing = outings.save(
+                Outing.fresh("Harbour festival", mole, august.isAfter(today) ? august : august.plusYears(1))
+                        .with(new Outing.Going(2, 15, 5, Optional.empty()))
+                        .noted("Hold the rail by eight. Upright for the first shells, across for the body."));
+        Take display = Take.of("Display from the mole", new Fireworks(18, 4, 100, 90), Takes.camera(rig("First zoom")));
+        evening.add(outing, display.set(24, 11).aimed(new Direction(248, 11)));
     }
 
     private static final Duration ECLIPSES = Duration.ofDays(4 * 365);

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.fireworks;
 
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import java.util.List;
@@ -57,11 +58,16 @@ public record FireworkSettings(Settings settings) {
      */
     public record Stage(String name, Settings settings, String changes) {}
 
+    /** A stop narrower, as lenses are marked. */
+    private static double stopDown(double aperture) {
+        double wanted = Math.min(Range.APERTURE.max(), aperture * Math.sqrt(2));
+        return ApertureDial.nearest(ApertureDial.between(aperture, Range.APERTURE.max()), wanted);
+    }
+
     /** Opening, body and finale, from the settings of the opening: first the shutter, then the aperture. */
     public List<Stage> stages() {
         Settings body = settings.withSeconds(Math.max(settings.seconds(), BODY_SECONDS));
-        Settings finale = body.withSeconds(FINALE_SECONDS)
-                .withAperture(Math.min(Range.APERTURE.max(), settings.aperture() * Math.sqrt(2)));
+        Settings finale = body.withSeconds(FINALE_SECONDS).withAperture(stopDown(settings.aperture()));
         return List.of(
                 new Stage("opening", settings, "the first shells stand in clear air"),
                 new Stage(

@@ -178,6 +178,6 @@ class FireworksTest {
         assertThat(stages).extracting(FireworkSettings.Stage::name).containsExactly("opening", "body", "finale");
         assertThat(stages.get(1).settings()).isEqualTo(new Settings(5, 11, 100));
         assertThat(stages.get(2).settings().seconds()).isEqualTo(2);
-        assertThat(stages.get(2).settings().aperture()).isCloseTo(15.56, within(0.01));
+        assertThat(stages.get(2).settings().aperture()).isEqualTo(16);
     }
 }
