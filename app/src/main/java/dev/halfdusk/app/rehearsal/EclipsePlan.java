@@ -4,8 +4,10 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.eclipse.Cue;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
+import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.SolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.sky.Observer;
@@ -56,6 +58,15 @@ public record EclipsePlan(
 
     Optional<FilterWindow> window() {
         return FilterWindow.of(here, margins);
+    }
+
+    /** With those for cameras that run on their own. */
+    List<Cue> cues() {
+        List<String> recording = cameras.stream()
+                .filter(c -> c.role() == Role.VIDEO)
+                .map(PlanCamera::name)
+                .toList();
+        return Cue.of(here, margins, recording);
     }
 
     PlanCamera camera(long camera) {

@@ -127,7 +127,7 @@ final class PlanFiles {
                         .put("from", w.off().from().toString())
                         .put("to", w.off().to().toString()));
         ArrayNode cues = root.putArray("cues");
-        for (Cue c : Cue.of(plan.here(), plan.margins())) {
+        for (Cue c : plan.cues()) {
             cues.addObject()
                     .put("utc", c.when().toString())
                     .put("kind", c.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'))
@@ -168,7 +168,7 @@ final class PlanFiles {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Eclipse//EN");
         int number = 0;
-        for (Cue cue : Cue.of(plan.here(), plan.margins())) {
+        for (Cue cue : plan.cues()) {
             VEvent event = new VEvent();
             event.setUid("eclipse-" + plan.id() + "-" + number++ + "@half-dusk");
             event.setDateTimeStamp(Date.from(now));

@@ -2,7 +2,6 @@ package dev.halfdusk.app.rehearsal;
 
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.eclipse.Cue;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipse;
@@ -101,7 +100,7 @@ record PlanView(
 
     static List<CueRow> cues(EclipsePlan plan, LocalSolarEclipse here) {
         ZoneId zone = plan.place().zone();
-        return Cue.of(here, plan.margins()).stream()
+        return plan.cues().stream()
                 .map(c -> new CueRow(
                         Countdown.words(c.when(), here),
                         Words.clockSeconds(c.when(), zone),

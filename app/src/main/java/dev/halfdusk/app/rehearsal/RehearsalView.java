@@ -3,7 +3,6 @@ package dev.halfdusk.app.rehearsal;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.camera.Rehearsal.Standing;
 import dev.halfdusk.core.camera.Run;
-import dev.halfdusk.core.eclipse.Cue;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.measure.Instants;
@@ -155,7 +154,7 @@ record RehearsalView(
     }
 
     private static String handsLine(EclipsePlan plan, Instant now) {
-        return Cue.of(plan.here(), plan.margins()).stream()
+        return plan.cues().stream()
                 .filter(c -> c.when().isAfter(now))
                 .findFirst()
                 .map(c -> "Then, at " + Countdown.words(c.when(), plan.here()) + ": " + c.words())

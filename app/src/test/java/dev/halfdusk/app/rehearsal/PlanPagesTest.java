@@ -588,7 +588,12 @@ class PlanPagesTest {
     void a_video_camera_has_no_script_to_keep() throws Exception {
         long id = plan();
         long camera = camera(id, Role.VIDEO, true);
-        assertThat(page(id + "?camera=" + camera)).contains("It sends nothing");
+        assertThat(page(id + "?camera=" + camera))
+                .contains("It sends nothing")
+                .contains("hydrogen-alpha video: start the recording")
+                .contains("10:42:09");
+        assertThat(page(id + "/day")).contains("hydrogen-alpha video: stop the recording");
+        assertThat(page(plan() + "/day")).doesNotContain("recording");
         assertThat(send(get("/events/plans/" + id + "/cameras/" + camera + "/script.csv"))
                         .getStatus())
                 .isEqualTo(404);

@@ -21,7 +21,9 @@ public record Cue(Instant when, Kind kind, String words) {
         FILTER_ON,
         FILTER_OFF,
         CONTACT,
-        LOOK
+        LOOK,
+        /** Something that runs on its own is started or stopped. */
+        RECORDING
     }
 
     /** Batteries are changed so long before totality, even where they read full. */
@@ -30,6 +32,26 @@ public record Cue(Instant when, Kind kind, String words) {
     private static final double CLOCKS_BEFORE = 30 * 60;
     private static final double FILTERS_BEFORE = 5 * 60;
     private static final double WARNING = 10;
+
+    /** A recording is started so long before totality, or before the maximum, and stopped as long after. */
+    private static final double RECORDING_BEFORE = 180;
+
+    /** The same with reminders for cameras that run on their own. */
+    public static List<Cue> of(LocalSolarEclipse here, FilterWindow.Margins margins, List<String> recording) {
+        List<Cue> cues = new ArrayList<>(of(here, margins));
+        Instant from = here.contact(Anchor.C2).orElse(here.max()).when();
+        Instant to = here.contact(Anchor.C3).orElse(here.max()).when();
+        for (String camera : recording) {
+            cues.add(at(
+                    from,
+                    -RECORDING_BEFORE,
+                    Kind.RECORDING,
+                    camera + ": start the recording, its own filter stays on."));
+            cues.add(at(to, RECORDING_BEFORE, Kind.RECORDING, camera + ": stop the recording."));
+        }
+        cues.sort(Comparator.comparing(Cue::when));
+        return List.copyOf(cues);
+    }
 
     /** In order; there is one to take filters off only where {@link FilterWindow} allows it. */
     public static List<Cue> of(LocalSolarEclipse here, FilterWindow.Margins margins) {
