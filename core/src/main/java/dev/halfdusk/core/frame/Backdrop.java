@@ -200,6 +200,9 @@ final class Backdrop {
         private final float[][] at = new float[fields.length][columns];
         private final float[][] high = new float[altitude.length][columns];
         private final float[][] round = new float[altitude.length][columns];
+        private int patched = -4;
+        private double patchBefore;
+        private double patchAfter;
 
         private Line(double y) {
             int r = (int) (y / spacing);
@@ -301,6 +304,23 @@ final class Backdrop {
             return sum / high.length;
         }
 
+        /** The ground's patches at every second pixel, and the mean of two between them: the noise is most of what ground costs. */
+        private double patch(int x) {
+            int before = x & ~1;
+            if (before != patched) {
+                patchBefore = before == patched + 2 ? patchAfter : patchAt(before + 0.5);
+                patchAfter = patchAt(before + 2.5);
+                patched = before;
+            }
+            return x == before ? patchBefore : (patchBefore + patchAfter) / 2;
+        }
+
+        private double patchAt(double x) {
+            double last = (columns - 1) * spacing - 1.0;
+            double at = Math.min(x, last);
+            return soil.patch(along(round[round.length / 2], at, 360), along(high[high.length / 2], at, 0));
+        }
+
         /**
          * Electrons a second of ground or water, and of the shaded side of a mark, red, green and blue.
          *
@@ -309,7 +329,7 @@ final class Backdrop {
         void below(double x, double rough, double[] ground, double[] mark) {
             double altitude = along(high[high.length / 2], x, 0); // in the middle of the exposure
             double azimuth = along(round[round.length / 2], x, 360);
-            double patch = soil.patch(azimuth, altitude);
+            double patch = patch((int) x);
             double land = rough * soil.towards(azimuth);
             double lamp = rough * soil.lamplight(altitude);
             double onMark = rough * soil.lampOnMark();

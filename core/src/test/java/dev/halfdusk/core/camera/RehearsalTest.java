@@ -25,6 +25,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SplittableRandom;
@@ -276,5 +277,105 @@ class RehearsalTest {
                         "a", rig(true, 30, 150), Optional.empty(), 3600, 8, Optional.empty(), Optional.empty(), 20))
                 .isInstanceOf(OutOfRange.class)
                 .hasMessageContaining("clock offset");
+    }
+
+    @Test
+    void what_happens_to_one_camera_happens_to_it_alone() {
+        Rehearsal r = new Rehearsal(
+                List.of(
+                        part(rig(true, 30, 150), program(20, FileFormat.RAW)),
+                        part(rig(true, 30, 150), program(20, FileFormat.RAW))),
+                ON,
+                List.of(new Happening(DAY.plusSeconds(25), 0, Kind.UNPLUGGED)));
+        List<Standing> both = r.at(DAY.plusSeconds(600));
+        assertThat(both.get(0).lost()).isEqualTo(17);
+        assertThat(both.get(0).linked()).isFalse();
+        assertThat(both.get(1).lost()).isZero();
+        assertThat(both.get(0).last().orElseThrow().because()).isEqualTo("the link is lost");
+        assertThat(both.get(0).last().orElseThrow().shot().number()).isEqualTo(20);
+    }
+
+    /** Half a gigabyte holds twelve frames of 40 MB; an empty one is put in after the fifteenth. */
+    @Test
+    void a_card_fills_and_another_goes_on() {
+        Part small = new Part(
+                "a",
+                rig(true, 30, 150),
+                Optional.of(program(20, FileFormat.RAW)),
+                0,
+                8,
+                Optional.empty(),
+                Optional.of(new Gear.Card(0.5, 100)),
+                20);
+        Standing s = new Rehearsal(List.of(small), ON, List.of(at(145, Kind.EMPTY_CARD)))
+                .at(DAY.plusSeconds(600))
+                .get(0);
+        assertThat(s.log().stream()
+                        .filter(r -> r.fate() == Run.Fate.LOST)
+                        .map(r -> r.shot().number()))
+                .containsExactly(13, 14, 15);
+        assertThat(s.writtenMb()).isCloseTo(5 * 40, within(1e-6));
+        assertThat(s.cardLeftGb().orElseThrow()).isCloseTo(0.3, within(1e-6));
+    }
+
+    /** After the last shot too: the dial, and a battery that is gone is not held any more. */
+    @Test
+    void what_happens_after_the_last_shot_is_seen() {
+        Standing s = run(
+                rig(true, 30, 150),
+                program(5, FileFormat.RAW),
+                DAY.plusSeconds(600),
+                at(100, Kind.WRONG_MODE),
+                at(200, Kind.FLAT_BATTERY));
+        assertThat(s.mode()).isEqualTo(Camera.Mode.AUTOMATIC);
+        assertThat(s.held()).isEqualTo(Duration.ofSeconds(260));
+        assertThat(run(rig(true, 30, 150), program(5, FileFormat.RAW), DAY.plusSeconds(90), at(100, Kind.WRONG_MODE))
+                        .mode())
+                .isEqualTo(Camera.Mode.MANUAL);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "FLAT_BATTERY, BY_HAND, Change its battery before totality",
+        "FULL_CARD, BY_HAND, Put in an empty card",
+        "WRONG_MODE, BY_HAND, Tape the mode dial",
+        "UNPLUGGED, BY_HAND, Tape the cable",
+        "TAKEN_OVER, BY_HAND, One controller at a time",
+        "COPYING, LEAVE_OUT, copy no files near them",
+        "RING_TURNED, BY_HAND, Tape the aperture ring"
+    })
+    void each_fault_has_its_remedy_and_no_other(Kind broken, RehearsalReport.Change change, String words) {
+        Rehearsal r = new Rehearsal(
+                List.of(part(rig(false, 30, 150), program(20, FileFormat.RAW))), ON, List.of(at(25, broken)));
+        assertThat(RehearsalReport.of(r.at(DAY.plusSeconds(600))).corrections())
+                .singleElement()
+                .satisfies(c -> {
+                    assertThat(c.change()).isEqualTo(change);
+                    assertThat(c.words()).contains(words);
+                });
+        assertThat(broken.key())
+                .isEqualTo(broken.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+        assertThat(broken.words()).isNotBlank();
+    }
+
+    /** A card with less than a seventh left: raw alone where JPEGs were written, a larger one where not. */
+    @ParameterizedTest
+    @CsvSource({"RAW_AND_JPEG, RAW_ALONE", "RAW, BY_HAND"})
+    void a_card_that_is_nearly_full_is_said(FileFormat format, RehearsalReport.Change change) {
+        double gigabytes = format == FileFormat.RAW ? 0.9 : 1.1;
+        Part small = new Part(
+                "a",
+                rig(true, 30, 150),
+                Optional.of(program(20, format)),
+                0,
+                8,
+                Optional.empty(),
+                Optional.of(new Gear.Card(gigabytes, 100)),
+                20);
+        Rehearsal r = new Rehearsal(List.of(small), ON, List.of());
+        assertThat(r.at(DAY.plusSeconds(600)).get(0).lost()).isZero();
+        assertThat(RehearsalReport.of(r.at(DAY.plusSeconds(600))).corrections())
+                .singleElement()
+                .satisfies(c -> assertThat(c.change()).isEqualTo(change));
     }
 }
