@@ -36,6 +36,9 @@ record Timeline(
     private static final int LANE = 38;
     private static final double AROUND = 330;
 
+    /** Width of a contact's name. */
+    private static final double LABEL = 60;
+
     /** Room for the words of the last minute. */
     private static final double EDGE = 12;
 
@@ -81,12 +84,7 @@ record Timeline(
             Interval span,
             Optional<Instant> now) {
         Scale scale = new Scale(span);
-        List<Mark> contacts = new ArrayList<>();
-        for (Anchor a : Anchor.values()) {
-            here.contact(a)
-                    .filter(c -> span.contains(c.when()))
-                    .ifPresent(c -> contacts.add(new Mark(scale.x(c.when()), a.words(), a == Anchor.MAX)));
-        }
+        List<Mark> contacts = contacts(here, scale);
         List<Lane> lanes = new ArrayList<>();
         for (Row row : rows) {
             lanes.add(lane(row, FIRST_LANE + lanes.size() * LANE, scale));
@@ -102,6 +100,22 @@ record Timeline(
                 off,
                 now.filter(span::contains).map(scale::x).orElse(null),
                 FIRST_LANE + lanes.size() * LANE + 24);
+    }
+
+    /** A name that would stand on the one before it is left out. */
+    private static List<Mark> contacts(LocalSolarEclipse here, Scale scale) {
+        List<Mark> contacts = new ArrayList<>();
+        double named = -LABEL;
+        for (Anchor a : Anchor.values()) {
+            Optional<LocalSolarEclipse.Contact> c = here.contact(a).filter(k -> scale.span.contains(k.when()));
+            if (c.isPresent()) {
+                double x = scale.x(c.get().when());
+                boolean room = x - named >= LABEL;
+                named = room ? x : named;
+                contacts.add(new Mark(x, room ? a.words() : "", a == Anchor.MAX));
+            }
+        }
+        return contacts;
     }
 
     private record Scale(Interval span) {

@@ -109,6 +109,7 @@ class RehearsalBrowserTest extends BrowserTest {
             clock.on(20);
             assertThat(page.locator("[data-count]")).hasText(Pattern.compile("C2 \\+ 0:[12]\\d"));
             taken = shots("Close-up");
+            page.waitForResponse(Pattern.compile("/now$"), () -> {}); // the next is asked for a second later
             page.navigate("about:blank"); // nobody asks while the application is down
         }
         clock.on(3);
