@@ -14,6 +14,7 @@ import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,7 +42,6 @@ record FireworksAsked(
         double tripodM,
         double minutes) {
 
-    static final Range MINUTES = new Range("length of the display", 1, 120, " min");
     static final Range TRIPOD = new Range("height of the tripod", 0.1, 5, " m");
 
     /** Fields that a display has beside its setup. */
@@ -63,13 +63,15 @@ record FireworksAsked(
             "tripod",
             "length");
 
+    /** By its name: a mark of a place has no sort. */
+    static boolean firing(ListedMark mark) {
+        return mark.mark().name().toLowerCase(Locale.ROOT).contains("firing");
+    }
+
     /** Fills in what was not said: a mark where shells are fired, a town's show, the usual settings. */
     static void begin(Form form, List<ListedMark> marks, Optional<WeatherHour> weather) {
         if (!form.has("mark") && !form.has("distance")) {
-            marks.stream()
-                    .filter(m -> m.mark().name().toLowerCase(Locale.ROOT).contains("firing"))
-                    .findFirst()
-                    .ifPresent(m -> form.put("mark", m.id()));
+            marks.stream().filter(FireworksAsked::firing).findFirst().ifPresent(m -> form.put("mark", m.id()));
         }
         marks.stream()
                 .filter(m -> form.value("mark").equals("" + m.id()))
@@ -126,7 +128,7 @@ record FireworksAsked(
         OptionalDouble wind = form.number("wind", WeatherHour.WIND);
         OptionalDouble from = form.number("windFrom", Range.AZIMUTH);
         OptionalDouble tripod = form.number("tripod", TRIPOD);
-        OptionalDouble length = form.number("length", MINUTES);
+        OptionalDouble length = form.number("length", Fireworks.MINUTES);
         if (form.hasErrors()) {
             return Optional.empty();
         }

@@ -30,7 +30,6 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -114,9 +113,7 @@ class FireworksController {
     private void begin(Form form, Choices choices) {
         if (!form.has("place")) {
             choices.places().stream()
-                    .filter(p -> places.marks(p.id()).stream()
-                            .anyMatch(m ->
-                                    m.mark().name().toLowerCase(Locale.ROOT).contains("firing")))
+                    .filter(p -> places.marks(p.id()).stream().anyMatch(FireworksAsked::firing))
                     .findFirst()
                     .ifPresent(p -> form.put("place", p.id()));
         }

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.pictures.PathText;
+import dev.halfdusk.core.fireworks.Crowd;
 import dev.halfdusk.core.fireworks.Fired;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
@@ -36,8 +37,6 @@ record FireworksPicture(
     /** The picture is so much wider than the frame. */
     private static final double WIDER = 0.6;
 
-    private static final double HEAD_M = 1.7;
-    private static final double HEADS_AHEAD_M = 4;
     private static final double HEAD_WIDE_M = 0.24;
     private static final double DAYLIGHT = 5200;
 
@@ -115,10 +114,9 @@ record FireworksPicture(
     private static List<Head> heads(FireworksAsked a, Framing framing, double scale, int height) {
         List<Head> heads = new ArrayList<>();
         SplittableRandom random = new SplittableRandom(17);
-        double radius = HEAD_WIDE_M / 2 / HEADS_AHEAD_M * wide(a).focalMm() * scale;
+        double radius = HEAD_WIDE_M / 2 / Crowd.AHEAD_M * wide(a).focalMm() * scale;
         for (double x = random.nextDouble(30); x < WIDTH; x += radius * random.nextDouble(4.2, 7)) {
-            double top =
-                    Math.toDegrees(Math.atan((HEAD_M + random.nextDouble(-0.15, 0.15) - a.tripodM()) / HEADS_AHEAD_M));
+            double top = Crowd.headsDeg(a.tripodM(), random.nextDouble(-0.15, 0.15));
             double y = y(framing, new Direction(a.asked().axis().azimuthDeg(), top), scale, height);
             if (y < height && y > 0) {
                 heads.add(new Head(person(x, y, radius, height)));

@@ -3,6 +3,7 @@ package dev.halfdusk.app.events;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.Crowd;
 import dev.halfdusk.core.fireworks.FireworkSettings;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
@@ -48,8 +49,6 @@ record FireworksView(
     record Stage(String name, String settings, String changes) {}
 
     private static final double LONG_SECONDS = 30;
-    private static final double HEAD_M = 1.7;
-    private static final double HEADS_AHEAD_M = 4;
 
     /** @param query an address with one field changed: "aperture=8" */
     static FireworksView of(FireworksAsked a, UnaryOperator<String> query) {
@@ -199,12 +198,12 @@ record FireworksView(
     }
 
     private static List<String> heads(FireworksAsked a) {
-        double top = Math.toDegrees(Math.atan((HEAD_M - a.tripodM()) / HEADS_AHEAD_M));
+        double top = Crowd.headsDeg(a.tripodM(), 0);
         return List.of(
                 top <= 0
                         ? "Heads four metres ahead stay below the level."
                         : "Heads four metres ahead reach " + Words.number(top, 1)
-                                + "\u00b0 above the level: raise the tripod to " + Words.number(HEAD_M + 0.1, 1)
+                                + "\u00b0 above the level: raise the tripod to " + Words.number(Crowd.HEAD_M + 0.1, 1)
                                 + " m, or come early for the front row.",
                 a.asked().place().seaHorizon()
                         ? "Water mirrors what is above it: leave as much below the horizon as you like of it."

@@ -123,7 +123,7 @@ class TakeForm {
         Range apertures = focal.isPresent() ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;
         form.putIfEmpty("aperture", apertures.min());
         OptionalDouble aperture = form.number("aperture", apertures);
-        Optional<Direction> aim = aim(form);
+        Optional<Direction> aim = SetupReader.aim(form);
         Optional<Wish> wish = wish(form, subject);
         Optional<Instant> pinned = form.clock("at").map(t -> Night.at(evening, t, zone));
         String name = name(form, kind);
@@ -168,18 +168,6 @@ class TakeForm {
             }
         }
         return values.size() == kind.parameters().size() ? Optional.of(kind.of(values)) : Optional.empty();
-    }
-
-    /** Both numbers or neither. */
-    private static Optional<Direction> aim(Form form) {
-        if (!form.has("azimuth") && !form.has("altitude")) {
-            return Optional.empty();
-        }
-        OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
-        OptionalDouble altitude = form.number("altitude", SetupReader.ALTITUDE);
-        return azimuth.isPresent() && altitude.isPresent()
-                ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
-                : Optional.empty();
     }
 
     private static Optional<Wish> wish(Form form, Optional<Subject> subject) {

@@ -130,7 +130,7 @@ class CameraForm {
         Optional<FileFormat> total = form.oneOf("total", FileFormat.RAW);
         OptionalDouble clock = form.number("clock", Rehearsal.Part.CLOCK);
         Optional<Mode> mode = form.oneOf("mode", Mode.MANUAL);
-        Optional<Direction> aim = aim(form);
+        Optional<Direction> aim = SetupReader.aim(form);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -157,17 +157,5 @@ class CameraForm {
                 form.has("autoIso"),
                 form.has("noise"),
                 before.byHand()));
-    }
-
-    /** Both numbers or neither. */
-    private static Optional<Direction> aim(Form form) {
-        if (!form.has("azimuth") && !form.has("altitude")) {
-            return Optional.empty();
-        }
-        OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
-        OptionalDouble altitude = form.number("altitude", SetupReader.ALTITUDE);
-        return azimuth.isPresent() && altitude.isPresent()
-                ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
-                : Optional.empty();
     }
 }

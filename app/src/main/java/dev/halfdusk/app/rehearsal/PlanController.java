@@ -7,7 +7,6 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
-import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -34,7 +33,6 @@ class PlanController {
 
     static final String PLAN = "/{id:\\d{1,18}}";
     static final String CAMERA = PLAN + "/cameras/{camera:\\d{1,18}}";
-    private static final List<String> FIELDS = List.of("place", "other", "afterC2", "beforeC3", "celsius");
     private static final String NOT_SEEN =
             "Nothing of this eclipse is seen from there: a plan's times are those of its place. Choose one that sees it.";
 
@@ -88,7 +86,7 @@ class PlanController {
         model.addAttribute("plan", plan);
         model.addAttribute("view", view);
         model.addAttribute("close", close);
-        model.addAttribute("settings", settings != null ? settings : Seen.mark(fields(plan), FIELDS));
+        model.addAttribute("settings", settings != null ? settings : fields(plan));
         if (view.chosen() != null) {
             model.addAttribute(
                     "form",

@@ -8,6 +8,7 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.camera.Rehearsal;
+import dev.halfdusk.core.camera.Rehearsal.Happening;
 import dev.halfdusk.core.camera.Rehearsal.Kind;
 import dev.halfdusk.core.camera.Rehearsal.Standing;
 import dev.halfdusk.core.camera.RehearsalReport;
@@ -28,9 +29,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -73,33 +76,30 @@ class RehearsalController {
     }
 
     private String page(EclipsePlan plan, Form form, Model model) {
-        fill(plan, model);
+        List<Scripts.Worked> worked = scripts.of(plan);
+        head(plan, model);
+        rehearsals.find(plan.id()).ifPresent(running -> second(plan, worked, running, model));
+        model.addAttribute("refusals", refusals(worked));
+        model.addAttribute("cues", PlanView.cues(plan, plan.here()));
+        model.addAttribute("kinds", KINDS);
+        model.addAttribute("speeds", Rehearsals.SPEEDS);
         model.addAttribute("form", form);
         return "rehearsal/rehearsal";
     }
 
-    private void fill(EclipsePlan plan, Model model) {
+    private static void head(EclipsePlan plan, Model model) {
         model.addAttribute("plan", plan);
         model.addAttribute("named", PlanView.title(plan, plan.here()));
         model.addAttribute(
                 "headline", PlanView.headline(plan.here(), plan.place().zone()));
-        model.addAttribute("cues", PlanView.cues(plan, plan.here()));
-        model.addAttribute("kinds", KINDS);
-        model.addAttribute("speeds", Rehearsals.SPEEDS);
-        List<Scripts.Worked> worked = scripts.of(plan);
-        model.addAttribute("refusals", refusals(worked));
-        rehearsals.find(plan.id()).ifPresent(running -> {
-            Instant now = running.at(clock.instant());
-            model.addAttribute(
-                    "view",
-                    RehearsalView.of(
-                            plan,
-                            worked,
-                            running,
-                            rehearsal(plan, worked, running).at(now),
-                            now));
-            model.addAttribute("running", running);
-        });
+    }
+
+    private List<Standing> second(
+            EclipsePlan plan, List<Scripts.Worked> worked, Rehearsals.Running running, Model model) {
+        Instant now = running.at(clock.instant());
+        List<Standing> standings = rehearsal(plan, worked, running).at(now);
+        model.addAttribute("view", RehearsalView.of(plan, worked, running, standings, now));
+        return standings;
     }
 
     private static List<String> refusals(List<Scripts.Worked> worked) {
@@ -115,15 +115,26 @@ class RehearsalController {
                         .toList(),
                 running.begins(),
                 running.happenings().stream()
-                        .filter(h -> h.part() < worked.size())
+                        .filter(b -> position(worked, b).isPresent())
+                        .map(b -> new Happening(b.when(), position(worked, b).getAsInt(), b.kind()))
                         .toList());
     }
 
-    /** What changes every second. */
+    /** Empty for a camera that has been deleted since. */
+    private static OptionalInt position(List<Scripts.Worked> worked, Rehearsals.Broken broken) {
+        return IntStream.range(0, worked.size())
+                .filter(i -> worked.get(i).camera().id() == broken.camera())
+                .findFirst();
+    }
+
+    /** What changes every second, until it is ended, which another window may have done. */
     @GetMapping("/now")
     String now(@PathVariable long id, Model model) {
-        fill(plans.existing(id), model);
-        return "rehearsal/now :: now";
+        EclipsePlan plan = plans.existing(id);
+        model.addAttribute("plan", plan);
+        Optional<Rehearsals.Running> running = rehearsals.find(id);
+        running.ifPresent(r -> second(plan, scripts.of(plan), r, model));
+        return running.isPresent() ? "rehearsal/now :: now" : "rehearsal/now :: ended";
     }
 
     @PostMapping
@@ -171,7 +182,7 @@ class RehearsalController {
         OptionalLong camera = form.id("camera");
         Optional<Kind> kind = form.choice("kind", Kind.class);
         if (camera.isPresent() && kind.isPresent()) {
-            rehearsals.happen(id, plan.cameras().indexOf(plan.camera(camera.getAsLong())), kind.get());
+            rehearsals.happen(id, plan.camera(camera.getAsLong()).id(), kind.get());
         }
         return back(id);
     }
@@ -208,10 +219,10 @@ class RehearsalController {
     @GetMapping("/report")
     String report(@PathVariable long id, Model model) {
         EclipsePlan plan = plans.existing(id);
-        fill(plan, model);
         List<Scripts.Worked> worked = scripts.of(plan);
+        head(plan, model);
         rehearsals.find(id).ifPresent(running -> {
-            List<Standing> standings = rehearsal(plan, worked, running).at(running.at(clock.instant()));
+            List<Standing> standings = second(plan, worked, running, model);
             model.addAttribute("report", ReportView.of(plan, worked, running, RehearsalReport.of(standings)));
         });
         return "rehearsal/report";

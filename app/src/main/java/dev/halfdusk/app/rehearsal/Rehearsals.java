@@ -6,7 +6,6 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.db.tables.records.RehearsalRecord;
-import dev.halfdusk.core.camera.Rehearsal.Happening;
 import dev.halfdusk.core.camera.Rehearsal.Kind;
 import dev.halfdusk.core.measure.Instants;
 import java.time.Clock;
@@ -35,6 +34,9 @@ class Rehearsals {
         this.clock = clock;
     }
 
+    /** Something that happened to a camera, by its number: its position changes when another one is deleted. */
+    record Broken(Instant when, long camera, Kind kind) {}
+
     /**
      * A rehearsal that has been begun.
      *
@@ -43,7 +45,7 @@ class Rehearsals {
      * @param set that instant
      * @param speed by which it goes faster than time, 0 standing still
      */
-    record Running(Instant begins, Instant shown, Instant set, int speed, List<Happening> happenings) {
+    record Running(Instant begins, Instant shown, Instant set, int speed, List<Broken> happenings) {
 
         Instant at(Instant now) {
             return Instants.after(shown, speed * Math.max(0, Instants.seconds(set, now)));
@@ -51,7 +53,7 @@ class Rehearsals {
     }
 
     /** As it is written: in milliseconds, so that it can be read by anyone. */
-    private record Written(String at, int camera, String what) {}
+    private record Written(String at, long camera, String what) {}
 
     Optional<Running> find(long plan) {
         return Optional.ofNullable(db.fetchOne(REHEARSAL, REHEARSAL.PLAN_ID.eq(plan)))
@@ -63,10 +65,10 @@ class Rehearsals {
                         happenings(r)));
     }
 
-    private List<Happening> happenings(RehearsalRecord r) {
+    private List<Broken> happenings(RehearsalRecord r) {
         try {
             return json.readValue(r.getHappenings(), new TypeReference<List<Written>>() {}).stream()
-                    .map(w -> new Happening(Instant.parse(w.at), w.camera, Kind.valueOf(w.what)))
+                    .map(w -> new Broken(Instant.parse(w.at), w.camera, Kind.valueOf(w.what)))
                     .toList();
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("a stored rehearsal cannot be read", e);
@@ -86,10 +88,10 @@ class Rehearsals {
     }
 
     /** Something happens now. */
-    void happen(long plan, int camera, Kind kind) {
+    void happen(long plan, long camera, Kind kind) {
         find(plan).ifPresent(r -> {
-            List<Happening> all = new ArrayList<>(r.happenings);
-            all.add(new Happening(r.at(clock.instant()), camera, kind));
+            List<Broken> all = new ArrayList<>(r.happenings);
+            all.add(new Broken(r.at(clock.instant()), camera, kind));
             save(plan, new Running(r.begins, r.shown, r.set, r.speed, all));
         });
     }
@@ -107,8 +109,8 @@ class Rehearsals {
         r.setSpeed((long) running.speed);
         try {
             r.setHappenings(json.writeValueAsString(running.happenings.stream()
-                    .map(h ->
-                            new Written(h.when().toString(), h.part(), h.kind().name()))
+                    .map(h -> new Written(
+                            h.when().toString(), h.camera(), h.kind().name()))
                     .toList()));
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);

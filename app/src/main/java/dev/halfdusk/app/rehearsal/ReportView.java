@@ -67,12 +67,17 @@ record ReportView(
                                         : c.change().name().toLowerCase(Locale.ROOT)))
                         .toList(),
                 running.happenings().stream()
-                        .map(h -> Countdown.words(h.when(), plan.here()) + ": "
-                                + worked.get(Math.min(h.part(), worked.size() - 1))
-                                        .camera()
-                                        .name()
-                                + ", " + h.kind().words())
+                        .map(b -> Countdown.words(b.when(), plan.here()) + ": " + named(plan, b.camera()) + ", "
+                                + b.kind().words())
                         .toList());
+    }
+
+    private static String named(EclipsePlan plan, long camera) {
+        return plan.cameras().stream()
+                .filter(c -> c.id() == camera)
+                .map(PlanCamera::name)
+                .findFirst()
+                .orElse("a camera deleted since");
     }
 
     private static Row row(EclipsePlan plan, OfCamera c) {

@@ -199,4 +199,16 @@ public class SetupReader {
     public static void fill(Form form, Direction axis) {
         form.put("azimuth", Numbers.plain(axis.azimuthDeg(), 2)).put("altitude", Numbers.plain(axis.altitudeDeg(), 2));
     }
+
+    /** Where it is aimed: both numbers or neither. Empty also where the form now holds complaints. */
+    public static Optional<Direction> aim(Form form) {
+        if (!form.has("azimuth") && !form.has("altitude")) {
+            return Optional.empty();
+        }
+        OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
+        OptionalDouble altitude = form.number("altitude", ALTITUDE);
+        return azimuth.isPresent() && altitude.isPresent()
+                ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
+                : Optional.empty();
+    }
 }

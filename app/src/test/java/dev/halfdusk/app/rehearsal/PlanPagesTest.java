@@ -460,6 +460,37 @@ class PlanPagesTest {
         assertThat(page(id + "/rehearsal")).contains("It is over: read the report");
         save(id + "/rehearsal/again", Map.of());
         assertThat(page(id + "/rehearsal")).contains("Begin so many minutes before second contact");
+        assertThat(page(id + "/rehearsal/now"))
+                .contains("ended in another window")
+                .doesNotContain("hx-trigger");
+    }
+
+    @Test
+    void what_is_broken_stays_with_its_camera_when_others_come_and_go() throws Exception {
+        long id = plan();
+        long first = camera(id);
+        long second = plans.addCamera(
+                id, cameras.usual(rig(true), Role.CORONA, plans.existing(id).margins()));
+        save(id + "/rehearsal", Map.of("before", "1"));
+        shownAt(id, Anchor.C2, 20);
+        save(id + "/rehearsal/happen", Map.of("camera", "" + second, "kind", "unplugged"));
+        shownAt(id, Anchor.C2, 60);
+        String corona = plans.existing(id).camera(second).name();
+        assertThat(lost(id)).isNotEmpty().allMatch(l -> l.startsWith(corona + ","));
+        save(id + "/cameras/" + first + "/delete", Map.of());
+        assertThat(lost(id)).isNotEmpty().allMatch(l -> l.startsWith(corona + ","));
+        assertThat(page(id + "/rehearsal/report")).contains(": " + corona + ", the cable comes off");
+        save(id + "/cameras/" + first + "/restore", Map.of());
+        save(id + "/cameras/" + second + "/delete", Map.of());
+        assertThat(lost(id)).isEmpty();
+        assertThat(page(id + "/rehearsal/report")).contains("a camera deleted since, the cable comes off");
+    }
+
+    private List<String> lost(long id) throws Exception {
+        return page(id + "/rehearsal/log.csv")
+                .lines()
+                .filter(l -> l.contains("the link is lost"))
+                .toList();
     }
 
     private void shownAt(long plan, Anchor contact, long seconds) {

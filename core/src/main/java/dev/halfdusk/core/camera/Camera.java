@@ -2,6 +2,7 @@ package dev.halfdusk.core.camera;
 
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Rig;
@@ -83,8 +84,6 @@ public final class Camera {
             return new Dials(other, settings, format, noiseReduction, delaySeconds, drive);
         }
     }
-
-    private static final double LONGEST_OWN = 30 * 1.07; // a dial's 30 is open for 32 s
 
     private final Rig rig;
     private final Duration clockAhead;
@@ -282,7 +281,7 @@ public final class Camera {
         if (dials.mode() == Mode.AUTOMATIC) {
             return Optional.of(Fault.WRONG_MODE.words());
         }
-        if (dials.mode() == Mode.MANUAL && seconds > LONGEST_OWN) {
+        if (dials.mode() == Mode.MANUAL && seconds > CameraBody.LONGEST_OWN_S) {
             return Optional.of("its own shutter ends at 30 s: it needs bulb");
         }
         if (card.isPresent()

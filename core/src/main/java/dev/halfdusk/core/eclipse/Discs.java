@@ -21,7 +21,9 @@ public record Discs(double separationDeg, double sunDeg, double moonDeg, double 
     static final double EARTH_KM = Shadow.EARTH_KM;
     static final double SUN_KM = Body.SUN.radiusKm();
     static final double MOON_KM = 0.2725076 * EARTH_KM;
-    static final double INNER_KM = 0.272281 * EARTH_KM;
+
+    /** Radius of the moon that the inner contacts are reckoned by, km. */
+    public static final double INNER_KM = 0.272281 * EARTH_KM;
 
     public static Discs at(Moment moment, Observer observer) {
         Vector sun = moment.local(Body.SUN, observer);

@@ -27,7 +27,6 @@ import java.util.Optional;
 public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSeconds) {
 
     private static final double SLACK = 1e-6;
-    private static final double LONGEST_OWN = 30 * 1.07;
     private static final double LEAST_SHORT = 0.4;
 
     /** @param line counted from 0 */
@@ -86,7 +85,7 @@ public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSe
                     "This lens takes no aperture from a computer: a script that sends one stops without a word."));
         }
         double seconds = l.settings().seconds();
-        if (seconds > LONGEST_OWN || seconds < body.shortest().realSeconds() * 0.99) {
+        if (seconds > CameraBody.LONGEST_OWN_S || seconds < body.shortest().realSeconds() * 0.99) {
             findings.add(new Finding(
                     i,
                     true,

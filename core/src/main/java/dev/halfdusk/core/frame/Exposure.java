@@ -2,6 +2,7 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Stops;
@@ -38,9 +39,6 @@ final class Exposure {
 
     /** Less in a sensor pixel is lost in its noise, electrons. */
     private static final double SEEN_E = 1.5;
-
-    /** Of a light that gives one lux. */
-    private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
 
     /** How waves draw a light out: in so many pieces over so much of the picture's height. */
     private static final int WAVES = 3;
@@ -266,7 +264,7 @@ final class Exposure {
     }
 
     private static double magnitude(double lux) {
-        return MAGNITUDE_OF_ONE_LUX - 2.5 * Math.log10(lux);
+        return GroundLight.MAGNITUDE_OF_ONE_LUX - 2.5 * Math.log10(lux);
     }
 
     private double perSecond(double magnitude) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.frame;
 
+import dev.halfdusk.core.eclipse.Discs;
 import dev.halfdusk.core.eclipse.SolarLight;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
@@ -130,12 +131,9 @@ record SunDisc() implements Source {
                     way.radiusDeg(),
                     moonwards.dot(west) / radius,
                     moonwards.dot(north) / radius,
-                    moonwards.dot(towards) > 0 ? MOON_KM / moon.length() / radius : 0,
+                    moonwards.dot(towards) > 0 ? Discs.INNER_KM / moon.length() / radius : 0,
                     exposure.air(sun));
         }
-
-        /** Of the limb that the inner contacts are reckoned by. */
-        private static final double MOON_KM = 0.272281 * 6378.137;
 
         double right(Vector seen) {
             return seen.dot(west) / Math.sin(Math.toRadians(sunDeg));

@@ -16,8 +16,8 @@ public final class GroundLight {
     /** Of a sun overhead, outside the air. */
     private static final double SUN_LUX = 127_000;
 
-    /** Illuminance of a star of magnitude 0 is 10^(−0.4 × 14.18) lux. */
-    private static final double MAGNITUDE_OF_ONE_LUX = -14.18;
+    /** Of a light that gives one lux: a star of magnitude 0 gives 10^(−0.4 × 14.18) lux. */
+    public static final double MAGNITUDE_OF_ONE_LUX = -14.18;
 
     private GroundLight() {}
 

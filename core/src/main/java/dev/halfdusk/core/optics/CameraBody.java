@@ -30,6 +30,9 @@ public record CameraBody(
         double clockOffsetSeconds,
         double weightG) {
 
+    /** The longest shutter a body times by itself, s: a dial's 30 is open for 32. */
+    public static final double LONGEST_OWN_S = 30 * 1.07;
+
     private static final int HALF_A_DAY = 43_200;
 
     public static final Range CLOCK_OFFSET = new Range("clock offset", -86_400, 86_400, " s");

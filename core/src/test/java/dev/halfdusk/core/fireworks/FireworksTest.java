@@ -180,4 +180,12 @@ class FireworksTest {
         assertThat(stages.get(2).settings().seconds()).isEqualTo(2);
         assertThat(stages.get(2).settings().aperture()).isEqualTo(16);
     }
+
+    /** By hand: 0.4 m in 4 m is 5.711°, 0.2 m below is 2.862° under the level, 0.15 m taller 7.829°. */
+    @Test
+    void heads_stand_above_a_low_tripod_and_below_a_high_one() {
+        assertThat(Crowd.headsDeg(1.3, 0)).isCloseTo(5.711, within(0.001));
+        assertThat(Crowd.headsDeg(1.9, 0)).isCloseTo(-2.862, within(0.001));
+        assertThat(Crowd.headsDeg(1.3, 0.15)).isCloseTo(7.829, within(0.001));
+    }
 }
