@@ -10,6 +10,7 @@ import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
@@ -146,7 +147,8 @@ class FrameApi {
                 0,
                 kelvin,
                 Support.TRIPOD,
-                new Shot.Details(tint, false, modified, Shot.Details.USUAL.sensorC(), 0));
+                new Shot.Details(
+                        tint, Diffusion.NONE, modified, Shot.Details.USUAL.sensorC(), 0, Shot.Details.USUAL.blades()));
         Window window = Window.whole(sensor, width);
         Photograph taken = Photograph.take(scene, shot, window, seed);
         return request.getRequestURI().endsWith(".tiff")

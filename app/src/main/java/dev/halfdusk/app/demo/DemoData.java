@@ -17,9 +17,9 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -132,7 +132,8 @@ class DemoData implements SmartInitializingSingleton {
         places.saveSkyline(mill.id(), MILL_SKYLINE);
         places.saveSkyline(strait.id(), STRAIT_SKYLINE);
         places.saveSkyline(mole.id(), MOLE_SKYLINE);
-        places.addMark(mole.id(), new Mark("Firing barge", 248, 640, 2, 14, -3, Silhouette.BOAT));
+        places.addMark(mole.id(), new Mark("Firing barge", 248, 640, 3, 16, -3, Silhouette.FIRING));
+        places.addMark(mole.id(), new Mark("Second barge", 255, 650, 3, 16, -3, Silhouette.FIRING));
         places.addMark(strait.id(), new Mark("Watch pillars", 84, 120, 9, 14, 6, Silhouette.TOWER));
 
         fisheyeRig();
@@ -311,8 +312,12 @@ class DemoData implements SmartInitializingSingleton {
                 Outing.fresh("Harbour festival", mole, august.isAfter(today) ? august : august.plusYears(1))
                         .with(new Outing.Going(2, 15, 5, Optional.empty()))
                         .noted("Hold the rail by eight. Upright for the first shells, across for the body."));
-        Take display = Take.of("Display from the mole", new Fireworks(18, 4, 100, 90), Takes.camera(rig("First zoom")));
-        evening.add(outing, display.set(24, 11).aimed(new Direction(248, 11)));
+        Take display = Take.of(
+                "Display from the mole",
+                new Fireworks(
+                        18, 4, 100, 90, new Fireworks.Seen(645, 251.5, -3, 150, 79), new Fireworks.Changes(0, true, 3)),
+                Takes.camera(rig("First zoom")));
+        evening.add(outing, display.set(24, 11).held(Orientation.PORTRAIT));
     }
 
     private static final Duration ECLIPSES = Duration.ofDays(4 * 365);

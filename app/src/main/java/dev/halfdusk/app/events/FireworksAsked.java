@@ -4,43 +4,47 @@ import dev.halfdusk.app.places.Places.ListedMark;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.fireworks.Sound;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
+import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 
 /**
  * What is asked about a display.
  *
  * @param asked aimed so that climb and burst are in the middle of its frame
- * @param points where shells are fired, one or two
- * @param shell the largest
  * @param minutes it lasts
+ * @param swapMm focal length of another lens for the body, 0 for none
+ * @param nights it is given on
  */
 record FireworksAsked(
         Asked asked,
-        List<FiringPoint> points,
-        Show show,
-        Shell shell,
+        Display display,
         Settings settings,
         double celsius,
         double windMs,
         double windFromDeg,
         double tripodM,
-        double minutes) {
+        double minutes,
+        double swapMm,
+        boolean flip,
+        int nights) {
 
     static final Range TRIPOD = new Range("height of the tripod", 0.1, 5, " m");
 
@@ -52,6 +56,14 @@ record FireworksAsked(
             "height",
             "distance2",
             "bearing2",
+            "distance3",
+            "bearing3",
+            "distance4",
+            "bearing4",
+            "distance5",
+            "bearing5",
+            "distance6",
+            "bearing6",
             "show",
             "shell",
             "willow",
@@ -61,17 +73,30 @@ record FireworksAsked(
             "wind",
             "windFrom",
             "tripod",
-            "length");
+            "length",
+            "swap",
+            "flip",
+            "nights");
 
-    /** By its name: a mark of a place has no sort. */
     static boolean firing(ListedMark mark) {
-        return mark.mark().name().toLowerCase(Locale.ROOT).contains("firing");
+        return mark.mark().silhouette() == Silhouette.FIRING;
     }
 
     /** Fills in what was not said: a mark where shells are fired, a town's show, the usual settings. */
     static void begin(Form form, List<ListedMark> marks, Optional<WeatherHour> weather) {
         if (!form.has("mark") && !form.has("distance")) {
-            marks.stream().filter(FireworksAsked::firing).findFirst().ifPresent(m -> form.put("mark", m.id()));
+            List<ListedMark> firing = marks.stream()
+                    .filter(FireworksAsked::firing)
+                    .limit(Display.MOST_POINTS)
+                    .toList();
+            for (int i = 0; i < firing.size(); i++) {
+                if (i == 0) {
+                    form.put("mark", firing.get(0).id());
+                } else {
+                    form.put("distance" + (i + 1), firing.get(i).mark().distanceM())
+                            .put("bearing" + (i + 1), firing.get(i).mark().bearingDeg());
+                }
+            }
         }
         marks.stream()
                 .filter(m -> form.value("mark").equals("" + m.id()))
@@ -86,6 +111,7 @@ record FireworksAsked(
                 .putIfEmpty("iso", "100")
                 .putIfEmpty("shutter", "4")
                 .putIfEmpty("length", "18")
+                .putIfEmpty("nights", "1")
                 .putIfEmpty("tripod", "2")
                 .putIfEmpty(
                         "celsius",
@@ -105,8 +131,10 @@ record FireworksAsked(
         List<FiringPoint> points = new ArrayList<>();
         OptionalDouble height = form.number("height", FiringPoint.HEIGHT);
         point(form, "distance", "bearing", height).ifPresent(points::add);
-        if (form.has("distance2") || form.has("bearing2")) {
-            point(form, "distance2", "bearing2", height).ifPresent(points::add);
+        for (int i = 2; i <= Display.MOST_POINTS; i++) {
+            if (form.has("distance" + i) || form.has("bearing" + i)) {
+                point(form, "distance" + i, "bearing" + i, height).ifPresent(points::add);
+            }
         }
         Show show = form.oneOf("show", Show.TOWN).orElse(Show.TOWN);
         Shell shell = show.largest();
@@ -129,23 +157,24 @@ record FireworksAsked(
         OptionalDouble from = form.number("windFrom", Range.AZIMUTH);
         OptionalDouble tripod = form.number("tripod", TRIPOD);
         OptionalDouble length = form.number("length", Fireworks.MINUTES);
+        OptionalDouble swap = form.has("swap") ? form.number("swap", Range.FOCAL_LENGTH) : OptionalDouble.of(0);
+        OptionalLong nights = form.whole("nights", Fireworks.NIGHTS);
         if (form.hasErrors()) {
             return Optional.empty();
         }
         Orientation held = asked.setup().pointing().held();
-        Optics level = asked.named().rig().optics(asked.setup().onLensMm());
-        BurstFit fit = BurstFit.of(level, held, points, shell);
         return Optional.of(new FireworksAsked(
-                asked.pointing(new Pointing(fit.axis(), 0, held)),
-                points,
-                show,
-                shell,
+                asked.pointing(new Pointing(BurstFit.axis(points, shell), 0, held)),
+                new Display(points, show, shell),
                 new Settings(shutter.getAsDouble(), asked.setup().aperture(), iso.getAsDouble()),
                 celsius.getAsDouble(),
                 wind.getAsDouble(),
                 from.getAsDouble(),
                 tripod.getAsDouble(),
-                length.getAsDouble()));
+                length.getAsDouble(),
+                swap.getAsDouble(),
+                form.has("flip"),
+                (int) nights.getAsLong()));
     }
 
     private static Optional<FiringPoint> point(Form form, String distance, String bearing, OptionalDouble height) {
@@ -157,7 +186,32 @@ record FireworksAsked(
     }
 
     FiringPoint first() {
-        return points.get(0);
+        return display.points().get(0);
+    }
+
+    Shell shell() {
+        return display.shell();
+    }
+
+    List<FiringPoint> points() {
+        return display.points();
+    }
+
+    /** How the camera is held for the body. */
+    Orientation heldForBody() {
+        return asked.upright() == flip ? Orientation.LANDSCAPE : Orientation.PORTRAIT;
+    }
+
+    /** The lens for the body, where it is another. */
+    Optics bodyOptics() {
+        return swapMm > 0 ? new Optics(level().sensor(), swapMm, Projection.RECTILINEAR) : level();
+    }
+
+    /** As a take has it. */
+    Fireworks.Seen seen() {
+        FiringPoint middle = display.middle();
+        return new Fireworks.Seen(
+                middle.distanceM(), middle.bearingDeg(), middle.heightM(), shell().mm(), Math.round(display.frontM()));
     }
 
     /** Of the lens as it is set, held level. */

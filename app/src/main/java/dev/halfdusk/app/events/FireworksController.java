@@ -13,10 +13,13 @@ import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.fireworks.Sound;
 import dev.halfdusk.core.fireworks.Trainer;
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Projection;
@@ -32,8 +35,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.ExtendedModelMap;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -47,6 +54,10 @@ import org.springframework.web.util.UriComponentsBuilder;
 class FireworksController {
 
     private static final List<Choice> SHOWS = Choice.of(Show.class, Show::key, Show::words);
+    /** Points beside the first. */
+    private static final List<Integer> FURTHER =
+            IntStream.rangeClosed(2, Display.MOST_POINTS).boxed().toList();
+
     private static final int LAUNCHES = 8;
     private static final double USUAL_APERTURE = 11;
     private static final LocalTime USUAL_TIME = LocalTime.of(22, 30);
@@ -79,10 +90,12 @@ class FireworksController {
             return "events/fireworks";
         }
         FireworksAsked a = read.get();
-        Trainer round = Trainer.of(a.show(), LAUNCHES, a.asked().night().date().toEpochDay());
+        Trainer round = Trainer.of(
+                a.display().show(), LAUNCHES, a.asked().night().date().toEpochDay());
         model.addAttribute("asked", a.asked());
         model.addAttribute("view", FireworksView.of(a, change -> address(form, change)));
         model.addAttribute("launches", FireworksView.launches(round));
+        model.addAttribute("take", a.seen());
         model.addAttribute("seed", a.asked().night().date().toEpochDay());
         model.addAttribute("delay", Sound.delaySeconds(a.first().distanceM(), a.celsius()));
         return "events/fireworks";
@@ -92,6 +105,7 @@ class FireworksController {
         begin(form, choices);
         Place place = MoonSetup.place(form, choices);
         List<ListedMark> marks = places.marks(place.id());
+        model.addAttribute("further", FURTHER);
         model.addAttribute("shows", SHOWS);
         model.addAttribute(
                 "marks",
@@ -172,37 +186,69 @@ class FireworksController {
     }
 
     @GetMapping("/photograph.jpg")
-    void photograph(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response)
-            throws IOException {
+    void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) throws IOException {
+        image(typed, response, a -> FireworksPicture.photograph(a, marks(a)), FireworksPicture.WIDTH);
+    }
+
+    /** The frame that came of a press in a round, opened and closed at seconds of it. */
+    @GetMapping("/taken.jpg")
+    void taken(@RequestParam Map<String, String> typed, HttpServletResponse response) throws IOException {
         Form form = Form.of(typed);
-        Choices choices = setups.show(form, model);
-        Optional<FireworksAsked> read = choices.enough() ? read(form, choices, model) : Optional.empty();
+        List<Trainer.Press> press = presses(form.value("opens") + "," + form.value("closes"));
+        if (press.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return;
+        }
+        image(
+                typed,
+                response,
+                a -> FireworksPicture.taken(a, marks(a), round(form, a.display().show()), press.get(0)),
+                FireworksPicture.TAKEN_WIDTH);
+    }
+
+    private List<Mark> marks(FireworksAsked a) {
+        return places.plainMarks(a.asked().place().id());
+    }
+
+    private void image(
+            Map<String, String> typed,
+            HttpServletResponse response,
+            Function<FireworksAsked, Photograph> photograph,
+            int width)
+            throws IOException {
+        Optional<FireworksAsked> read = read(Form.of(typed));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
         }
-        FireworksAsked a = read.get();
         response.setContentType(ImageFile.JPEG.mediaType());
         darkroom.develop(
                 ImageFile.JPEG,
                 () -> {
-                    int[] rgb = FireworksPicture.photograph(
-                            a, places.plainMarks(a.asked().place().id()));
-                    return ImageFile.JPEG.of(rgb, FireworksPicture.WIDTH, rgb.length / FireworksPicture.WIDTH);
+                    int[] rgb = photograph.apply(read.get()).rgb();
+                    return ImageFile.JPEG.of(rgb, width, rgb.length / width);
                 },
                 response.getOutputStream());
     }
 
+    private Optional<FireworksAsked> read(Form form) {
+        Choices choices = setups.choices();
+        return choices.enough() ? read(form, choices, new ExtendedModelMap()) : Optional.empty();
+    }
+
+    private static Trainer round(Form form, Show show) {
+        OptionalLong seed = form.copy().putIfEmpty("seed", "0").whole("seed", SEED);
+        return Trainer.of(show, LAUNCHES, seed.orElse(0));
+    }
+
     /** What came of a round: presses as "opened,closed;\u2026" in seconds of it. */
     @PostMapping("/score")
-    String score(
-            @RequestParam(defaultValue = "") String show,
-            @RequestParam(defaultValue = "0") long seed,
-            @RequestParam(defaultValue = "") String presses,
-            Model model) {
-        Show of = new Form().put("show", show).choice("show", Show.class).orElse(Show.TOWN);
-        Trainer round = Trainer.of(of, LAUNCHES, SEED.holds(seed) ? seed : 0);
-        model.addAttribute("scores", ScoreView.of(round, presses(presses)));
+    String score(@RequestParam Map<String, String> typed, Model model) {
+        Form form = Form.of(typed);
+        Show show = form.copy().choice("show", Show.class).orElse(Show.TOWN);
+        Form display = form.copy();
+        String address = read(display).isPresent() ? address(display, "") + "&seed=" + form.value("seed") : "";
+        model.addAttribute("scores", ScoreView.of(round(form, show), presses(form.value("presses")), address));
         return "events/trainer :: scores";
     }
 

@@ -2,11 +2,11 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.pictures.PathText;
 import dev.halfdusk.core.fireworks.Crowd;
-import dev.halfdusk.core.fireworks.Fired;
+import dev.halfdusk.core.fireworks.FireworkSettings;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.fireworks.Smoke;
-import dev.halfdusk.core.frame.Clouds;
+import dev.halfdusk.core.fireworks.Trainer;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -18,9 +18,9 @@ import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.SplittableRandom;
 
 /**
@@ -33,6 +33,9 @@ record FireworksPicture(
         int height, Box across, Box upright, List<Tick> heights, List<Head> heads, double horizon, double arrow) {
 
     static final int WIDTH = 780;
+
+    /** Of a frame of the trainer. */
+    static final int TAKEN_WIDTH = 264;
 
     /** The picture is so much wider than the frame. */
     private static final double WIDER = 0.6;
@@ -136,52 +139,38 @@ record FireworksPicture(
     }
 
     /** The same as a photograph: shells of the show, one after the other, through the settings. */
-    static int[] photograph(FireworksAsked a, List<Mark> marks) {
+    static Photograph photograph(FireworksAsked a, List<Mark> marks) {
+        Scene scene = scene(a, marks).firing(a.display().during(a.settings().seconds()));
+        Shot shot = shot(a, framing(a), a.settings());
+        return Photograph.take(scene, shot, Window.whole(wide(a).sensor(), WIDTH), 5);
+    }
+
+    /** What a press in a round of the trainer took, through the lens as it is. */
+    static Photograph taken(FireworksAsked a, List<Mark> marks, Trainer round, Trainer.Press press) {
+        double open = Math.max(FireworkSettings.SECONDS.min(), press.closes() - press.opens());
+        Settings bulb = a.settings().withSeconds(Math.min(FireworkSettings.SECONDS.max(), open));
+        Scene scene = scene(a, marks).firing(round.during(press, a.points()));
+        Framing framing = a.asked().setup().framing();
+        Sensor sensor = framing.optics().sensor();
+        return Photograph.take(scene, shot(a, framing, bulb), Window.whole(sensor, TAKEN_WIDTH), 5);
+    }
+
+    private static Scene scene(FireworksAsked a, List<Mark> marks) {
+        return Scene.open(a.asked().setup().from(), a.asked().setup().moment())
+                .marked(marks)
+                .bySea(a.asked().place().seaHorizon());
+    }
+
+    private static Shot shot(FireworksAsked a, Framing framing, Settings settings) {
         Rig rig = a.asked().named().rig();
-        Scene scene = new Scene(
-                        a.asked().setup().from(),
-                        a.asked().setup().moment(),
-                        marks,
-                        0,
-                        Optional.empty(),
-                        a.asked().place().seaHorizon(),
-                        Clouds.NONE)
-                .with(shells(a));
-        Shot shot = new Shot(
-                framing(a),
+        return new Shot(
+                framing,
                 rig.body().response(),
                 rig.efficiency(),
-                a.settings(),
+                settings,
                 rig.apertures(a.asked().setup().onLensMm()).min(),
                 0,
                 DAYLIGHT,
                 rig.support());
-        return Photograph.take(scene, shot, Window.whole(wide(a).sensor(), WIDTH), 5)
-                .rgb();
-    }
-
-    /** As many as break while the shutter is open, and those before whose smoke still hangs. */
-    private static List<Fired> shells(FireworksAsked a) {
-        List<Fired> fired = new ArrayList<>();
-        SplittableRandom random = new SplittableRandom(11);
-        List<Shell> sizes = a.show().shells();
-        double every = a.show().everySeconds();
-        int count = (int) Math.min(60, Math.ceil(a.settings().seconds() / every) + 3);
-        for (int i = 0; i < count; i++) {
-            boolean largest = i % 3 == 1;
-            Shell shell = largest ? a.shell() : sizes.get(random.nextInt(sizes.size()));
-            double breaks = (i - 2.2) * every + random.nextDouble(-0.2, 0.2) * every;
-            FiringPoint from = a.points().get(i % a.points().size());
-            double aside =
-                    largest ? 0 : random.nextDouble(-0.7, 0.7) * a.shell().widthM();
-            fired.add(new Fired(
-                    from,
-                    shell,
-                    breaks - shell.flightSeconds(),
-                    aside,
-                    Fired.Colour.values()[(i * 2 + 3) % 5],
-                    31 + i));
-        }
-        return fired;
     }
 }

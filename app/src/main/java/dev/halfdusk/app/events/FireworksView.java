@@ -4,8 +4,8 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Crowd;
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
-import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.fireworks.Smoke;
 import dev.halfdusk.core.fireworks.Sound;
@@ -54,16 +54,13 @@ record FireworksView(
     static FireworksView of(FireworksAsked a, UnaryOperator<String> query) {
         FireworkSettings e = a.exposure();
         Settings s = a.settings();
-        double clear = a.shell().clearDistanceM();
-        double nearest =
-                a.points().stream().mapToDouble(FiringPoint::distanceM).min().orElseThrow();
         BurstFit across = BurstFit.of(a.level(), Orientation.LANDSCAPE, a.points(), a.shell());
         BurstFit upright = BurstFit.of(a.level(), Orientation.PORTRAIT, a.points(), a.shell());
         return new FireworksView(
                 "firing point " + Words.number(a.first().distanceM(), 0) + " m off towards "
                         + Words.number(a.first().bearingDeg(), 0) + "\u00b0 "
                         + Angles.compass(a.first().bearingDeg()) + " \u00b7 "
-                        + a.show().words() + ", shells to "
+                        + a.display().show().words() + ", shells to "
                         + Words.number(a.shell().mm(), 0) + " mm \u00b7 "
                         + a.asked().clock() + ", about "
                         + Words.number(a.minutes(), 0) + " min",
@@ -87,12 +84,12 @@ record FireworksView(
                                 g.name(),
                                 Numbers.trimmed(g.settings().seconds(), 1) + " s \u00b7 f/"
                                         + Numbers.trimmed(g.settings().aperture(), 0),
-                                g.changes()))
+                                byHand(a, g)))
                         .toList(),
                 fit(a, across, upright),
                 !(a.asked().upright() ? upright : across).holds(),
-                danger(a, nearest, clear),
-                nearest < clear,
+                danger(a.display()),
+                a.display().near(),
                 sound(a),
                 exposure(a, e),
                 smoke(a),
@@ -101,10 +98,30 @@ record FireworksView(
                 query.apply(""));
     }
 
+    /** Lens and turn come before the settings of the body. */
+    private static String byHand(FireworksAsked a, FireworkSettings.Stage g) {
+        if (!g.name().equals("body")) {
+            return g.changes();
+        }
+        String lens = a.swapMm() > 0 ? "the lens of " + Numbers.trimmed(a.swapMm(), 0) + " mm, focus; " : "";
+        String turn = !a.flip() ? "" : a.heldForBody() == Orientation.PORTRAIT ? "turn upright; " : "turn across; ";
+        return lens + turn + g.changes();
+    }
+
     private static String fit(FireworksAsked a, BurstFit across, BurstFit upright) {
         return "Climb and " + Words.number(a.shell().mm(), 0) + " mm shells: upright " + words(upright) + "; across "
                 + words(across) + ". Longest lens that holds all: " + longest(a, Orientation.PORTRAIT) + " upright, "
-                + longest(a, Orientation.LANDSCAPE) + " across.";
+                + longest(a, Orientation.LANDSCAPE) + " across." + body(a);
+    }
+
+    /** With what is changed for the body, if anything is. */
+    private static String body(FireworksAsked a) {
+        if (a.swapMm() == 0 && !a.flip()) {
+            return "";
+        }
+        BurstFit fit = BurstFit.of(a.bodyOptics(), a.heldForBody(), a.points(), a.shell());
+        return " For the body, " + Numbers.trimmed(a.bodyOptics().focalMm(), 0) + " mm "
+                + (a.heldForBody() == Orientation.PORTRAIT ? "upright" : "across") + ": " + words(fit) + ".";
     }
 
     private static String words(BurstFit f) {
@@ -120,11 +137,11 @@ record FireworksView(
                 .orElse("none");
     }
 
-    private static String danger(FireworksAsked a, double nearest, double clear) {
-        return (nearest < clear ? "You would stand inside the usual clear distance: " : "You stand ")
-                + Words.number(nearest, 0) + " m away; the usual clear distance for "
-                + Words.number(a.shell().mm(), 0)
-                + " mm is " + Words.number(clear, 0) + " m.";
+    private static String danger(Display d) {
+        return (d.near() ? "You would stand inside the usual clear distance: " : "You stand ")
+                + Words.number(d.nearestM(), 0) + " m away; the usual clear distance for "
+                + Words.number(d.shell().mm(), 0)
+                + " mm is " + Words.number(d.shell().clearDistanceM(), 0) + " m.";
     }
 
     private static List<String> sound(FireworksAsked a) {
@@ -167,11 +184,11 @@ record FireworksView(
                 + (Math.abs(e.streakStops()) < 0.05 ? "as bright as at" : Words.stops(e.streakStops()) + " than at")
                 + " f/11 and ISO 100, whatever the shutter.");
         lines.add("One shutter draws " + Words.percent(e.drawn(shell)) + " of a shell's way; a frame holds about "
-                + Words.number(e.bursts(a.show().everySeconds()), 1) + " bursts, in the finale three times as many.");
+                + Words.number(e.bursts(a.display().show().everySeconds()), 1)
+                + " bursts, in the finale three times as many.");
+        String background = FireworkSettings.Background.at(sky).words();
         lines.add("The sky stands at " + Words.number(sky, 2) + " of the histogram"
-                + (sky > 0.35
-                        ? ": too bright yet, wait or stop down."
-                        : sky < 0.05 ? ": black; an interesting skyline takes 5 s." : "."));
+                + (background.isEmpty() ? "." : ": " + background + "."));
         lines.add("Then the sun stands " + Words.number(lamps.sunAltitudeDeg(), 0) + "\u00b0 high"
                 + (lamps.moonAltitudeDeg() > 0
                         ? ", the moon " + Words.number(lamps.moonAltitudeDeg(), 0) + "\u00b0 in the "

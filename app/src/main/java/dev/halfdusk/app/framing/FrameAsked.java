@@ -5,6 +5,7 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -25,6 +26,7 @@ import java.util.OptionalInt;
  * @param clouds before the sky; empty where a forecast is wanted and none reaches that night
  * @param passing whether an aircraft and a satellite cross the frame
  * @param danjon darkness of the earth's shadow, in case the moon is in it
+ * @param display of fireworks in the frame
  */
 public record FrameAsked(
         Asked setup,
@@ -38,7 +40,11 @@ public record FrameAsked(
         Shot.Details details,
         Optional<Clouds> clouds,
         boolean passing,
-        double danjon) {
+        double danjon,
+        Optional<Display> display) {
+
+    /** Name of each field of a display in an address. */
+    static final List<String> DISPLAY = List.of("distance", "bearing", "height", "shell", "front");
 
     /** Where the ribbon's slider stands. */
     public int minute() {
@@ -48,14 +54,12 @@ public record FrameAsked(
     Scene scene() {
         Optional<Long> seed =
                 passing ? Optional.of(setup.setup().moment().instant().getEpochSecond()) : Optional.empty();
-        return new Scene(
-                        setup.setup().from(),
-                        setup.setup().moment(),
-                        marks,
-                        lampLux,
-                        seed,
-                        setup.place().seaHorizon(),
-                        clouds.orElse(Clouds.NONE))
+        return Scene.open(setup.setup().from(), setup.setup().moment())
+                .marked(marks)
+                .lit(lampLux)
+                .crossed(seed)
+                .bySea(setup.place().seaHorizon())
+                .with(clouds.orElse(Clouds.NONE))
                 .shadowed(danjon);
     }
 
@@ -71,6 +75,11 @@ public record FrameAsked(
                 shutter.orElse(proposed.seconds()),
                 proposed.aperture(),
                 iso.isPresent() ? iso.getAsInt() : proposed.iso());
+    }
+
+    /** With the shells of a frame as long as that. */
+    Scene scene(Settings settings) {
+        return display.map(d -> scene().firing(d.during(settings.seconds()))).orElseGet(this::scene);
     }
 
     Shot shot(Proposal p) {

@@ -5,6 +5,7 @@ import dev.halfdusk.app.pictures.HistogramPicture;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Histogram;
@@ -18,6 +19,7 @@ import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import jakarta.servlet.http.HttpServletResponse;
@@ -57,6 +59,7 @@ class FrameController {
     private static final int CROP_HEIGHT = 400;
     private static final int CLOSE_WIDTH = 780;
     private static final int CLOSE_HEIGHT = 370;
+    private static final List<Choice> DIFFUSIONS = Choice.of(Diffusion.class, Diffusion::key, Diffusion::words);
     private static final Range ACROSS = new Range("width of the part", 0.5, 60, "\u00b0");
     private static final long SEED = 1;
     private static final Set<String> BALANCE = Set.of("kelvin", "tint");
@@ -90,6 +93,11 @@ class FrameController {
             "distortion",
             "clouds",
             "danjon",
+            "distance",
+            "bearing",
+            "height",
+            "shell",
+            "front",
             "limits");
 
     private final SetupReader setups;
@@ -125,6 +133,7 @@ class FrameController {
         Form form = Form.of(typed);
         Choices choices = setups.show(form, model);
         model.addAttribute("thirds", THIRDS);
+        model.addAttribute("diffusions", DIFFUSIONS);
         model.addAttribute("cloudy", FrameReader.Cloudy.CHOICES);
         if (!choices.enough()) {
             return "framing/frame";
@@ -145,6 +154,7 @@ class FrameController {
         model.addAttribute("unbalanced", address(form, BALANCE));
         model.addAttribute("photograph", photograph);
         model.addAttribute("balances", BALANCES);
+        model.addAttribute("display", frame.display().isPresent() ? FrameAsked.DISPLAY : List.of());
         if (!photograph) {
             model.addAttribute(
                     "picture", frame.picture(settings, form.has("figures"), form.has("grid"), form.has("drift")));
@@ -318,7 +328,12 @@ class FrameController {
         model.addAttribute(
                 "counted",
                 darkroom.inTurn(() -> Counted.of(Photograph.take(
-                        frame.scene(), shot, whole(frame, SMALL_WIDTH), SEED, frame.trails(), Photograph.Stars.ALL))));
+                        frame.scene(shot.settings()),
+                        shot,
+                        whole(frame, SMALL_WIDTH),
+                        SEED,
+                        frame.trails(),
+                        Photograph.Stars.ALL))));
         return "framing/counted";
     }
 
@@ -339,7 +354,13 @@ class FrameController {
             darkroom.develop(
                     kind,
                     () -> file.apply(
-                            Photograph.take(frame.scene(), shot, window, SEED, frame.trails(), Photograph.Stars.ALL),
+                            Photograph.take(
+                                    frame.scene(shot.settings()),
+                                    shot,
+                                    window,
+                                    SEED,
+                                    frame.trails(),
+                                    Photograph.Stars.ALL),
                             shot),
                     response.getOutputStream());
         } catch (IOException e) {

@@ -8,6 +8,9 @@ import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.fireworks.Display;
+import dev.halfdusk.core.fireworks.FiringPoint;
+import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Trails;
@@ -17,12 +20,14 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.take.Fireworks;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -78,6 +83,7 @@ class FrameReader {
                 .putIfEmpty("sensor", Shot.Details.USUAL.sensorC())
                 .putIfEmpty("distortion", "0")
                 .putIfEmpty("clouds", Cloudy.NONE.key())
+                .putIfEmpty("diffusion", Diffusion.NONE.key())
                 .putIfEmpty("danjon", ShadowedMoon.USUAL_DANJON);
         Optional<Asked> read = setups.read(form, choices);
         OptionalLong frames = form.whole("frames", Trails.FRAMES);
@@ -90,6 +96,11 @@ class FrameReader {
         OptionalDouble sensor = form.number("sensor", Shot.Details.SENSOR);
         OptionalDouble distortion = form.number("distortion", Framing.DISTORTION);
         OptionalDouble danjon = form.number("danjon", ShadowedMoon.DANJON);
+        if (form.value("diffusion").equals("on")) {
+            form.put("diffusion", Diffusion.MEDIUM.key()); // addresses of before it had strengths
+        }
+        Optional<Diffusion> diffusion = form.oneOf("diffusion", Diffusion.NONE);
+        Optional<Display> display = form.has("distance") ? display(form) : Optional.empty();
         Optional<Cloudy> cloudy = form.oneOf("clouds", Cloudy.NONE);
         if (form.hasErrors() || read.isEmpty()) {
             return Optional.empty();
@@ -108,13 +119,37 @@ class FrameReader {
                 kelvin.getAsDouble(),
                 new Shot.Details(
                         tint.getAsDouble(),
-                        form.has("diffusion"),
+                        diffusion.orElseThrow(),
                         form.has("modified") || asked.setup().rig().body().modified(),
                         sensor.getAsDouble(),
-                        distortion.getAsDouble()),
+                        distortion.getAsDouble(),
+                        Shot.Details.USUAL.blades()),
                 clouds,
                 form.has("passing"),
-                danjon.getAsDouble()));
+                danjon.getAsDouble(),
+                display));
+    }
+
+    /** Shells of a display; empty where the form now holds complaints. */
+    private static Optional<Display> display(Form form) {
+        form.putIfEmpty("bearing", "0")
+                .putIfEmpty("height", "0")
+                .putIfEmpty("shell", Fireworks.Seen.USUAL.shellMm())
+                .putIfEmpty("front", "0");
+        OptionalDouble distance = form.number("distance", FiringPoint.DISTANCE);
+        OptionalDouble bearing = form.number("bearing", Range.AZIMUTH);
+        OptionalDouble height = form.number("height", FiringPoint.HEIGHT);
+        OptionalDouble shell = form.number("shell", Shell.SIZE);
+        OptionalDouble front = form.number("front", FiringPoint.FRONT);
+        return form.hasErrors()
+                ? Optional.empty()
+                : Optional.of(new Fireworks.Seen(
+                                distance.getAsDouble(),
+                                bearing.getAsDouble(),
+                                height.getAsDouble(),
+                                shell.getAsDouble(),
+                                front.getAsDouble())
+                        .display());
     }
 
     /** Empty where a forecast is wanted and none reaches that night. */

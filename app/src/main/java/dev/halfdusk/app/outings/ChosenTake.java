@@ -5,6 +5,8 @@ import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.ProposalView;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.fireworks.Display;
+import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Trails;
@@ -83,7 +85,7 @@ record ChosenTake(
                 ProposalView.of(proposal),
                 step.settings().equals(proposal.settings()),
                 photograph ? null : picture(a, asked, trails, step.settings().seconds()),
-                query(asked, step, trails),
+                query(asked, step, trails, take.subject()),
                 t.plan().risks(),
                 take.subject().kind().parameters(),
                 t.plan()
@@ -115,14 +117,10 @@ record ChosenTake(
 
     private static FramePicture picture(Evening.Arranged a, Asked asked, Optional<Trails> trails, double seconds) {
         Optional<WeatherHour> hour = a.c().weather().apply(asked.when());
-        Scene scene = new Scene(
-                asked.setup().from(),
-                asked.setup().moment(),
-                a.c().marks(),
-                0,
-                Optional.empty(),
-                a.outing().place().seaHorizon(),
-                hour.map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST)).orElse(Clouds.NONE));
+        Scene scene = Scene.open(asked.setup().from(), asked.setup().moment())
+                .marked(a.c().marks())
+                .bySea(a.outing().place().seaHorizon())
+                .with(hour.map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST)).orElse(Clouds.NONE));
         double sharp = asked.setup()
                 .depth(Depth.pixelCircleMm(asked.optics().sensor()))
                 .nearAtStarsM();
@@ -132,10 +130,19 @@ record ChosenTake(
                 new FramePicture.Options(false, false, Optional.empty(), trails, seconds, sharp));
     }
 
-    private static String query(Asked asked, Program.Step step, Optional<Trails> trails) {
+    private static String query(Asked asked, Program.Step step, Optional<Trails> trails, Subject subject) {
         return asked.address() + "&shutter=" + Numbers.plain(step.settings().seconds()) + "&iso="
                 + Numbers.plain(step.settings().iso()) + "&clouds=forecast"
                 + trails.map(k -> "&frames=" + k.frames() + "&pause=" + Numbers.plain(k.pauseSeconds()))
-                        .orElse("");
+                        .orElse("")
+                + subject.display().map(ChosenTake::display).orElse("");
+    }
+
+    private static String display(Display d) {
+        FiringPoint middle = d.middle();
+        return "&distance=" + Numbers.plain(middle.distanceM()) + "&bearing=" + Numbers.plain(middle.bearingDeg())
+                + "&height=" + Numbers.plain(middle.heightM()) + "&shell="
+                + Numbers.plain(d.shell().mm()) + "&front="
+                + Numbers.plain(Math.rint(d.frontM()));
     }
 }

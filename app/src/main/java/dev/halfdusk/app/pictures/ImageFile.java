@@ -1,6 +1,14 @@
 package dev.halfdusk.app.pictures;
 
+import java.awt.Transparency;
+import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferByte;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -20,6 +28,9 @@ public enum ImageFile {
     PNG(0.85f, new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'}),
     JPEG(0.93f, new byte[] {(byte) 0xff, (byte) 0xd8});
 
+    private static final ColorModel COLOURS = new ComponentColorModel(
+            ColorSpace.getInstance(ColorSpace.CS_sRGB), false, false, Transparency.OPAQUE, DataBuffer.TYPE_BYTE);
+
     private final float quality;
     private final byte[] begins;
 
@@ -37,10 +48,23 @@ public enum ImageFile {
         return "image/" + name().toLowerCase(Locale.ROOT);
     }
 
+    /** In the order in which the writers want it: another one takes half as long again. */
+    private static BufferedImage image(int[] rgb, int width, int height) {
+        byte[] bytes = new byte[3 * rgb.length];
+        for (int i = 0; i < rgb.length; i++) {
+            bytes[3 * i] = (byte) (rgb[i] >> 16);
+            bytes[3 * i + 1] = (byte) (rgb[i] >> 8);
+            bytes[3 * i + 2] = (byte) rgb[i];
+        }
+        DataBufferByte data = new DataBufferByte(bytes, bytes.length);
+        WritableRaster raster =
+                Raster.createInterleavedRaster(data, width, height, 3 * width, 3, new int[] {0, 1, 2}, null);
+        return new BufferedImage(COLOURS, raster, false, null);
+    }
+
     /** @param rgb red, green and blue in the lower three bytes, row by row */
     public byte[] of(int[] rgb, int width, int height) {
-        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        image.getRaster().setDataElements(0, 0, width, height, rgb);
+        BufferedImage image = image(rgb, width, height);
         ImageWriter writer = ImageIO.getImageWritersByFormatName(name()).next();
         ByteArrayOutputStream out = new ByteArrayOutputStream(rgb.length);
         try (MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {

@@ -6,7 +6,6 @@ import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.SunDrift;
 import dev.halfdusk.core.exposure.Setup;
-import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -17,7 +16,6 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 
 /** What a shot of a rehearsal shows, as it opened: filter on or off, and aimed as the camera was last centred. */
 final class ShotPicture {
@@ -44,8 +42,8 @@ final class ShotPicture {
         Rig rig = filtered ? c.rig().rig() : c.rig().rig().withoutFilters();
         Setup aimed =
                 c.setup(place, rig, centred(plan.here(), worked, place, opened)).at(opened);
-        Scene scene = new Scene(
-                place.standpoint(), aimed.moment(), marks, 0, Optional.empty(), place.seaHorizon(), Clouds.NONE);
+        Scene scene =
+                Scene.open(place.standpoint(), aimed.moment()).marked(marks).bySea(place.seaHorizon());
         Photograph taken =
                 Photograph.take(scene, Shot.of(aimed, shot.settings(), DAYLIGHT), window(c, aimed), shot.number());
         return taken.rgb();

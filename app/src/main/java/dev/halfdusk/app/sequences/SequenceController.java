@@ -9,7 +9,6 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Setup;
-import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Trails;
 import dev.halfdusk.core.measure.Numbers;
@@ -176,14 +175,9 @@ class SequenceController {
         Setup s = a.ramp().isPresent()
                 ? a.setup().setup().at(a.ends())
                 : a.setup().setup();
-        return new Scene(
-                s.from(),
-                s.moment(),
-                a.marks(),
-                0,
-                Optional.empty(),
-                a.setup().place().seaHorizon(),
-                Clouds.NONE);
+        return Scene.open(s.from(), s.moment())
+                .marked(a.marks())
+                .bySea(a.setup().place().seaHorizon());
     }
 
     /** The arcs as they will lie in the frame; very many frames are drawn as fewer longer ones. */

@@ -11,12 +11,17 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.fireworks.Trainer;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Take;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.net.URI;
 import java.time.ZoneId;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -59,7 +64,9 @@ class FireworksPagesTest {
     @Test
     void it_begins_with_the_firing_point_of_the_place() throws Exception {
         long id = place();
-        places.addMark(id, new Mark("Firing pontoon", 248, 640, 2, 14, -3));
+        places.addMark(id, new Mark("Firing squad's wall", 10, 90, 2, 14, 0, Silhouette.BLOCK)); // a name says nothing
+        places.addMark(id, new Mark("Pontoon", 248, 640, 2, 14, -3, Silhouette.FIRING));
+        places.addMark(id, new Mark("Quay", 260, 700, 2, 14, -3, Silhouette.FIRING));
         String page = ask("place=" + id).getContentAsString();
         assertThat(page)
                 .contains("Fireworks from <span>Mole &lt;east&gt;")
@@ -67,7 +74,32 @@ class FireworksPagesTest {
                 .contains("the usual clear distance for 150 mm is 126 m")
                 .contains("Longest lens that holds all:")
                 .contains("organiser's cordon and local rules decide")
-                .contains("A launch is heard 1.9 s after it is seen");
+                .contains("A launch is heard 1.9 s after it is seen")
+                .containsPattern("name=\"distance2\"[^>]*value=\"700\"")
+                .containsPattern("name=\"bearing2\"[^>]*value=\"260\"")
+                .containsPattern("name=\"distance3\"[^>]*value=\"\"");
+    }
+
+    /** From 600 m a front of 90° is as wide as 848 m across; six points are as many as one may name. */
+    @Test
+    void up_to_six_points_are_one_front() throws Exception {
+        String three =
+                page("distance=600&bearing=45&distance2=600&bearing2=135&distance3=600&bearing3=90&focal=20&rig=1");
+        assertThat(three).contains("the sides cut by").containsPattern("name=\"frontM\" value=\"849(\\.0)?\"");
+        assertThat(page("distance=600&bearing=45&distance6=650&bearing6=50"))
+                .containsPattern("name=\"frontM\" value=\"5[0-9]");
+    }
+
+    /** The body has its own lens and its own side up, and says whether they hold it. */
+    @Test
+    void the_body_is_turned_and_has_another_lens() throws Exception {
+        String plain = page("distance=600&bearing=90&focal=20&rig=1");
+        assertThat(plain).doesNotContain("For the body").doesNotContain("turn upright; ");
+        String changed = page("distance=600&bearing=90&focal=20&rig=1&swap=85&flip=on&upright=on");
+        assertThat(changed)
+                .contains("For the body, 85 mm across: the top cut by")
+                .contains("the lens of 85 mm, focus; turn across; ");
+        assertThat(page("distance=600&bearing=90&focal=20&rig=1&flip=on")).contains("For the body, 20 mm upright: yes");
     }
 
     @ParameterizedTest
@@ -114,7 +146,10 @@ class FireworksPagesTest {
                 "length | 500 | 500 is outside what is allowed: 1 to 120 min",
                 "iso | 5 | 5 is outside what is allowed",
                 "show | circus | Choose one of the list",
-                "distance2 | 300 | Enter the"
+                "distance2 | 300 | Enter the",
+                "bearing6 | 20 | Enter the",
+                "swap | 1 | 1 is outside what is allowed: 2 to 2000 mm",
+                "nights | 31 | 31 is outside what is allowed: 1 to 30"
             })
     void bad_input_is_answered_beside_its_field(String field, String typed, String said) throws Exception {
         MockHttpServletResponse refused = ask("place=" + place() + (field.equals("distance") ? "" : "&distance=600")
@@ -174,6 +209,50 @@ class FireworksPagesTest {
                 .contains("opened late: the climb is missing");
     }
 
+    /** The frame of a press: dark where nothing burnt in it, bright where a burst did. */
+    @Test
+    void the_frame_of_a_press_is_a_photograph() throws Exception {
+        Trainer round = Trainer.of(Show.TOWN, 8, 20);
+        Trainer.Launch first = round.launches().get(0);
+        long id = place();
+        String scored = web.perform(post("/events/fireworks/score")
+                        .param("place", "" + id)
+                        .param("distance", "300")
+                        .param("bearing", "90")
+                        .param("show", "town")
+                        .param("seed", "20")
+                        .param("presses", String.format(Locale.ROOT, "%.3f,%.3f", first.fires(), first.fades())))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        Matcher address =
+                Pattern.compile("src=\"(/events/fireworks/taken.jpg[^\"]*)").matcher(scored);
+        assertThat(address.find()).isTrue();
+        String burst = address.group(1).replace("&amp;", "&");
+        assertThat(burst).contains("distance=300").contains("seed=20").contains("opens=");
+        String before = burst.replaceAll("opens=[^&]*&closes=.*", "opens=0.1&closes=1.5");
+        assertThat(brightest(burst)).isGreaterThan(200);
+        assertThat(brightest(before)).isLessThan(120);
+        assertThat(address.find()).as("only what was taken has a frame").isFalse();
+        assertThat(web.perform(get(burst.replaceAll("closes=.*", "closes=x")))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(422);
+    }
+
+    private int brightest(String address) throws Exception {
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(
+                web.perform(get(URI.create(address))).andReturn().getResponse().getContentAsByteArray()));
+        int brightest = 0;
+        for (int y = 0; y < image.getHeight() / 2; y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                brightest = Math.max(brightest, image.getRGB(x, y) >> 8 & 0xff);
+            }
+        }
+        return brightest;
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"", ";;;", "a,b", "5,1", "1e99,2e99", "-3,4", "<b>,1"})
     void presses_that_are_none_are_no_harm(String presses) throws Exception {
@@ -196,8 +275,14 @@ class FireworksPagesTest {
                         .param("rig", "1")
                         .param("focal", "20")
                         .param("aperture", "11")
-                        .param("azimuth", "248")
-                        .param("altitude", "11")
+                        .param("upright", "on")
+                        .param("distanceM", "640")
+                        .param("bearingDeg", "248")
+                        .param("shellMm", "200")
+                        .param("frontM", "60")
+                        .param("swapMm", "35")
+                        .param("flip", "on")
+                        .param("nights", "3")
                         .param("minutes", "20")
                         .param("shutterSeconds", "3")
                         .param("iso", "200"))
@@ -206,15 +291,33 @@ class FireworksPagesTest {
         assertThat(made.getStatus()).isEqualTo(302);
         long outing = Long.parseLong(made.getRedirectedUrl().replaceAll("\\D+", ""));
         Take take = takes.of(outing).get(0).take();
-        assertThat(take.subject()).isEqualTo(new Fireworks(20, 3, 200, 90));
-        assertThat(take.aim().orElseThrow().azimuthDeg()).isEqualTo(248);
+        assertThat(take.subject())
+                .isEqualTo(new Fireworks(
+                        20, 3, 200, 90, new Fireworks.Seen(640, 248, 0, 200, 60), new Fireworks.Changes(35, true, 3)));
         String sheet = web.perform(get("/outings/" + outing + "/sheet"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
         assertThat(sheet)
                 .contains("22:30")
-                .contains("never go to a shell that did not burst")
+                .contains("Never go to a shell that did not burst")
+                .contains("The usual clear distance is 168 m for shells of 200 mm")
+                .contains("Display: be there, hold your spot")
+                .contains("Display: change to the lens of 35 mm, focus, lock")
+                .contains("Display: turn the camera across, skyline in, level")
+                .contains("Display: It is given on 3 nights: bursts on one of them, people against the light")
                 .contains("ear plugs");
+        String outingPage =
+                web.perform(get("/outings/" + outing)).andReturn().getResponse().getContentAsString();
+        Matcher shot = Pattern.compile("src=\"(/frame/photograph.jpg[^\"]*)").matcher(outingPage);
+        assertThat(shot.find()).isTrue();
+        String address = shot.group(1).replace("&amp;", "&");
+        assertThat(address)
+                .contains("distance=640")
+                .contains("bearing=248")
+                .contains("shell=200")
+                .contains("front=60");
+        assertThat(brightest(address)).isGreaterThan(200); // bursts over a dark sea
+        assertThat(brightest(address.replaceAll("&distance=[^&]*", ""))).isLessThan(200);
     }
 }

@@ -32,11 +32,8 @@ class FramePictureTest {
     private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
 
     private static Scene scene(String when, Mark... marks) {
-        return new Scene(
-                new Standpoint(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(21.5)),
-                Moment.at(Instant.parse(when)),
-                List.of(marks),
-                0);
+        return Scene.open(new Standpoint(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(21.5)), Moment.at(Instant.parse(when)))
+                .marked(List.of(marks));
     }
 
     private static FramePicture picture(Scene scene, double focal, double azimuth, double altitude, int frames) {

@@ -24,6 +24,7 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
     /** Bursts are not alike: so much more of their width and height is kept free. */
     public static final double MARGIN = 0.1;
 
+    private static final Optics ANY = new Optics(new Sensor(36, 24, 5), 35, Projection.RECTILINEAR);
     private static final double HIGHEST = 80;
     private static final double LOWEST = -30;
     private static final int ROUNDS = 40;
@@ -39,21 +40,26 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
      */
     public static BurstFit of(Optics level, Orientation held, List<FiringPoint> points, Shell shell) {
         Optics optics = held.turn(level);
+        Direction axis = axis(points, shell);
+        return extent(optics, axis, corners(points, shell))
+                .map(e -> fit(optics, held, axis, e))
+                .orElse(new BurstFit(held, axis, -90, false));
+    }
+
+    /** Where a camera looks so that climb and bursts are in the middle: the same through every rectilinear lens, whichever way it is held. */
+    public static Direction axis(List<FiringPoint> points, Shell shell) {
         List<Direction> all = corners(points, shell);
         double azimuth = middle(points);
         double low = LOWEST;
         double high = HIGHEST;
         for (int i = 0; i < ROUNDS; i++) {
             double altitude = (low + high) / 2;
-            Optional<Extent> e = extent(optics, new Direction(azimuth, altitude), all);
+            Optional<Extent> e = extent(ANY, new Direction(azimuth, altitude), all);
             boolean up = e.isEmpty() ? altitude < 30 : e.get().top + e.get().bottom > 0;
             low = up ? altitude : low;
             high = up ? high : altitude;
         }
-        Direction axis = new Direction(azimuth, (low + high) / 2);
-        return extent(optics, axis, all)
-                .map(e -> fit(optics, held, axis, e))
-                .orElse(new BurstFit(held, axis, -90, false));
+        return new Direction(azimuth, (low + high) / 2);
     }
 
     private static BurstFit fit(Optics optics, Orientation held, Direction axis, Extent e) {
@@ -81,7 +87,7 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
     }
 
     /** In the middle of all points, by the way round that is shorter. */
-    private static double middle(List<FiringPoint> points) {
+    static double middle(List<FiringPoint> points) {
         double first = points.get(0).bearingDeg();
         double least = 0;
         double most = 0;

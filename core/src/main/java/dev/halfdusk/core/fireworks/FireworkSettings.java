@@ -26,6 +26,31 @@ public record FireworkSettings(Settings settings) {
     public static final List<Double> APERTURES = List.of(8.0, 11.0, 13.0, 16.0);
     public static final List<Double> SHUTTERS = List.of(2.0, 3.0, 4.0, 5.0);
 
+    /** How the sky comes out behind the bursts. */
+    public enum Background {
+        BRIGHT("too bright yet, wait or stop down"),
+        FAIR(""),
+        BLACK("black; an interesting skyline takes 5 s");
+
+        private static final double BRIGHT_FROM = 0.35;
+        private static final double BLACK_TO = 0.05;
+
+        private final String words;
+
+        Background(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** @param position of the sky on the histogram's axis, 0 to 1 */
+        public static Background at(double position) {
+            return position > BRIGHT_FROM ? BRIGHT : position < BLACK_TO ? BLACK : FAIR;
+        }
+    }
+
     /** A finale is many bursts and much smoke. */
     private static final double FINALE_SECONDS = 2;
 

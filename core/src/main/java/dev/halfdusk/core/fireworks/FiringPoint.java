@@ -3,6 +3,8 @@ package dev.halfdusk.core.fireworks;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Where shells are fired, as seen from the camera.
@@ -15,6 +17,8 @@ public record FiringPoint(double distanceM, double bearingDeg, double heightM) {
 
     public static final Range DISTANCE = new Range("distance to the firing point", 20, 20_000, " m");
     public static final Range HEIGHT = new Range("height of the firing point", -1000, 1000, " m");
+
+    public static final Range FRONT = new Range("width of the firing front", 0, 2000, " m");
 
     public FiringPoint {
         DISTANCE.check(distanceM);
@@ -33,6 +37,21 @@ public record FiringPoint(double distanceM, double bearingDeg, double heightM) {
         return new Direction(
                 Angles.turn(bearingDeg + Math.toDegrees(Math.atan2(rightM, distanceM))),
                 Math.toDegrees(Math.atan2(heightM + aboveM, away)));
+    }
+
+    /** Points of a front that lies across the line of sight, itself in the middle: one where it is narrow, else three. */
+    public List<FiringPoint> front(double widthM) {
+        if (FRONT.check(widthM) == 0) {
+            return List.of(this);
+        }
+        return Stream.of(-0.5, 0.0, 0.5).map(s -> beside(s * widthM)).toList();
+    }
+
+    private FiringPoint beside(double rightM) {
+        return new FiringPoint(
+                Math.hypot(distanceM, rightM),
+                Angles.turn(bearingDeg + Math.toDegrees(Math.atan2(rightM, distanceM))),
+                heightM);
     }
 
     /** To a burst of a shell, through the air, metres. */

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.fireworks;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 
@@ -34,6 +35,14 @@ public enum Show {
 
     public Shell largest() {
         return Shell.of(shells.get(shells.size() - 1));
+    }
+
+    /** The smallest that has such a shell. */
+    public static Show upTo(Shell shell) {
+        return Arrays.stream(values())
+                .filter(s -> s.largest().mm() >= shell.mm())
+                .findFirst()
+                .orElse(LARGE);
     }
 
     /** Between two shells of its body, on the average; a third of it in the finale. */

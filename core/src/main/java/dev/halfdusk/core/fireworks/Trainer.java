@@ -3,6 +3,7 @@ package dev.halfdusk.core.fireworks;
 import dev.halfdusk.core.measure.Range;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 
 /**
@@ -78,8 +79,9 @@ public record Trainer(List<Launch> launches) {
     /**
      * @param climb part of it that was drawn, 0 to 1
      * @param burst likewise
+     * @param press whose frame has most of it; empty where none has any
      */
-    public record Scored(Launch launch, Verdict verdict, double climb, double burst) {}
+    public record Scored(Launch launch, Verdict verdict, double climb, double burst, Optional<Press> press) {}
 
     public Trainer {
         launches = List.copyOf(launches);
@@ -99,6 +101,23 @@ public record Trainer(List<Launch> launches) {
             t = Math.max(t + one.flightSeconds() + one.showSeconds() * 0.6, t + 2) + random.nextDouble(0.2, 3);
         }
         return new Trainer(all);
+    }
+
+    /** All of its shells, seconds counted from the opening of a frame, fired from points in turn. */
+    public List<Fired> during(Press press, List<FiringPoint> points) {
+        List<Fired> fired = new ArrayList<>();
+        Fired.Colour[] colours = Fired.Colour.values();
+        for (int i = 0; i < launches.size(); i++) {
+            Launch l = launches.get(i);
+            fired.add(new Fired(
+                    points.get(i % points.size()),
+                    l.shell,
+                    l.fires - press.opens,
+                    0,
+                    colours[i % colours.length],
+                    71 + i));
+        }
+        return fired;
     }
 
     /** When nothing more is seen. */
@@ -122,11 +141,11 @@ public record Trainer(List<Launch> launches) {
             }
         }
         if (best == null) {
-            return new Scored(l, Verdict.MISSED, 0, 0);
+            return new Scored(l, Verdict.MISSED, 0, 0, Optional.empty());
         }
         double climb = best.shared(l.fires, l.breaks()) / l.shell.flightSeconds();
         double burst = best.shared(l.breaks(), l.fades()) / l.shell.showSeconds();
-        return new Scored(l, verdict(l, best, climb, burst), climb, burst);
+        return new Scored(l, verdict(l, best, climb, burst), climb, burst, Optional.of(best));
     }
 
     private Verdict verdict(Launch l, Press p, double climb, double burst) {

@@ -15,6 +15,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -25,8 +26,16 @@ import java.util.stream.IntStream;
  */
 final class Backdrop {
 
-    private static final int STEP = 8;
+    /** A clear sky has no edges: sixteen pixels of a reduced picture, half of that round a bright moon, a quarter in clouds. */
+    private static final int STEP = 16;
+
+    private static final int STEP_IN_MOONLIGHT = 8;
     private static final int STEP_IN_CLOUDS = 4;
+
+    /** At full size a pixel is a seventh or so of a reduced picture's. */
+    private static final int AT_FULL_SIZE = 4;
+
+    private static final double FULL_SIZE_TO = 3;
 
     /** Veil of a lens around a bright lamp: 10 E / θ² cd/m² in the eye, of which a clean lens makes a fiftieth. */
     private static final double VEIL = 10 * 0.02;
@@ -55,6 +64,10 @@ final class Backdrop {
 
     private static final double CALM = 0.4;
 
+    /** Farther from the frame than this the moon's glare in it is even. */
+    private static final double GLARE_DEG = 10;
+
+    private static final float[] NEBULA = {(float) Tint.NEBULA[0], (float) Tint.NEBULA[1], (float) Tint.NEBULA[2]};
     private static final double[] DARK = new double[3];
 
     /** Pixels from node to node. */
@@ -68,6 +81,7 @@ final class Backdrop {
     private final float[][] azimuth;
 
     private final double perLuminance;
+    private final boolean cloudless;
     private final Soil soil;
     private final Optional<Sea> sea;
     private final double nebulae;
@@ -76,7 +90,9 @@ final class Backdrop {
     private final double nodeDeg;
 
     Backdrop(Scene scene, Shot shot, Window window) {
-        spacing = scene.clouds().any() ? STEP_IN_CLOUDS : STEP;
+        SunAndMoon lamps = scene.lamps();
+        cloudless = !scene.clouds().any();
+        spacing = spacing(scene, shot, lamps) * (window.binned() < FULL_SIZE_TO ? AT_FULL_SIZE : 1);
         columns = window.width() / spacing + 2;
         int rows = window.height() / spacing + 2;
         fields = new float[scene.sea() ? SEA + 3 : SEA][columns * rows];
@@ -86,7 +102,6 @@ final class Backdrop {
         perLuminance = electronsPerLuminance(shot);
         nebulae = shot.details().modified() ? 1 : UNCHANGED;
         ridge = Ridge.of(scene.from());
-        SunAndMoon lamps = scene.lamps();
         soil = Soil.of(scene, lamps, perLuminance);
         sea = scene.sea() ? Optional.of(new Sea(scene, lamps)) : Optional.empty();
         nodeDeg = spacing * shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
@@ -104,6 +119,17 @@ final class Backdrop {
                 node(row * columns + column, at, scene, shot, lamps, moon, lit, glare, smear);
             }
         });
+    }
+
+    private static int spacing(Scene scene, Shot shot, SunAndMoon lamps) {
+        if (scene.clouds().any()) {
+            return STEP_IN_CLOUDS;
+        }
+        Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
+        boolean glares = lamps.moonAltitudeDeg() > 0
+                && moon.angleTo(shot.framing().see(new Point(0, 0)))
+                        < shot.framing().optics().diagonalDeg() / 2 + GLARE_DEG;
+        return glares ? STEP_IN_MOONLIGHT : STEP;
     }
 
     /** Electrons a second for each cd/m². */
@@ -124,10 +150,24 @@ final class Backdrop {
             Smear smear) {
         Framing framing = shot.framing();
         Vector direction = framing.see(at);
+        double highest = -90;
+        double lowest = 90;
         for (int step = 0; step < altitude.length; step++) {
             Vector then = smear.after(direction, step);
             altitude[step][i] = (float) then.latitudeDeg();
+            highest = Math.max(highest, altitude[step][i]);
+            lowest = Math.min(lowest, altitude[step][i]);
             azimuth[step][i] = (float) Direction.azimuthDeg(then);
+        }
+        double fall = perLuminance * fallOff(shot, at);
+        if (sea.isPresent() && lowest < 2 * nodeDeg) {
+            double[] water = sea.get().luminance(Direction.azimuthDeg(direction), -direction.latitudeDeg());
+            for (int c = 0; c < 3; c++) {
+                fields[SEA + c][i] = (float) (fall * water[c]);
+            }
+        }
+        if (highest < ridge.lowestDeg() - 2 * nodeDeg) {
+            return; // behind the ground, as are its neighbours
         }
         Direction seen = new Direction(Direction.azimuthDeg(direction), Math.max(0, direction.latitudeDeg()));
         SkyGlow glow = scene.from().glow();
@@ -141,13 +181,6 @@ final class Backdrop {
         double[] halo = cloud.ice() == 0 || moonLux == 0 ? DARK : Tint.halo(off);
         double clear = cloud.through();
         fields[CLEAR][i] = (float) clear;
-        double fall = perLuminance * fallOff(shot, at);
-        if (sea.isPresent()) {
-            double[] water = sea.get().luminance(Direction.azimuthDeg(direction), -direction.latitudeDeg());
-            for (int c = 0; c < 3; c++) {
-                fields[SEA + c][i] = (float) (fall * water[c]);
-            }
-        }
         Vector icrs = scene.moment().icrs(direction, scene.observer());
         double longitude = Galaxy.longitudeDeg(icrs);
         double latitude = Galaxy.latitudeDeg(icrs);
@@ -184,14 +217,81 @@ final class Backdrop {
         return perLuminance;
     }
 
+    boolean cloudless() {
+        return cloudless;
+    }
+
     /** Moments at which the ground is looked at: one, or many while a tracker turns. */
     int steps() {
         return altitude.length;
     }
 
-    /** A line of pixels, a picture's row. */
-    Line line(double y) {
-        return new Line(y);
+    /** Some rows of the picture, for one hand. */
+    Band band(int top, int rows, int width) {
+        return new Band(top, rows, width);
+    }
+
+    /** Rows that share the ground's patches, looked at in every second pixel of every second row: the noise is most of what ground costs. */
+    final class Band {
+
+        private final int top;
+        private final float[][] patches;
+
+        private Band(int top, int rows, int width) {
+            this.top = top;
+            patches = new float[rows / 2 + 2][width / 2 + 2];
+            for (float[] row : patches) {
+                Arrays.fill(row, Float.NaN);
+            }
+        }
+
+        Line line(int y) {
+            return new Line(this, y);
+        }
+
+        /** Between the four around a pixel. */
+        private double patch(int x, int y) {
+            int i = x >> 1;
+            int j = y - top >> 1;
+            double here = at(i, j);
+            boolean between = (x & 1) != 0;
+            double row = between ? (here + at(i + 1, j)) / 2 : here;
+            if ((y - top & 1) == 0) {
+                return row;
+            }
+            double below = at(i, j + 1);
+            return (row + (between ? (below + at(i + 1, j + 1)) / 2 : below)) / 2;
+        }
+
+        private double at(int i, int j) {
+            if (Float.isNaN(patches[j][i])) {
+                double x = Math.min(2 * i + 0.5, (columns - 1) * spacing - 1.0);
+                double y = top + 2 * j + 0.5;
+                int step = altitude.length / 2;
+                patches[j][i] = (float) soil.patch(at(azimuth[step], x, y, 360), at(altitude[step], x, y, 0));
+            }
+            return patches[j][i];
+        }
+
+        private double at(float[] field, double x, double y, float turn) {
+            int c = (int) (x / spacing);
+            int r = Math.min(field.length / columns - 2, (int) (y / spacing));
+            int at = r * columns + c;
+            float across = (float) (x / spacing - c);
+            return between(
+                    between(field[at], field[at + 1], across, turn),
+                    between(field[at + columns], field[at + columns + 1], across, turn),
+                    (float) (y / spacing - r),
+                    turn);
+        }
+    }
+
+    private static float between(float a, float b, float share, float turn) {
+        float by = b - a;
+        if (turn > 0 && Math.abs(by) > turn / 2) {
+            by -= Math.copySign(turn, by);
+        }
+        return a + by * share;
     }
 
     /** The nodes brought to the height of a row of pixels. */
@@ -200,11 +300,13 @@ final class Backdrop {
         private final float[][] at = new float[fields.length][columns];
         private final float[][] high = new float[altitude.length][columns];
         private final float[][] round = new float[altitude.length][columns];
-        private int patched = -4;
-        private double patchBefore;
-        private double patchAfter;
+        private final Band band;
+        private final int row;
 
-        private Line(double y) {
+        private Line(Band band, int row) {
+            this.band = band;
+            this.row = row;
+            double y = row + 0.5;
             int r = (int) (y / spacing);
             float dy = (float) (y / spacing - r);
             for (int f = 0; f < fields.length; f++) {
@@ -230,14 +332,6 @@ final class Backdrop {
             }
         }
 
-        private static float between(float a, float b, float share, float turn) {
-            float by = b - a;
-            if (turn > 0 && Math.abs(by) > turn / 2) {
-                by -= Math.copySign(turn, by);
-            }
-            return a + by * share;
-        }
-
         private float along(float[] line, double x, float turn) {
             int c = (int) (x / spacing);
             return between(line[c], line[c + 1], (float) (x / spacing - c), turn);
@@ -256,18 +350,17 @@ final class Backdrop {
                     now[f] = this.at[f][c] + 0.5f * by[f];
                 }
                 int end = Math.min(width, (c + 1) * spacing);
-                boolean hidden = true;
                 for (int x = c * spacing; x < end; x++) {
-                    hidden &= open[x] == 0;
-                }
-                for (int x = c * spacing; x < end && !hidden; x++) {
-                    float light = (float) GalacticLight.starsAt(now[COLUMN], now[ROW]);
-                    float red = (float) (nebulae * GalacticLight.nebulaeAt(now[COLUMN], now[ROW]));
-                    for (int k = 0; k < 3; k++) {
-                        into[k][x] = now[SKY + k] + now[THROUGH + k] * (light + red * (float) Tint.NEBULA[k]);
-                    }
-                    for (int f = 0; f < OF_SKY; f++) {
-                        now[f] += by[f];
+                    if (open[x] > 0) {
+                        int steps = x - c * spacing;
+                        float column = now[COLUMN] + steps * by[COLUMN];
+                        float row = now[ROW] + steps * by[ROW];
+                        float light = (float) GalacticLight.starsAt(column, row);
+                        float red = (float) (nebulae * GalacticLight.nebulaeAt(column, row));
+                        for (int k = 0; k < 3; k++) {
+                            float through = now[THROUGH + k] + steps * by[THROUGH + k];
+                            into[k][x] = now[SKY + k] + steps * by[SKY + k] + through * (light + red * NEBULA[k]);
+                        }
                     }
                 }
             }
@@ -280,14 +373,14 @@ final class Backdrop {
 
         /** How much of each pixel lies above the skyline while the shutter is open, 0 to 1. */
         void open(double degreesPerPixel, float[] into) {
-            double clear = ridge.highestDeg() + degreesPerPixel;
             for (int c = 0; c * spacing < into.length; c++) {
                 int end = Math.min(into.length, (c + 1) * spacing);
                 boolean free = true;
                 boolean closed = true;
-                for (float[] step : high) {
-                    free &= Math.min(step[c], step[c + 1]) > clear;
-                    closed &= Math.max(step[c], step[c + 1]) < ridge.lowestDeg() - degreesPerPixel;
+                for (int step = 0; step < high.length; step++) {
+                    Ridge.Span span = ridge.between(round[step][c], round[step][c + 1]);
+                    free &= Math.min(high[step][c], high[step][c + 1]) > span.highest() + degreesPerPixel;
+                    closed &= Math.max(high[step][c], high[step][c + 1]) < span.lowest() - degreesPerPixel;
                 }
                 for (int x = c * spacing; x < end; x++) {
                     into[x] = free ? 1 : closed ? 0 : (float) open(x + 0.5, degreesPerPixel);
@@ -304,23 +397,6 @@ final class Backdrop {
             return sum / high.length;
         }
 
-        /** The ground's patches at every second pixel, and the mean of two between them: the noise is most of what ground costs. */
-        private double patch(int x) {
-            int before = x & ~1;
-            if (before != patched) {
-                patchBefore = before == patched + 2 ? patchAfter : patchAt(before + 0.5);
-                patchAfter = patchAt(before + 2.5);
-                patched = before;
-            }
-            return x == before ? patchBefore : (patchBefore + patchAfter) / 2;
-        }
-
-        private double patchAt(double x) {
-            double last = (columns - 1) * spacing - 1.0;
-            double at = Math.min(x, last);
-            return soil.patch(along(round[round.length / 2], at, 360), along(high[high.length / 2], at, 0));
-        }
-
         /**
          * Electrons a second of ground or water, and of the shaded side of a mark, red, green and blue.
          *
@@ -329,7 +405,7 @@ final class Backdrop {
         void below(double x, double rough, double[] ground, double[] mark) {
             double altitude = along(high[high.length / 2], x, 0); // in the middle of the exposure
             double azimuth = along(round[round.length / 2], x, 360);
-            double patch = patch((int) x);
+            double patch = band.patch((int) x, row);
             double land = rough * soil.towards(azimuth);
             double lamp = rough * soil.lamplight(altitude);
             double onMark = rough * soil.lampOnMark();

@@ -14,27 +14,13 @@ final class Canvas {
     /** Sensor pixels that burn in stars whose picture is then reduced. */
     private double burnt;
 
-    /** A spot's profile; one hand paints on a canvas. */
-    private double[] across = new double[64];
+    /** One hand paints on a canvas. */
+    private final Spot profile = new Spot();
 
-    private double[] down = new double[64];
+    /** Wide light where the sky is open, and before everything; null while there is none. */
+    private Wide wide;
 
-    private static final int BELL_STEPS = 512;
-    private static final int BELL_END = 12;
-    private static final float[] BELL = bell();
-
-    private static float[] bell() {
-        float[] table = new float[BELL_STEPS * BELL_END + 2];
-        for (int i = 0; i < table.length; i++) {
-            table[i] = (float) Math.exp(-(double) i / BELL_STEPS);
-        }
-        return table;
-    }
-
-    /** e^−t from a table, to 0.1 %; 0 from 12 on. */
-    private static double bell(double t) {
-        return t >= BELL_END ? 0 : BELL[(int) (t * BELL_STEPS + 0.5)];
-    }
+    private Wide wideBefore;
 
     Canvas(int width, int height) {
         this(width, height, new float[width * height], new float[width * height]);
@@ -61,6 +47,8 @@ final class Canvas {
             }
         }
         burnt += beside.burnt;
+        wide = Wide.sum(wide, beside.wide);
+        wideBefore = Wide.sum(wideBefore, beside.wideBefore);
     }
 
     /** Notes sensor pixels that burn at a place of the picture, where the sky is open. */
@@ -97,7 +85,7 @@ final class Canvas {
                 if (i >= 0 && j >= 0 && i < width && j < height) {
                     int at = j * width + i;
                     double off = ((i + 0.5 - x) * (i + 0.5 - x) + (j + 0.5 - y) * (j + 0.5 - y)) / (2 * sigma * sigma);
-                    double light = each * bell(off) * (1 - open[at]) * (1 - marked[at]);
+                    double light = each * Spot.bell(off) * (1 - open[at]) * (1 - marked[at]);
                     for (int c = 0; c < 3; c++) {
                         electrons[c][at] += (float) (light * tint[c]);
                     }
@@ -108,37 +96,44 @@ final class Canvas {
 
     /** A round spot of light whose electrons add up; only where the sky is open. */
     void spot(double x, double y, double sigma, double sum, double[] tint) {
-        int reach = (int) Math.ceil(3 * sigma);
-        int left = (int) Math.floor(x) - reach;
-        int top = (int) Math.floor(y) - reach;
-        int size = 2 * reach + 1;
-        if (left + size < 0 || top + size < 0 || left >= width || top >= height) {
-            return;
+        if (sigma >= Wide.FROM_SIGMA_PX) {
+            wide = wide == null ? new Wide(width, height) : wide;
+            wide.spot(x, y, sigma, sum, tint, profile);
+        } else {
+            profile.add(x, y, sigma, sum, tint, electrons, open, width, height);
         }
-        if (across.length < size) {
-            across = new double[size];
-            down = new double[size];
+    }
+
+    /** The same before everything: a lamp that stands nearer than the ground behind it, or light gone astray in the lens. */
+    void lamp(double x, double y, double sigma, double sum, double[] tint) {
+        if (sigma >= Wide.FROM_SIGMA_PX) {
+            wideBefore = wideBefore == null ? new Wide(width, height) : wideBefore;
+            wideBefore.spot(x, y, sigma, sum, tint, profile);
+        } else {
+            profile.add(x, y, sigma, sum, tint, electrons, null, width, height);
         }
-        double sumAcross = 0;
-        double sumDown = 0;
-        double narrow = 1 / (2 * sigma * sigma);
-        for (int i = 0; i < size; i++) {
-            double dx = left + i + 0.5 - x;
-            double dy = top + i + 0.5 - y;
-            across[i] = bell(dx * dx * narrow);
-            down[i] = bell(dy * dy * narrow);
-            sumAcross += across[i];
-            sumDown += down[i];
+    }
+
+    /** A spot drawn along a line that is short against it. */
+    void line(
+            double fromX,
+            double fromY,
+            double toX,
+            double toY,
+            double sigma,
+            double sum,
+            double[] tint,
+            boolean before) {
+        profile.line(fromX, fromY, toX, toY, sigma, sum, tint, electrons, before ? null : open, width, height);
+    }
+
+    /** Lays out what was painted coarsely; the last thing that is done. */
+    void finish() {
+        if (wide != null) {
+            wide.layOut(electrons, open);
         }
-        double scale = sum / (sumAcross * sumDown);
-        for (int j = Math.max(0, -top); j < Math.min(size, height - top); j++) {
-            for (int i = Math.max(0, -left); i < Math.min(size, width - left); i++) {
-                int at = (top + j) * width + left + i;
-                double light = scale * across[i] * down[j] * open[at];
-                electrons[0][at] += (float) (light * tint[0]);
-                electrons[1][at] += (float) (light * tint[1]);
-                electrons[2][at] += (float) (light * tint[2]);
-            }
+        if (wideBefore != null) {
+            wideBefore.layOut(electrons, null);
         }
     }
 }

@@ -17,7 +17,7 @@ record Development(double kelvin, double tint) {
     private static final byte[] TONE = tone();
 
     /** What a camera's colour matrix adds, since its filters overlap. */
-    private static final double VIVID = 1.6;
+    private static final float VIVID = 1.6f;
 
     /** The black point stands at so much of the darker parts of the picture's sky. */
     private static final double BLACK = 0.32;
@@ -48,18 +48,18 @@ record Development(double kelvin, double tint) {
             gains[c] /= least; // what burns in the least raised colour becomes white
         }
         double black = black(electrons, gains, saturation);
-        double[] scale = new double[3];
+        float[] scale = new float[3];
         for (int c = 0; c < 3; c++) {
-            scale[c] = CURVE * gains[c] / saturation / (1 - black);
+            scale[c] = (float) (CURVE * gains[c] / saturation / (1 - black));
         }
-        double offset = CURVE * black / (1 - black);
+        float offset = (float) (CURVE * black / (1 - black));
         float[][] seen = window.binned() == 1 ? Mosaic.interpolated(electrons, width, window.height()) : electrons;
         IntStream.range(0, window.height()).parallel().forEach(y -> {
             for (int at = y * width; at < (y + 1) * width; at++) {
-                double red = Math.min(CURVE, seen[0][at] * scale[0] - offset);
-                double green = Math.min(CURVE, seen[1][at] * scale[1] - offset);
-                double blue = Math.min(CURVE, seen[2][at] * scale[2] - offset);
-                double grey = 0.25 * red + 0.5 * green + 0.25 * blue;
+                float red = Math.min(CURVE, seen[0][at] * scale[0] - offset);
+                float green = Math.min(CURVE, seen[1][at] * scale[1] - offset);
+                float blue = Math.min(CURVE, seen[2][at] * scale[2] - offset);
+                float grey = 0.25f * red + 0.5f * green + 0.25f * blue;
                 out[at] = tone(grey + VIVID * (red - grey)) << 16
                         | tone(grey + VIVID * (green - grey)) << 8
                         | tone(grey + VIVID * (blue - grey));
@@ -79,7 +79,8 @@ record Development(double kelvin, double tint) {
         return Math.min(MOST_BLACK, BLACK * light[light.length * 2 / 5]);
     }
 
-    private static int tone(double share) {
-        return TONE[(int) Math.max(0, Math.min(CURVE, share))] & 0xff;
+    private static int tone(float share) {
+        int at = (int) share;
+        return TONE[at < 0 ? 0 : at > CURVE ? CURVE : at] & 0xff;
     }
 }

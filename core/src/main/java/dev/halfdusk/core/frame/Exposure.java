@@ -1,9 +1,11 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
@@ -11,6 +13,7 @@ import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Sidereal;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 
 /** The shutter is open: points of light are drawn into a picture's electrons with their spread and their way. */
 final class Exposure {
@@ -30,7 +33,9 @@ final class Exposure {
     /** A corner's star is drawn out sideways as well: at the head by so much of the tail's length, half its light to each side. */
     private static final double WINGS = 0.2;
 
-    private static final int RAYS = 18;
+    /** Length of a lamp's rays, of the picture's width, for each factor of ten by which it is more than a thousand times too bright. */
+    private static final double LAMP_RAYS = 0.014;
+
     private static final double RAYS_FROM_STOPS = 0.9;
     private static final double RAYS_SHARE = 2e-4;
 
@@ -39,6 +44,14 @@ final class Exposure {
 
     /** Less in a sensor pixel is lost in its noise, electrons. */
     private static final double SEEN_E = 1.5;
+
+    /** Against its sigma: a spot that moves less stands still, and beyond the other it is drawn as many. */
+    private static final double SHORT = 0.5;
+
+    private static final double LONG = 9;
+
+    /** Light from so far beyond the edge may reach the picture. */
+    private static final double MARGIN_PX = 40;
 
     /** How waves draw a light out: in so many pieces over so much of the picture's height. */
     private static final int WAVES = 3;
@@ -65,10 +78,28 @@ final class Exposure {
     private final double full;
     private final Vector[] axes;
     private final Vector aberration;
+
+    /** Seconds by which the sky turned last, and where it then has east, north and up. One hand uses an exposure. */
+    private double turn;
+
+    private final Vector[] turnedAxes = new Vector[3];
+    private static final Vector[] UNIT = {new Vector(1, 0, 0), new Vector(0, 1, 0), new Vector(0, 0, 1)};
     private final double pixelUm;
     private final Halo[] halos;
     private final Vector moon;
     private final double moonEdge;
+    private final double open;
+    private final double halfDiagonal;
+    private final float[] sigmas;
+    private final float[] falls;
+
+    private static final int RADII = 512;
+    private static final double FARTHEST = 4.0 / 3;
+
+    /** What air lets through of red, green and blue, by quarters of a degree of altitude. */
+    private final float[][] air;
+
+    private static final int AIR_PER_DEGREE = 4;
 
     Exposure(Scene scene, Shot shot, Window window, Trails trails, Canvas canvas, double perLuminance) {
         this.scene = scene;
@@ -94,17 +125,37 @@ final class Exposure {
         halos = Halo.of(shot);
         Vector towardsMoon = scene.moment().local(Body.MOON, scene.observer());
         moon = towardsMoon.unit();
+        open = shot.widest() / shot.aperture();
+        halfDiagonal = window.sensor().diagonalMm() / 2;
+        sigmas = byRadius(this::sigma);
+        falls = byRadius(r -> Backdrop.fallOff(shot, new Point(r, 0)));
+        air = airByAltitude(scene.from().glow().extinction());
         moonEdge = Math.cos(Math.asin(Body.MOON.radiusKm() / towardsMoon.length()));
+    }
+
+    private static float[][] airByAltitude(double extinction) {
+        float[][] through = new float[90 * AIR_PER_DEGREE + 1][3];
+        for (int i = 0; i < through.length; i++) {
+            double mass = Air.mass((double) i / AIR_PER_DEGREE);
+            for (int c = 0; c < 3; c++) {
+                through[i][c] = (float) Air.transmission(extinction * Tint.EXTINCTION[c], mass);
+            }
+        }
+        return through;
     }
 
     /** Stray light round a bright point: a share of its light in a wide spot. */
     record Halo(double share, double sigmaUm) {
 
         private static final Halo[] CLEAN = {new Halo(0.05, 16), new Halo(0.02, 45), new Halo(0.006, 130)};
-        private static final Halo[] DIFFUSED = {new Halo(0.10, 60), new Halo(0.10, 170), new Halo(0.06, 520)};
 
         static Halo[] of(Shot shot) {
-            return shot.details().diffusion() ? DIFFUSED : CLEAN;
+            List<Diffusion.Spread> spreads = shot.details().diffusion().spreads();
+            return spreads.isEmpty()
+                    ? CLEAN
+                    : spreads.stream()
+                            .map(s -> new Halo(s.share(), s.sigmaUm()))
+                            .toArray(Halo[]::new);
         }
     }
 
@@ -213,14 +264,15 @@ final class Exposure {
             return; // below the horizon, or behind the moon
         }
         double electrons = perSecond(magnitude) * shot.seconds();
-        double[] tint = seen(local, kelvin);
+        double[] tint = null;
         for (int frame = 0; frame < trails.frames(); frame++) {
             double start = frame * (shot.seconds() + trails.pauseSeconds());
             Optional<Point> from = starAt(local, start);
-            if (from.isEmpty()) {
-                continue;
+            Optional<Point> to = from.isEmpty() ? from : starAt(local, start + shot.seconds());
+            if (to.isPresent() && (!outside(from.get(), MARGIN_PX) || !outside(to.get(), MARGIN_PX))) {
+                tint = tint == null ? seen(local, kelvin) : tint;
+                streak(from.get(), to.get(), electrons, tint);
             }
-            starAt(local, start + shot.seconds()).ifPresent(to -> streak(from.get(), to, electrons, tint));
         }
     }
 
@@ -234,6 +286,20 @@ final class Exposure {
     void glow(Vector from, double begin, Vector to, double end, double lux, double[] tint) {
         double electrons = perSecond(magnitude(lux)) * (end - begin);
         at(from, begin).ifPresent(a -> at(to, end).ifPresent(b -> streak(a, b, electrons, tint)));
+    }
+
+    /** A lamp before everything, from one local direction to another; where it stands still and burns, with rays. */
+    void lamp(Vector from, double begin, Vector to, double end, double lux, double[] tint) {
+        double electrons = perSecond(magnitude(lux)) * (end - begin);
+        at(from, begin)
+                .ifPresent(a -> at(to, end).ifPresent(b -> {
+                    streak(a, b, electrons, tint, true);
+                    double over = Math.log10(electrons / (full * 1000));
+                    if (from.equals(to) && over > 0 && !outside(a, 0)) {
+                        double reach = LAMP_RAYS * over * window.width();
+                        rays(a, electrons / (window.binned() * window.binned()), reach, 1, tint);
+                    }
+                }));
     }
 
     /** The same in water that is not quite still: below the horizon, drawn out downwards. */
@@ -273,10 +339,10 @@ final class Exposure {
 
     /** Red, green and blue of a colour after the air, which takes blue before red. */
     private double[] seen(Vector local, double kelvin) {
-        double mass = Air.mass(local.latitudeDeg());
-        double[] tint = Tint.of(kelvin);
+        double[] tint = Tint.star(kelvin);
+        float[] through = air[(int) Math.round(AIR_PER_DEGREE * Math.max(0, local.latitudeDeg()))];
         for (int c = 0; c < 3; c++) {
-            tint[c] *= Air.transmission(scene.from().glow().extinction() * Tint.EXTINCTION[c], mass);
+            tint[c] *= through[c];
         }
         return tint;
     }
@@ -297,7 +363,19 @@ final class Exposure {
     }
 
     private Vector turned(Vector local, double skySeconds) {
-        return skySeconds == 0 ? local : Sidereal.later(local, pole, skySeconds);
+        if (skySeconds == 0) {
+            return local;
+        }
+        if (skySeconds != turn) {
+            turn = skySeconds; // all stars turn by as much: three of them say how
+            for (int i = 0; i < turnedAxes.length; i++) {
+                turnedAxes[i] = Sidereal.later(UNIT[i], pole, skySeconds);
+            }
+        }
+        return turnedAxes[0]
+                .times(local.x())
+                .plus(turnedAxes[1].times(local.y()))
+                .plus(turnedAxes[2].times(local.z()));
     }
 
     private Optional<Point> inPicture(Vector direction) {
@@ -305,16 +383,21 @@ final class Exposure {
     }
 
     private void streak(Point from, Point to, double electrons, double[] tint) {
-        double margin = 40;
-        if (outside(from, margin) && outside(to, margin)) {
+        streak(from, to, electrons, tint, false);
+    }
+
+    /** @param before whether it shines before ground and marks */
+    private void streak(Point from, Point to, double electrons, double[] tint, boolean before) {
+        if (outside(from, MARGIN_PX) && outside(to, MARGIN_PX)) {
             return;
         }
         Point sensor = window.onSensor(from.x(), from.y());
         if (!shot.framing().draws(sensor)) {
             return;
         }
-        double px = sigma(sensor);
-        double light = electrons * Backdrop.fallOff(shot, sensor);
+        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
+        double px = along(sigmas, radius);
+        double light = electrons * along(falls, radius);
         double dx = to.x() - from.x();
         double dy = to.y() - from.y();
         double length = Math.sqrt(dx * dx + dy * dy);
@@ -337,18 +420,17 @@ final class Exposure {
             double wide = Math.sqrt(halo.sigmaUm * halo.sigmaUm / (pixelUm * pixelUm) + sigma * sigma);
             double peak = light * halo.share / (2 * Math.PI * wide * wide * binned * binned);
             if (peak * binned > SEEN_E) {
-                draw(from, to, length, wide, all, halo.share / (binned * binned));
+                draw(from, to, length, wide, all, halo.share / (binned * binned), before);
                 point -= halo.share;
             }
         }
-        double tail = COMA_UM / pixelUm * corner(sensor);
+        double tail = COMA_UM / pixelUm * corner(radius);
         if (tail < LEAST_COMA_PX) {
-            draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned));
+            draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned), before);
             return;
         }
-        double far = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
-        double outX = sensor.x() / far;
-        double outY = sensor.y() / far;
+        double outX = sensor.x() / radius;
+        double outY = sensor.y() / radius;
         for (int i = 0; i < COMA.length; i++) {
             double by = tail * i / (COMA.length - 1);
             double wide = WINGS * (tail - by);
@@ -358,34 +440,51 @@ final class Exposure {
                 double dY = outY * by + outX * wide * side;
                 Point begin = new Point(from.x() + dX, from.y() + dY);
                 Point end = new Point(to.x() + dX, to.y() + dY);
-                draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, share);
+                draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, share, before);
             }
         }
     }
 
     /** How far a point of the sensor suffers from the lens' corners wide open: one at the corner itself. */
-    private double corner(Point sensor) {
-        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y())
-                / (window.sensor().diagonalMm() / 2);
-        double open = shot.widest() / shot.aperture();
-        return radius * radius * radius * open * open * open;
+    private double corner(double radiusMm) {
+        double share = radiusMm * open / halfDiagonal;
+        return share * share * share;
     }
 
-    /** Light of a very bright lamp in rays from the blades of a stopped-down lens. */
+    /** What depends on the distance from the middle, in even steps as far as a third beyond the corner. */
+    private float[] byRadius(DoubleUnaryOperator of) {
+        float[] table = new float[RADII + 2];
+        for (int i = 0; i < table.length; i++) {
+            table[i] = (float) of.applyAsDouble(i * halfDiagonal * FARTHEST / RADII);
+        }
+        return table;
+    }
+
+    private double along(float[] table, double radiusMm) {
+        double at = Math.min(RADII, radiusMm / (halfDiagonal * FARTHEST) * RADII);
+        int i = (int) at;
+        return table[i] + (at - i) * (table[i + 1] - table[i]);
+    }
+
+    /** Light of the moon or the sun in rays from the blades of a stopped-down lens; none where it is behind the ground. */
     void rays(Point at, double electrons, double reachPx) {
+        rays(at, electrons, reachPx, canvas.openAt(at.x(), at.y()), Tint.MOON);
+    }
+
+    /** @param seen how much of the light is not hidden, 0 to 1 */
+    private void rays(Point at, double electrons, double reachPx, double seen, double[] tint) {
         double stopped = Stops.of(shot.aperture() / shot.widest());
-        double seen = canvas.openAt(at.x(), at.y());
         if (stopped < RAYS_FROM_STOPS || seen == 0) {
             return; // wide open, or behind the ground
         }
-        double share = seen * RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / RAYS;
-        for (int ray = 0; ray < RAYS; ray++) {
-            double angle = Math.toRadians(11) + 2 * Math.PI * ray / RAYS;
+        int rays = Traffic.rays(shot.details().blades());
+        double share = seen * RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / rays;
+        for (int ray = 0; ray < rays; ray++) {
+            double angle = Math.toRadians(11) + 2 * Math.PI * ray / rays;
             double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));
             for (double r = 1; r < length; r++) {
                 double light = electrons * share * (1 - r / length) * (1 - r / length) / length * 3;
-                canvas.spot(
-                        at.x() + r * Math.cos(angle), at.y() + r * Math.sin(angle), 0.7 + 0.004 * r, light, Tint.MOON);
+                canvas.lamp(at.x() + r * Math.cos(angle), at.y() + r * Math.sin(angle), 0.7 + 0.004 * r, light, tint);
             }
         }
     }
@@ -396,16 +495,22 @@ final class Exposure {
         return 2.5 * Math.log10(peakAtZero / (3 * SEEN_E));
     }
 
-    private void draw(Point from, Point to, double length, double sigma, double[] electrons, double share) {
-        int steps = (int) Math.max(1, Math.ceil(length / Math.max(0.25, 0.5 * sigma)));
+    private void draw(
+            Point from, Point to, double length, double sigma, double[] electrons, double share, boolean before) {
+        if (length > SHORT * sigma && length < LONG * sigma && sigma < Wide.FROM_SIGMA_PX) {
+            canvas.line(from.x(), from.y(), to.x(), to.y(), sigma, share, electrons, before);
+            return;
+        }
+        int steps = (int) Math.max(1, Math.ceil(length / Math.max(0.25, sigma) / SHORT));
         for (int i = 0; i < steps; i++) {
             double along = (i + 0.5) / steps;
-            canvas.spot(
-                    from.x() + (to.x() - from.x()) * along,
-                    from.y() + (to.y() - from.y()) * along,
-                    sigma,
-                    share / steps,
-                    electrons);
+            double x = from.x() + (to.x() - from.x()) * along;
+            double y = from.y() + (to.y() - from.y()) * along;
+            if (before) {
+                canvas.lamp(x, y, sigma, share / steps, electrons);
+            } else {
+                canvas.spot(x, y, sigma, share / steps, electrons);
+            }
         }
     }
 
@@ -417,11 +522,11 @@ final class Exposure {
     }
 
     /** Spread of a point in sensor pixels: diffraction, focus, corners and the pixel. */
-    private double sigma(Point sensor) {
+    private double sigma(double radiusMm) {
         double pitch = window.sensor().pitchUm();
         double airy = 0.42 * 0.55 * shot.aperture() / pitch;
         double focus = shot.defocusUm() / 2 / pitch;
-        double corner = CORNER_SIGMA_UM / pitch * corner(sensor);
+        double corner = CORNER_SIGMA_UM / pitch * corner(radiusMm);
         return Math.sqrt(LEAST_SIGMA_PX * LEAST_SIGMA_PX + airy * airy + focus * focus + corner * corner);
     }
 }

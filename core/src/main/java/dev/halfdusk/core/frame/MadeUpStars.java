@@ -28,6 +28,7 @@ final class MadeUpStars {
 
     private static final long SEED = 20270608;
     private static final double SPHERE_SQUARE_DEG = 41_253;
+    private static final Vector POLE = Galaxy.icrs(0, 90);
     private static final double RADIUS_DEG = 0.8;
 
     private final float[] x = new float[180 * 360];
@@ -101,13 +102,20 @@ final class MadeUpStars {
         int count = (int) expected + (random.nextDouble() < expected - (int) expected ? 1 : 0);
         double south = Math.sin(Math.toRadians(cell / 360 - 90));
         double north = Math.sin(Math.toRadians(cell / 360 - 89));
+        Vector west = Galaxy.icrs(cell % 360, 0);
+        Vector ahead = Galaxy.icrs(cell % 360 + 90, 0);
         for (int i = 0; i < count; i++) {
-            double latitude = Math.toDegrees(Math.asin(south + (north - south) * random.nextDouble()));
-            Vector v = Galaxy.icrs(cell % 360 + random.nextDouble(), latitude);
+            double up = south + (north - south) * random.nextDouble();
+            double level = Math.sqrt(1 - up * up);
+            double turn = Math.toRadians(random.nextDouble());
+            double aside = turn * (1 - turn * turn / 6); // its sine and cosine to 1e-9, since it is within a degree
+            double along = 1 - turn * turn / 2 * (1 - turn * turn / 12);
+            Vector v =
+                    west.times(level * along).plus(ahead.times(level * aside)).plus(POLE.times(up));
             double number = brighter + (fainter - brighter) * random.nextDouble();
-            double along = Math.log10(number / brighter) / (COUNTS[layer + 1] - COUNTS[layer]);
+            double fainterBy = Math.log10(number / brighter) / (COUNTS[layer + 1] - COUNTS[layer]);
             double kelvin = 3900 + 5500 * random.nextDouble() * random.nextDouble();
-            visitor.star(v.x(), v.y(), v.z(), FIRST + LAYER * (layer + along), kelvin);
+            visitor.star(v.x(), v.y(), v.z(), FIRST + LAYER * (layer + fainterBy), kelvin);
         }
     }
 }

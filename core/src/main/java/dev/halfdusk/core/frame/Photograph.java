@@ -19,6 +19,9 @@ public final class Photograph {
 
     private static final double ROUGHNESS = 0.3;
 
+    /** Rows that one hand works on at a time. */
+    private static final int BAND = 16;
+
     private final Window window;
     private final float[][] electrons;
     private final double saturation;
@@ -59,10 +62,16 @@ public final class Photograph {
         Canvas canvas = new Canvas(window.width(), window.height());
         double degreesPerPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
         Shade.marks(scene, shot, window, canvas);
-        IntStream.range(0, window.height())
-                .parallel()
-                .forEach(y -> row(y, backdrop, canvas, shot, window, degreesPerPixel, seed));
+        int bands = (window.height() + BAND - 1) / BAND;
+        IntStream.range(0, bands).parallel().forEach(b -> {
+            int top = b * BAND;
+            Backdrop.Band band = backdrop.band(top, BAND, window.width());
+            for (int y = top; y < Math.min(window.height(), top + BAND); y++) {
+                row(y, backdrop, band, canvas, shot, window, degreesPerPixel, seed);
+            }
+        });
         paint(scene, shot, window, trails, stars == Stars.ALL && trails.frames() == 1, canvas, backdrop.perLuminance());
+        canvas.finish();
         IntStream.range(0, window.height()).parallel().forEach(y -> read(y, canvas, shot, window, seed));
         return new Photograph(
                 window,
@@ -91,9 +100,20 @@ public final class Photograph {
     }
 
     private static void row(
-            int y, Backdrop backdrop, Canvas canvas, Shot shot, Window window, double degreesPerPixel, long seed) {
+            int y,
+            Backdrop backdrop,
+            Backdrop.Band band,
+            Canvas canvas,
+            Shot shot,
+            Window window,
+            double degreesPerPixel,
+            long seed) {
         double roughness = ROUGHNESS / Math.sqrt(backdrop.steps());
-        Backdrop.Line line = backdrop.line(y + 0.5);
+        Backdrop.Line line = band.line(y);
+        double seconds = shot.seconds();
+        boolean drawn = shot.framing().draws(window.onSensor(0.5, y + 0.5))
+                && shot.framing().draws(window.onSensor(canvas.width - 0.5, y + 0.5)); // what it draws is round
+        boolean cloudless = backdrop.cloudless();
         float[][] sky = new float[3][canvas.width];
         float[] open = new float[canvas.width];
         double[] ground = new double[3];
@@ -102,19 +122,23 @@ public final class Photograph {
         line.sky(open, sky);
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
-            if (!shot.framing().draws(window.onSensor(x + 0.5, y + 0.5))) {
+            if (!drawn && !shot.framing().draws(window.onSensor(x + 0.5, y + 0.5))) {
                 continue; // black beyond what the lens draws
             }
             double marked = canvas.marked[at];
             double share = (1 - marked) * open[x];
-            canvas.open[at] = (float) share * line.clear(x + 0.5);
-            if (share < 1) {
-                double even = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
-                line.below(x + 0.5, 1 + roughness * (even - 0.5), ground, mark);
+            canvas.open[at] = cloudless ? (float) share : (float) share * line.clear(x + 0.5);
+            if (share == 1) {
+                for (int c = 0; c < 3; c++) {
+                    canvas.electrons[c][at] = (float) (seconds * sky[c][x]);
+                }
+                continue;
             }
+            double even = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
+            line.below(x + 0.5, 1 + roughness * (even - 0.5), ground, mark);
             for (int c = 0; c < 3; c++) {
-                double below = share < 1 ? (1 - share - marked) * ground[c] + marked * mark[c] : 0;
-                canvas.electrons[c][at] = (float) (shot.seconds() * (share * sky[c][x] + below));
+                double below = (1 - share - marked) * ground[c] + marked * mark[c];
+                canvas.electrons[c][at] = (float) (seconds * (share * sky[c][x] + below));
             }
         }
     }
@@ -125,15 +149,41 @@ public final class Photograph {
         double dark = Sensing.dark(shot);
         double noise = shot.response().readNoiseE(shot.settings().iso());
         double full = shot.response().saturationE(shot.settings().iso());
+        if (pixels != 1) {
+            reduced(y, canvas, pixels, (float) (dark + noise * noise), (float) row, (float) full, seed);
+            return;
+        }
         for (int x = 0; x < canvas.width; x++) {
             int at = y * canvas.width + x;
             long bits = Noise.bits(seed, at);
             double hot = Sensing.hot(window, x, y, shot);
             for (int c = 0; c < 3; c++) {
                 double expected = canvas.electrons[c][at] + dark + hot;
-                double counted = Noise.counted(expected, noise, pixels, bits, c);
+                double counted = Noise.counted(expected, noise, bits, c);
                 canvas.electrons[c][at] =
                         (float) Math.min(full, counted - dark + row); // the camera takes the mean dark away
+            }
+        }
+    }
+
+    /** The same of a reduced picture, whose pixels are means of many: normal noise, in loops that a processor takes several pixels at a time. */
+    private static void reduced(int y, Canvas canvas, double pixels, float dark, float row, float full, long seed) {
+        int width = canvas.width;
+        int from = y * width;
+        float[] spread = new float[width];
+        long[] bits = new long[width];
+        for (int x = 0; x < width; x++) {
+            bits[x] = Noise.bits(seed, from + x);
+        }
+        float each = (float) (1 / pixels);
+        for (int c = 0; c < 3; c++) {
+            float[] electrons = canvas.electrons[c];
+            for (int x = 0; x < width; x++) {
+                spread[x] = (float) Math.sqrt((electrons[from + x] + dark) * each);
+            }
+            for (int x = 0; x < width; x++) {
+                float counted = electrons[from + x] + spread[x] * Noise.normal(bits[x], c) + row;
+                electrons[from + x] = counted < full ? counted : full;
             }
         }
     }

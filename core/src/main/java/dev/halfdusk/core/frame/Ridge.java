@@ -23,12 +23,11 @@ final class Ridge {
 
     private final float[] table = new float[360 * PER_DEGREE + 1];
     private final float[] drawn = new float[table.length];
-    private final double highest;
     private final double lowest;
+    private final Span[] spans;
 
     private Ridge(Skyline skyline, long seed) {
         float[] off = offCorners(skyline);
-        double top = 0;
         double bottom = 90;
         for (int i = 0; i < table.length; i++) {
             double azimuth = (double) i / PER_DEGREE;
@@ -40,11 +39,10 @@ final class Ridge {
             }
             drawn[i] = (float) plain;
             table[i] = (float) formed;
-            top = Math.max(top, formed);
             bottom = Math.min(bottom, formed);
         }
-        highest = top;
         lowest = bottom;
+        spans = spans(table);
     }
 
     static Ridge of(Standpoint from) {
@@ -109,11 +107,40 @@ final class Ridge {
         return table[i] + (table[i + 1] - table[i]) * (x - i);
     }
 
-    double lowestDeg() {
-        return lowest;
+    /** Lowest and highest of a stretch. */
+    record Span(float lowest, float highest) {}
+
+    /** From one azimuth to another by the shorter way, and up to a degree beyond. */
+    Span between(double oneDeg, double otherDeg) {
+        double by = Angles.halfTurn(otherDeg - oneDeg);
+        int first = (int) Math.floor(by < 0 ? oneDeg + by : oneDeg);
+        int last = (int) Math.floor(by < 0 ? oneDeg : oneDeg + by);
+        float least = Float.POSITIVE_INFINITY;
+        float most = Float.NEGATIVE_INFINITY;
+        for (int degree = first; degree <= last; degree++) {
+            Span span = spans[Math.floorMod(degree, 360)];
+            least = Math.min(least, span.lowest);
+            most = Math.max(most, span.highest);
+        }
+        return new Span(least, most);
     }
 
-    double highestDeg() {
-        return highest;
+    /** Of each degree. */
+    private static Span[] spans(float[] table) {
+        Span[] spans = new Span[360];
+        for (int degree = 0; degree < 360; degree++) {
+            float least = Float.POSITIVE_INFINITY;
+            float most = Float.NEGATIVE_INFINITY;
+            for (int i = degree * PER_DEGREE; i <= (degree + 1) * PER_DEGREE; i++) {
+                least = Math.min(least, table[i]);
+                most = Math.max(most, table[i]);
+            }
+            spans[degree] = new Span(least, most);
+        }
+        return spans;
+    }
+
+    double lowestDeg() {
+        return lowest;
     }
 }

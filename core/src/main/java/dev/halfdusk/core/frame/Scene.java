@@ -14,7 +14,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What stands before the camera when the shutter opens.
+ * What stands before the camera when the shutter opens. One begins with {@link #open} and adds to it.
  *
  * @param marks seen from there, as upright boxes
  * @param lampLux light of lamps on the ground, lux while the shutter is open
@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param sea whether water lies below the horizon where the skyline is lower than a degree
  * @param fired shells, with their seconds counted from the opening
  * @param danjon darkness of the earth's shadow, in case the moon is in it
+ * @param street lamps and vehicles of a town
  */
 public record Scene(
         Standpoint from,
@@ -32,7 +33,8 @@ public record Scene(
         boolean sea,
         Clouds clouds,
         double danjon,
-        List<Fired> fired) {
+        List<Fired> fired,
+        Optional<Street> street) {
 
     public Scene {
         fired = List.copyOf(fired);
@@ -41,35 +43,58 @@ public record Scene(
         marks = List.copyOf(marks);
     }
 
-    /** With a shadow of the earth that is as dark as usual. */
-    public Scene(
-            Standpoint from,
-            Moment moment,
-            List<Mark> marks,
-            double lampLux,
-            Optional<Long> passing,
-            boolean sea,
-            Clouds clouds) {
-        this(from, moment, marks, lampLux, passing, sea, clouds, ShadowedMoon.USUAL_DANJON, List.of());
+    /** Sky and skyline alone. */
+    public static Scene open(Standpoint from, Moment moment) {
+        return new Scene(
+                from,
+                moment,
+                List.of(),
+                0,
+                Optional.empty(),
+                false,
+                Clouds.NONE,
+                ShadowedMoon.USUAL_DANJON,
+                List.of(),
+                Optional.empty());
     }
 
-    /** With nothing that passes. */
-    public Scene(Standpoint from, Moment moment, List<Mark> marks, double lampLux) {
-        this(from, moment, marks, lampLux, Optional.empty(), false, Clouds.NONE);
+    public Scene marked(List<Mark> others) {
+        return new Scene(from, moment, others, lampLux, passing, sea, clouds, danjon, fired, street);
+    }
+
+    /** With the ground in so much lamplight. */
+    public Scene lit(double lux) {
+        return new Scene(from, moment, marks, lux, passing, sea, clouds, danjon, fired, street);
+    }
+
+    /** With what flies across the frame. */
+    public Scene crossed(Optional<Long> seed) {
+        return new Scene(from, moment, marks, lampLux, seed, sea, clouds, danjon, fired, street);
+    }
+
+    public Scene bySea(boolean water) {
+        return new Scene(from, moment, marks, lampLux, passing, water, clouds, danjon, fired, street);
     }
 
     public Scene with(Clouds other) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, other, danjon, fired);
+        return new Scene(from, moment, marks, lampLux, passing, sea, other, danjon, fired, street);
     }
 
     /** With another darkness of the earth's shadow. */
     public Scene shadowed(double otherDanjon) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, otherDanjon, fired);
+        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, otherDanjon, fired, street);
     }
 
     /** With shells that are fired while the shutter is open, or were before. */
-    public Scene with(List<Fired> shells) {
-        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, danjon, shells);
+    public Scene firing(List<Fired> shells) {
+        return new Scene(from, moment, marks, lampLux, passing, sea, clouds, danjon, shells, street);
+    }
+
+    /** With a town: its houses, its lamps on the ground, its traffic. */
+    public Scene in(Street town) {
+        List<Mark> all = new ArrayList<>(marks);
+        all.addAll(town.houses());
+        return new Scene(from, moment, all, town.groundLux(), passing, sea, clouds, danjon, fired, Optional.of(town));
     }
 
     /** All that sends light but the faint stars. */
@@ -83,12 +108,8 @@ public record Scene(
             sources.add(new Passing(Passing.Kind.AIRCRAFT, seed));
             sources.add(new Passing(Passing.Kind.SATELLITE, seed + 1));
         });
+        street.ifPresent(s -> sources.add(new TownLights(s)));
         return sources;
-    }
-
-    /** Sky and skyline alone: no marks, no lamps. */
-    public static Scene open(Standpoint from, Moment moment) {
-        return new Scene(from, moment, List.of(), 0);
     }
 
     public Observer observer() {

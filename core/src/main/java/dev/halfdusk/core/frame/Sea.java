@@ -40,8 +40,12 @@ final class Sea {
 
     /** Whether water is seen so far below the horizon: a shore runs down from where the skyline rises. */
     static boolean reaches(double skylineDeg, double azimuthDeg, double belowDeg) {
+        double even = SHORE * (SKYLINE_DEG - skylineDeg);
+        if (Math.abs(belowDeg - even) > SHORE_ROUGH_DEG / 2) {
+            return belowDeg < even; // the noise is most of what it costs
+        }
         double rough = SHORE_ROUGH_DEG * (Noise.fractal(SHORE_SEED, azimuthDeg / 5, belowDeg / 5, 4) - 0.5);
-        return belowDeg < SHORE * (SKYLINE_DEG - skylineDeg) + rough * Math.min(1, belowDeg / 3);
+        return belowDeg < even + rough * Math.min(1, belowDeg / 3);
     }
 
     /** cd/m² of red, green and blue, looking so far below the horizon. */

@@ -2,6 +2,7 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Settings;
@@ -34,25 +35,37 @@ public record Shot(
     /** What else marks a picture.
      *
      * @param tint of the white balance: magenta above 0, green below, in hundredths of the green
-     * @param diffusion a filter that spreads bright stars
+     * @param diffusion a filter that spreads bright lights
      * @param modified a sensor that passes the red hydrogen line, four times as well as others
      * @param sensorC its temperature
      * @param distortionPercent of the lens half a diagonal from the centre: a barrel below 0, a cushion above
+     * @param blades of the aperture: rays of bright lamps
      */
-    public record Details(double tint, boolean diffusion, boolean modified, double sensorC, double distortionPercent) {
+    public record Details(
+            double tint, Diffusion diffusion, boolean modified, double sensorC, double distortionPercent, int blades) {
 
         public static final Range TINT = new Range("tint", -50, 50, "");
         public static final Range SENSOR = new Range("temperature of the sensor", -40, 60, " \u00b0C");
-        public static final Details USUAL = new Details(0, false, false, 20, 0);
+        public static final Range BLADES = new Range("blades", 3, 24, "");
+        public static final Details USUAL = new Details(0, Diffusion.NONE, false, 20, 0, 9);
 
         public Details {
             TINT.check(tint);
             SENSOR.check(sensorC);
             Framing.DISTORTION.check(distortionPercent);
+            BLADES.check(blades);
+        }
+
+        public Details with(Diffusion other) {
+            return new Details(tint, other, modified, sensorC, distortionPercent, blades);
+        }
+
+        public Details withBlades(int other) {
+            return new Details(tint, diffusion, modified, sensorC, distortionPercent, other);
         }
 
         public Details withModified(boolean other) {
-            return new Details(tint, diffusion, other, sensorC, distortionPercent);
+            return new Details(tint, diffusion, other, sensorC, distortionPercent, blades);
         }
     }
 

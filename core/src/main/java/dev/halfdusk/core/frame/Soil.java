@@ -24,23 +24,29 @@ record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double
     private static final double SWEPT_M = 15;
     private static final double FARTHEST_M = 60;
 
+    /** Lamps of a street stand all along it. */
+    private static final double EVERYWHERE_M = 1e6;
+
     static Soil of(Scene scene, SunAndMoon lamps, double perLuminance) {
         double without = GroundLight.luminance(scene.from().glow(), lamps.withoutMoon());
         double with = GroundLight.luminance(scene.from().glow(), lamps);
         double mark = scene.marks().stream().mapToDouble(Mark::distanceM).min().orElse(SWEPT_M);
-        double swept = Math.min(FARTHEST_M, mark);
+        double swept = scene.street().isPresent() ? EVERYWHERE_M : Math.min(FARTHEST_M, mark);
         return new Soil(
                 perLuminance * without,
                 perLuminance * (with - without),
                 lamps.moonAzimuthDeg(),
                 perLuminance * GroundLight.ofLux(scene.lampLux()),
                 swept,
-                swept * swept / (mark * mark),
+                Math.min(1, swept * swept / (mark * mark)),
                 Math.round(scene.from().site().latitudeDeg() * 1e4));
     }
 
     /** Electrons a second towards a direction. */
     double towards(double azimuthDeg) {
+        if (moon == 0) {
+            return even;
+        }
         double behind = -Math.cos(Math.toRadians(moonAzimuthDeg - azimuthDeg));
         return even + moon * (1 + RELIEF * behind);
     }

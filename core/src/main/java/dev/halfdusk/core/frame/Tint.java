@@ -17,6 +17,10 @@ final class Tint {
     private static final double DAYLIGHT_K = 5500;
     private static final double[] DAYLIGHT = planck(DAYLIGHT_K);
 
+    private static final double COOLEST_STAR_K = 1500;
+    private static final double STAR_STEPS = 100;
+    private static final double[][] STARS = stars();
+
     /** Extinction against that of green: air takes blue before red. */
     static final double[] EXTINCTION = {0.65, 1, 1.5};
 
@@ -63,6 +67,20 @@ final class Tint {
         return new double[] {
             body[0] / DAYLIGHT[0] / (body[1] / DAYLIGHT[1]), 1, body[2] / DAYLIGHT[2] / (body[1] / DAYLIGHT[1])
         };
+    }
+
+    /** The same of a star, in steps of a hundredth of its temperature. */
+    static double[] star(double kelvin) {
+        int step = (int) Math.round(STAR_STEPS * Math.log(kelvin / COOLEST_STAR_K));
+        return STARS[Math.max(0, Math.min(STARS.length - 1, step))].clone();
+    }
+
+    private static double[][] stars() {
+        double[][] tints = new double[341][];
+        for (int i = 0; i < tints.length; i++) {
+            tints[i] = of(COOLEST_STAR_K * Math.exp(i / STAR_STEPS));
+        }
+        return tints;
     }
 
     private static double[] planck(double kelvin) {

@@ -55,6 +55,9 @@ public final class Framing {
 
     /** Where a point falls that should fall at a distance from the centre, mm. */
     private double drawn(double radius) {
+        if (distortion == 0) {
+            return radius;
+        }
         double share = radius / (optics.sensor().diagonalMm() / 2);
         return radius * (1 + distortion * Math.min(1.5, share * share));
     }
@@ -77,8 +80,8 @@ public final class Framing {
         double x = direction.dot(right);
         double y = direction.dot(down);
         double z = direction.dot(forward);
-        double off = Math.hypot(x, y);
-        double radius = optics.projection().radius(Math.atan2(off, z), optics.focalMm());
+        double off = Math.sqrt(x * x + y * y); // hypot takes as long as all the rest
+        double radius = optics.projection().radius(off, z, optics.focalMm());
         if (!Double.isFinite(radius)) {
             return Optional.empty();
         }
@@ -88,7 +91,7 @@ public final class Framing {
 
     /** The direction that a point of the picture sees; beyond what the lens draws, that of the nearest point it does draw. */
     public Vector see(Point point) {
-        double off = Math.hypot(point.x, point.y);
+        double off = Math.sqrt(point.x * point.x + point.y * point.y);
         if (off == 0) {
             return forward;
         }

@@ -10,6 +10,11 @@ public enum Projection {
         }
 
         @Override
+        public double radius(double off, double ahead, double focal) {
+            return ahead <= 0 ? Double.POSITIVE_INFINITY : focal * off / ahead;
+        }
+
+        @Override
         public double angle(double radius, double focal) {
             return Math.atan(radius / focal);
         }
@@ -22,6 +27,11 @@ public enum Projection {
         }
 
         @Override
+        public double radius(double off, double ahead, double focal) {
+            return focal * Math.atan2(off, ahead);
+        }
+
+        @Override
         public double angle(double radius, double focal) {
             return Math.min(Math.PI, radius / focal);
         }
@@ -29,6 +39,9 @@ public enum Projection {
 
     /** Image distance in the unit of the focal length for an angle in radians. */
     public abstract double radius(double theta, double focal);
+
+    /** The same for something so far off the axis and so far ahead, in any unit. */
+    public abstract double radius(double off, double ahead, double focal);
 
     /** Angle in radians for an image distance. */
     public abstract double angle(double radius, double focal);

@@ -14,6 +14,7 @@ import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Star;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
@@ -34,13 +35,13 @@ import java.util.Set;
  */
 public final class RunSheet {
 
-    /** Heights between which one looks at a star through a camera without lying down. */
     /** More steps than this that follow each other within the next are one line. */
     private static final int LONG_RUN = 8;
 
     private static final double BREATH_SECONDS = 5;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
 
+    /** Heights between which one looks at a star through a camera without lying down. */
     private static final double LOWEST_STAR = 20;
 
     private static final double HIGHEST_STAR = 65;
@@ -173,7 +174,17 @@ public final class RunSheet {
         if (slot.plan().hands()) {
             act(slot.runs().from(), name + ": stay with the camera", name);
         }
+        chores(slot);
         refocus(slot);
+    }
+
+    /** What hands do for a take; nothing before one is there. */
+    private void chores(Slot slot) {
+        Instant there = trip.there().from().plus(MOMENT);
+        for (Plan.Chore chore : slot.plan().chores()) {
+            Instant at = slot.runs().from().plus(chore.after());
+            act(at.isBefore(there) ? there : at, slot.name() + ": " + chore.what(), slot.name());
+        }
     }
 
     /** The last of the steps that follow each other without a breath. */

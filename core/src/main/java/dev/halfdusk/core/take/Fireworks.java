@@ -1,9 +1,17 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.fireworks.BurstFit;
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
+import dev.halfdusk.core.fireworks.FiringPoint;
+import dev.halfdusk.core.fireworks.Shell;
+import dev.halfdusk.core.fireworks.Show;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -11,6 +19,7 @@ import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -20,16 +29,64 @@ import java.util.Set;
  * @param shutterSeconds of the opening
  * @param finaleSeconds that its end is expected to be the finale, guessed
  */
-public record Fireworks(double minutes, double shutterSeconds, double iso, double finaleSeconds) implements Subject {
+public record Fireworks(
+        double minutes, double shutterSeconds, double iso, double finaleSeconds, Seen seen, Changes changes)
+        implements Subject {
 
     public static final Range MINUTES = new Range("length of the display", 1, 120, " min");
     public static final Range FINALE = new Range("finale", 0, 600, " s");
+    public static final Range NIGHTS = new Range("nights of the display", 1, 30, "");
+    private static final Range SWAP = new Range("lens for the body, 0 for none", 0, Range.FOCAL_LENGTH.max(), " mm");
 
     /** Between frames, to see what came. */
     private static final double PAUSE = 0.5;
 
     private static final double OPENING_SHARE = 0.15;
     private static final LocalTime USUAL = LocalTime.of(22, 30);
+    private static final Duration HOLD = Duration.ofMinutes(-60);
+    private static final Duration READY = Duration.ofMinutes(-10);
+    private static final Duration AFTERWARDS = Duration.ofMinutes(2);
+
+    /** To turn the camera in its bracket, and to change a lens and focus it in the dark, seconds. */
+    private static final double FLIP_SECONDS = 20;
+
+    private static final double SWAP_SECONDS = 60;
+
+    /**
+     * The display from where one stands.
+     *
+     * @param shellMm the largest
+     * @param frontM width of the front it is fired from, 0 for one point
+     */
+    public record Seen(double distanceM, double bearingDeg, double heightM, double shellMm, double frontM) {
+
+        public static final Seen USUAL = new Seen(600, 180, 0, 150, 0);
+
+        public Seen {
+            FiringPoint.FRONT.check(frontM);
+        }
+
+        public Display display() {
+            Shell shell = Shell.of(shellMm);
+            return new Display(new FiringPoint(distanceM, bearingDeg, heightM).front(frontM), Show.upTo(shell), shell);
+        }
+    }
+
+    /**
+     * What is changed when the body begins, and how often the display is given.
+     *
+     * @param swapMm focal length of another lens for the body, 0 for none
+     * @param flip whether the camera is turned
+     * @param nights it is given on
+     */
+    public record Changes(double swapMm, boolean flip, int nights) {
+
+        public static final Changes NONE = new Changes(0, false, 1);
+
+        private double seconds() {
+            return Math.max(swapMm > 0 ? SWAP_SECONDS : 0, flip ? FLIP_SECONDS : 0);
+        }
+    }
 
     public static final Kind KIND = new Kind(
             "fireworks",
@@ -38,8 +95,22 @@ public record Fireworks(double minutes, double shutterSeconds, double iso, doubl
                     Parameter.number("minutes", "minutes", MINUTES, 18),
                     Parameter.number("shutterSeconds", "shutter, s", FireworkSettings.SECONDS, 4),
                     Parameter.number("iso", "ISO", Range.ISO, 100),
-                    Parameter.number("finaleSeconds", "finale, s", FINALE, 90)),
-            v -> new Fireworks(v.get(0), v.get(1), v.get(2), v.get(3)));
+                    Parameter.number("finaleSeconds", "finale, s", FINALE, 90),
+                    Parameter.number("distanceM", "fired from, m", FiringPoint.DISTANCE, Seen.USUAL.distanceM),
+                    Parameter.number("bearingDeg", "towards, \u00b0", Range.AZIMUTH, Seen.USUAL.bearingDeg),
+                    Parameter.number("heightM", "it lies higher by, m", FiringPoint.HEIGHT, Seen.USUAL.heightM),
+                    Parameter.number("shellMm", "largest shell, mm", Shell.SIZE, Seen.USUAL.shellMm),
+                    Parameter.number("frontM", "front of several points, m", FiringPoint.FRONT, Seen.USUAL.frontM),
+                    Parameter.number("swapMm", "another lens for the body, mm", SWAP, 0),
+                    Parameter.yesNo("flip", "turned for the body"),
+                    Parameter.whole("nights", "nights of the display", NIGHTS, 1)),
+            v -> new Fireworks(
+                    v.get(0),
+                    v.get(1),
+                    v.get(2),
+                    v.get(3),
+                    new Seen(v.get(4), v.get(5), v.get(6), v.get(7), v.get(8)),
+                    new Changes(v.get(9), v.get(10) != 0, v.get(11).intValue())));
 
     @Override
     public Kind kind() {
@@ -48,7 +119,19 @@ public record Fireworks(double minutes, double shutterSeconds, double iso, doubl
 
     @Override
     public List<Double> values() {
-        return List.of(minutes, shutterSeconds, iso, finaleSeconds);
+        return List.of(
+                minutes,
+                shutterSeconds,
+                iso,
+                finaleSeconds,
+                seen.distanceM,
+                seen.bearingDeg,
+                seen.heightM,
+                seen.shellMm,
+                seen.frontM,
+                changes.swapMm,
+                changes.flip ? 1.0 : 0.0,
+                (double) changes.nights);
     }
 
     @Override
@@ -61,48 +144,108 @@ public record Fireworks(double minutes, double shutterSeconds, double iso, doubl
         return Set.of();
     }
 
+    /** With climb and bursts in the middle. */
     @Override
-    public boolean layered() {
-        return true;
+    public Direction aim(Circumstances c, Instant t) {
+        Display display = seen.display();
+        return BurstFit.axis(display.points(), display.shell());
+    }
+
+    @Override
+    public Optional<Display> display() {
+        return Optional.of(seen.display());
     }
 
     @Override
     public List<String> bag() {
-        return List.of(
+        List<String> bag = new ArrayList<>(List.of(
                 "cable release",
                 "ear plugs",
+                "eye protection",
                 "chair, water and a lamp",
-                "another lens, if you mean to swap before the body");
+                "a place to hold: rug or tape"));
+        if (changes.swapMm > 0) {
+            bag.add("the lens of " + Numbers.trimmed(changes.swapMm, 0) + " mm, focused beforehand and taped");
+        }
+        return bag;
     }
 
     @Override
     public List<String> cautions() {
+        Display display = seen.display();
+        String clear = Numbers.fixed(display.shell().clearDistanceM(), 0) + " m for shells of "
+                + Numbers.trimmed(seen.shellMm, 0) + " mm";
         return List.of(
-                "The organiser's cordon and local rules decide where you stand; never go to a shell that did not burst.",
-                "Falling debris and noise: stand upwind, protect eyes and ears. No drone near a display.");
+                display.near()
+                        ? "At " + Numbers.fixed(display.nearestM(), 0)
+                                + " m this is inside the usual clear distance, " + clear
+                                + ": stand farther off. The organiser's cordon and local rules decide."
+                        : "The usual clear distance is " + clear
+                                + "; the organiser's cordon and local rules decide where you stand.",
+                "Never go to a shell that did not burst. Falling debris and noise: stand upwind, protect eyes and ears."
+                        + " No drone near a display.");
     }
 
     @Override
     public Plan plan(Take take, Circumstances c) {
         Duration lasts = Duration.ofSeconds(Math.round(60 * minutes));
+        List<String> risks = new ArrayList<>(List.of(
+                "The finale comes when it comes: watch for many launches at once.",
+                "Smoke: reframe towards the clear side, or wait between salvos.",
+                "The front rows fill an hour before: come by daylight and hold your spot."));
+        if (changes.nights > 1) {
+            risks.add(nights());
+        }
         return Planning.of(take, c)
-                .plan(
-                        lasts,
-                        true,
-                        t -> program(take, t),
-                        List.of(
-                                "The finale comes when it comes: watch for many launches at once.",
-                                "Smoke: reframe towards the clear side, or wait between salvos.",
-                                "The front rows fill an hour before: come by daylight and hold your spot."));
+                .plan(lasts, true, t -> program(take, t), risks)
+                .with(chores(take));
+    }
+
+    private String nights() {
+        return "It is given on " + changes.nights
+                + " nights: bursts on one of them, people against the light and reflections on another.";
+    }
+
+    private double openingSeconds() {
+        return OPENING_SHARE * (60 * minutes - finale());
+    }
+
+    private double finale() {
+        return Math.min(finaleSeconds, 30 * minutes);
+    }
+
+    private List<Plan.Chore> chores(Take take) {
+        List<Plan.Chore> chores = new ArrayList<>();
+        chores.add(
+                new Plan.Chore(HOLD, "be there, hold your spot: water, chair, lamp; look who will stand before you"));
+        chores.add(new Plan.Chore(
+                READY, "ear plugs and eye protection at hand, noise reduction and stabiliser off, cable on"));
+        Duration body = Duration.ofMillis(Math.round(1000 * openingSeconds()));
+        if (changes.swapMm > 0) {
+            chores.add(new Plan.Chore(
+                    body, "change to the lens of " + Numbers.trimmed(changes.swapMm, 0) + " mm, focus, lock"));
+        }
+        if (changes.flip) {
+            chores.add(new Plan.Chore(
+                    body,
+                    take.held() == Orientation.PORTRAIT
+                            ? "turn the camera across, skyline in, level"
+                            : "turn the camera upright, room above the bursts, level"));
+        }
+        if (changes.nights > 1) {
+            chores.add(
+                    new Plan.Chore(Duration.ofSeconds(Math.round(60 * minutes)).plus(AFTERWARDS), nights()));
+        }
+        return chores;
     }
 
     private Program program(Take take, Instant t) {
         double whole = 60 * minutes;
-        double last = Math.min(finaleSeconds, whole / 2);
-        double first = OPENING_SHARE * (whole - last);
+        double last = finale();
+        double first = openingSeconds();
         List<FireworkSettings.Stage> stages =
                 new FireworkSettings(new Settings(shutterSeconds, take.aperture(), iso)).stages();
-        double[] from = {0, first, whole - last};
+        double[] from = {0, first + changes.seconds(), whole - last};
         double[] to = {first, whole - last, whole};
         List<Program.Step> steps = new ArrayList<>();
         for (int i = 0; i < from.length; i++) {

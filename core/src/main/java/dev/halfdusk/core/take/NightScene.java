@@ -17,10 +17,11 @@ import java.util.Set;
  * A street, a bridge, a harbour by its lamps, by its exposure value or a meter's reading: one frame or a bracket of a stop each way.
  *
  * @param ev100 of the scene at ISO 100
+ * @param shadows whether the reading was taken of shadows, which then get two stops less
  * @param frames of the bracket; one for none, else an odd number
  * @param exponent of a film's reciprocity, 1 for a sensor
  */
-public record NightScene(double iso, double ev100, int frames, double exponent) implements Subject {
+public record NightScene(double iso, double ev100, int frames, double exponent, boolean shadows) implements Subject {
 
     public static final Range BRACKET = new Range("frames of the bracket", 1, 9, "");
 
@@ -35,8 +36,9 @@ public record NightScene(double iso, double ev100, int frames, double exponent) 
                     Parameter.number("iso", "ISO", Range.ISO, 100),
                     Parameter.number("ev100", "EV at ISO 100", SceneLight.EV, 3),
                     Parameter.whole("frames", "bracket, frames", BRACKET, 3),
-                    Parameter.number("exponent", "film's reciprocity", Film.EXPONENT, 1)),
-            v -> new NightScene(v.get(0), v.get(1), v.get(2).intValue(), v.get(3)));
+                    Parameter.number("exponent", "film's reciprocity", Film.EXPONENT, 1),
+                    Parameter.yesNo("shadows", "metered in the shadows")),
+            v -> new NightScene(v.get(0), v.get(1), v.get(2).intValue(), v.get(3), v.get(4) != 0));
 
     @Override
     public Kind kind() {
@@ -45,7 +47,7 @@ public record NightScene(double iso, double ev100, int frames, double exponent) 
 
     @Override
     public List<Double> values() {
-        return List.of(iso, ev100, (double) frames, exponent);
+        return List.of(iso, ev100, (double) frames, exponent, shadows ? 1.0 : 0.0);
     }
 
     @Override
@@ -73,7 +75,8 @@ public record NightScene(double iso, double ev100, int frames, double exponent) 
     /** On the dial as far as it goes; film as long as it needs. */
     public Settings settings(CameraBody body, double aperture) {
         double metered = SceneLight.seconds(ev100, aperture, iso);
-        double seconds = exponent > 1 ? new Film(iso, exponent).corrected(metered) : metered;
+        Film.Metering metering = shadows ? Film.Metering.SHADOWS : Film.Metering.MID_TONES;
+        double seconds = new Film(iso, exponent).seconds(metered, metering); // an exponent of one is a sensor's
         double longestOfDial = body.shutters().get(0).realSeconds();
         double open = seconds > longestOfDial || exponent > 1
                 ? seconds

@@ -21,6 +21,7 @@ import java.util.function.Function;
  * @param megabytes that its files take
  * @param reasons for its settings at its best instant
  * @param risks what can go wrong, in words
+ * @param chores by hand at their time, beside what the camera does
  */
 public record Plan(
         Take take,
@@ -32,9 +33,19 @@ public record Plan(
         double battery,
         double megabytes,
         List<Reason> reasons,
-        List<String> risks) {
+        List<String> risks,
+        List<Chore> chores) {
+
+    /**
+     * Something to be done by hand.
+     *
+     * @param after the first opening; before it where negative
+     * @param what in words
+     */
+    public record Chore(Duration after, String what) {}
 
     public Plan {
+        chores = List.copyOf(chores);
         reasons = List.copyOf(reasons);
         risks = List.copyOf(risks);
     }
@@ -46,16 +57,22 @@ public record Plan(
 
     /** The same where its windows are known better. */
     Plan within(Wish.When other) {
-        return new Plan(take, other, lasts, hands, program, test, battery, megabytes, reasons, risks);
+        return new Plan(take, other, lasts, hands, program, test, battery, megabytes, reasons, risks, chores);
     }
 
     /** The same take held at an instant, or let go. */
     public Plan pinned(Optional<Instant> opening) {
-        return new Plan(take.pinned(opening), when, lasts, hands, program, test, battery, megabytes, reasons, risks);
+        return new Plan(
+                take.pinned(opening), when, lasts, hands, program, test, battery, megabytes, reasons, risks, chores);
+    }
+
+    /** The same with work for hands. */
+    Plan with(List<Chore> others) {
+        return new Plan(take, when, lasts, hands, program, test, battery, megabytes, reasons, risks, others);
     }
 
     /** The same with another length, for one that went on or was broken off. */
     public Plan lasting(Duration other) {
-        return new Plan(take, when, other, hands, program, test, battery, megabytes, reasons, risks);
+        return new Plan(take, when, other, hands, program, test, battery, megabytes, reasons, risks, chores);
     }
 }

@@ -85,6 +85,7 @@ final class Planning {
                 battery,
                 once.megabytes(take.camera().rig().body().files()),
                 proposal.reasons(),
-                risks);
+                risks,
+                List.of());
     }
 }

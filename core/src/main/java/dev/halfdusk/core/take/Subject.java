@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import java.time.Duration;
@@ -47,6 +48,11 @@ public interface Subject {
     /** Whether its frames are laid over each other by their lighter pixels. */
     default boolean layered() {
         return false;
+    }
+
+    /** Shells that are in its frames. */
+    default Optional<Display> display() {
+        return Optional.empty();
     }
 
     /** What may hurt someone, in words. */

@@ -70,6 +70,10 @@ public record Take(
         return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned);
     }
 
+    public Take held(Orientation other) {
+        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned);
+    }
+
     public Take named(String other) {
         return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
     }

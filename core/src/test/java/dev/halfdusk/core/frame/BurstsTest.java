@@ -22,7 +22,6 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class BurstsTest {
@@ -45,8 +44,7 @@ class BurstsTest {
                 from,
                 Instant.parse("2027-08-14T22:30:00Z"),
                 Demand.USUAL);
-        Scene scene =
-                new Scene(from, s.moment(), List.of(), 0, Optional.empty(), sea, Clouds.NONE).with(List.of(fired));
+        Scene scene = Scene.open(from, s.moment()).bySea(sea).firing(List.of(fired));
         return Photograph.take(
                 scene,
                 Shot.of(s, new Settings(seconds, aperture, 100), 5200),

@@ -40,7 +40,8 @@ class ColoursTest {
     private static final Response QUIET = new Response(500_000, 100, 0.1, 0.1, 0, 0.5);
 
     private static Scene scene(String when, SkyGlow glow, Mark... marks) {
-        return new Scene(new Standpoint(LEDGE, Skyline.FLAT, glow), Moment.at(Instant.parse(when)), List.of(marks), 0);
+        return Scene.open(new Standpoint(LEDGE, Skyline.FLAT, glow), Moment.at(Instant.parse(when)))
+                .marked(List.of(marks));
     }
 
     private static Shot shot(double focal, Direction at, double seconds, double aperture) {

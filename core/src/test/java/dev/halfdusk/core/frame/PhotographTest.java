@@ -40,7 +40,7 @@ class PhotographTest {
     private static final SkyGlow GLOW = SkyGlow.ofZenith(21.5);
 
     private static Scene scene(Moment moment, SkyGlow glow, Skyline skyline, List<Mark> marks) {
-        return new Scene(new Standpoint(LEDGE, skyline, glow), moment, marks, 0);
+        return Scene.open(new Standpoint(LEDGE, skyline, glow), moment).marked(marks);
     }
 
     private static Scene plain() {
@@ -344,7 +344,7 @@ class PhotographTest {
         Shot down = shot(20, 176, -40, 2, 100);
         Window window = Window.whole(SENSOR, 120);
         Scene dark = plain();
-        Scene lit = new Scene(dark.from(), NIGHT, List.of(), lux);
+        Scene lit = Scene.open(dark.from(), NIGHT).lit(lux);
         double before = meanAndVariance(Photograph.take(dark, down, window, 3).electrons(1))[0];
         double after = meanAndVariance(Photograph.take(lit, down, window, 3).electrons(1))[0];
         double magnitude = dev.halfdusk.core.glow.Luminance.magnitude(dev.halfdusk.core.glow.GroundLight.ofLux(lux));

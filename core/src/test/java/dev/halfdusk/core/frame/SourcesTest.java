@@ -11,6 +11,7 @@ import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
@@ -87,7 +88,7 @@ class SourcesTest {
 
     /** Behind a filter that lets so much through: a moon that burns tells nothing of its shape. */
     private static Shot filtered(Shot s, double through) {
-        Shot.Details cold = new Shot.Details(0, false, false, -40, 0); // hot pixels would count
+        Shot.Details cold = new Shot.Details(0, Diffusion.NONE, false, -40, 0, 9); // hot pixels would count
         return new Shot(s.framing(), DEEP, 0.45 * through, s.settings(), 2.8, 0, 5500, s.support()).withDetails(cold);
     }
 
@@ -222,7 +223,8 @@ class SourcesTest {
         Shot shot = shot(200, Direction.of(lagoon), 30, 2.8, Support.Kind.SIDEREAL);
         Window window = Window.crop(SENSOR, 0, 0, 200, 200);
         double usual = mean(take(scene, shot, window), 0);
-        double modified = mean(take(scene, shot.withDetails(new Shot.Details(0, false, true, 20, 0)), window), 0);
+        double modified =
+                mean(take(scene, shot.withDetails(new Shot.Details(0, Diffusion.NONE, true, 20, 0, 9)), window), 0);
         double perLuminance = dev.halfdusk.core.exposure.SkyElectrons.perSecond(20, 2.8, 6, 0.45)
                 / dev.halfdusk.core.glow.Luminance.of(20);
         double mass = 1 / Math.sqrt(1 - 0.96 * Math.pow(Math.cos(Math.toRadians(lagoon.latitudeDeg())), 2));
@@ -249,7 +251,7 @@ class SourcesTest {
         Shot clean = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
         Window window = Window.crop(SENSOR, 0, 0, 160, 160);
         Photograph sharp = take(scene, clean, window);
-        Photograph soft = take(scene, clean.withDetails(new Shot.Details(0, true, false, 20, 0)), window);
+        Photograph soft = take(scene, clean.withDetails(Shot.Details.USUAL.with(Diffusion.MEDIUM)), window);
         int off = 80 * 160 + 110; // thirty pixels beside it
         assertThat(soft.electrons(1)[off]).isGreaterThan(2 * sharp.electrons(1)[off]);
         assertThat(above(soft.electrons(1), 160, 80, 80, 78))
@@ -261,7 +263,7 @@ class SourcesTest {
     @Test
     void what_passes_leaves_a_line_when_it_is_asked_for() {
         Scene empty = scene("2027-06-09T00:10:00Z", 21.5);
-        Scene busy = new Scene(empty.from(), empty.moment(), List.of(), 0, Optional.of(5L), false, Clouds.NONE);
+        Scene busy = empty.crossed(Optional.of(5L));
         Shot shot = shot(20, new Direction(310, 45), 20, 2.8, Support.Kind.TRIPOD);
         Window window = Window.whole(SENSOR, 480);
         float[] before = take(empty, shot, window).electrons(1);
@@ -359,8 +361,84 @@ class SourcesTest {
         assertThat(off).isGreaterThan(0.3);
         assertThat(ridge.altitudeDeg(359.999)).isCloseTo(ridge.altitudeDeg(0), within(0.02));
         assertThat(Ridge.of(new Standpoint(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(21)))
-                        .highestDeg())
+                        .between(0, 180)
+                        .highest())
                 .isZero();
+    }
+
+    /** A stretch is told by its lowest and highest, the shorter way round whichever end comes first, across north too. */
+    @ParameterizedTest
+    @CsvSource({"10, 60", "60, 10", "350, 5", "5, 350", "359.9, 0.2", "120, 120.01"})
+    void a_stretch_of_a_ridge_holds_what_lies_between(double one, double other) {
+        Skyline skyline =
+                Skyline.of(List.of(new Skyline.Point(0, 9), new Skyline.Point(40, 14), new Skyline.Point(200, 0.5)));
+        Ridge ridge = Ridge.of(new Standpoint(LEDGE, skyline, SkyGlow.ofZenith(21)));
+        Ridge.Span span = ridge.between(one, other);
+        double by = Angles.halfTurn(other - one);
+        double least = 90;
+        double most = 0;
+        for (int i = 0; i <= 400; i++) {
+            double altitude = ridge.altitudeDeg(one + by * i / 400);
+            assertThat(altitude).isBetween(span.lowest() - 1e-4, span.highest() + 1e-4);
+            least = Math.min(least, altitude);
+            most = Math.max(most, altitude);
+        }
+        assertThat(span.lowest()).isGreaterThan((float) least - 2.2f); // no more than a degree of ridge beyond
+        assertThat(span.highest()).isLessThan((float) most + 2.2f);
+    }
+
+    /** A spot along a short line is the sum of many spots along it, in its sum and in every pixel, whichever way it runs. */
+    @ParameterizedTest
+    @CsvSource({"5, 0, 1", "0, -4, 0.7", "3, 2.5, 0.8", "-2, 5, 1.4", "0.6, 0.2, 0.6"})
+    void a_short_line_is_many_spots(double dx, double dy, double sigma) {
+        float[][] line = new float[3][40 * 40];
+        float[][] spots = new float[3][40 * 40];
+        double[] tint = {1, 0.5, 0.25};
+        Spot spot = new Spot();
+        spot.line(20.3, 19.8, 20.3 + dx, 19.8 + dy, sigma, 1000, tint, line, null, 40, 40);
+        for (int i = 0; i < 200; i++) {
+            double along = (i + 0.5) / 200;
+            spot.add(20.3 + dx * along, 19.8 + dy * along, sigma, 5, tint, spots, null, 40, 40);
+        }
+        double most = 0;
+        double sum = 0;
+        for (float e : spots[0]) {
+            most = Math.max(most, e);
+        }
+        for (int i = 0; i < 1600; i++) {
+            sum += line[0][i];
+            assertThat((double) line[0][i]).isCloseTo(spots[0][i], within(0.02 * most));
+            assertThat((double) line[2][i]).isCloseTo(line[0][i] / 4, within(1e-3 + 1e-4 * most));
+        }
+        assertThat(sum).isCloseTo(1000, within(1.0));
+    }
+
+    /** Wide light is laid out from coarse cells as if it had been painted pixel by pixel, at the picture's edge too, and through what is open. */
+    @ParameterizedTest
+    @CsvSource({"60, 50, 8", "61.7, 48.2, 11", "3, 4, 9", "-8, 97, 14"})
+    void wide_light_is_as_if_painted_pixel_by_pixel(double x, double y, double sigma) {
+        float[] half = new float[120 * 100];
+        java.util.Arrays.fill(half, 0.5f);
+        float[][] plain = new float[3][120 * 100];
+        double[] tint = {1, 1, 1};
+        new Spot().add(x, y, sigma, 1e6, tint, plain, half, 120, 100);
+        Canvas canvas = new Canvas(120, 100);
+        java.util.Arrays.fill(canvas.open, 0.5f);
+        Canvas beside = canvas.beside();
+        canvas.spot(x, y, sigma, 4e5, tint);
+        beside.spot(x, y, sigma, 6e5, tint);
+        canvas.add(beside);
+        canvas.finish();
+        double peak = 0.5e6 / (2 * Math.PI * sigma * sigma);
+        for (int i = 0; i < plain[0].length; i++) {
+            assertThat((double) canvas.electrons[0][i]).isCloseTo(plain[0][i], within(0.035 * peak));
+        }
+        Canvas before = new Canvas(120, 100);
+        before.lamp(x, y, sigma, 1e6, tint);
+        before.finish();
+        for (int i = 0; i < plain[0].length; i++) { // before everything: nothing hides it
+            assertThat((double) before.electrons[0][i]).isCloseTo(2 * canvas.electrons[0][i], within(0.01 * peak));
+        }
     }
 
     /** Orange where the sun went down, rosy opposite at the height of the earth's shadow, blue overhead. */
@@ -413,7 +491,7 @@ class SourcesTest {
         // in the picture: brighter than the ground that is there without it
         Shot shot = shot(20, new Direction(moon, 0), 2, 4, Support.Kind.TRIPOD);
         Window window = Window.whole(SENSOR, 120);
-        Scene wet = new Scene(scene.from(), scene.moment(), List.of(), 0, Optional.empty(), true, Clouds.NONE);
+        Scene wet = scene.bySea(true);
         int under = (int) (120 * 60 + 60);
         assertThat(take(wet, shot, window).electrons(1)[under])
                 .isGreaterThan(2 * take(scene, shot, window).electrons(1)[under]);
@@ -433,7 +511,7 @@ class SourcesTest {
                 5500,
                 Support.TRIPOD);
         assertThat(Sensing.dark(dim)).isCloseTo(60, within(1e-9));
-        Shot warm = dim.withDetails(new Shot.Details(0, false, false, 32, 0));
+        Shot warm = dim.withDetails(new Shot.Details(0, Diffusion.NONE, false, 32, 0, 9));
         assertThat(Sensing.dark(warm)).isCloseTo(240, within(1e-9));
         Window window = Window.crop(SENSOR, 0, 0, 1000, 1000);
         Window beside = Window.crop(SENSOR, 0.6, 0, 1000, 1000); // a hundred pixels to the right
@@ -540,7 +618,7 @@ class SourcesTest {
     void a_lamp_reaches_as_far_as_the_mark() {
         Scene dark = scene("2027-06-09T00:10:00Z", 21.5);
         Mark tree = new Mark("Tree", 90, 20, 5, 4, 0);
-        Scene lit = new Scene(dark.from(), dark.moment(), List.of(tree), 1);
+        Scene lit = dark.marked(List.of(tree)).lit(1);
         Soil soil = Soil.of(lit, lit.lamps(), 1);
         double full = 0.1 / Math.PI; // reflectance of the ground
         assertThat(soil.lamplight(-45)).isCloseTo(full, within(1e-6));
@@ -549,7 +627,7 @@ class SourcesTest {
         assertThat(soil.lamplight(3)).isZero();
         assertThat(soil.lampOnMark()).isCloseTo(full, within(1e-6));
         Mark far = new Mark("Tower", 90, 600, 50, 10, 0);
-        Scene distant = new Scene(dark.from(), dark.moment(), List.of(far), 1);
+        Scene distant = dark.marked(List.of(far)).lit(1);
         assertThat(Soil.of(distant, distant.lamps(), 1).lampOnMark()).isCloseTo(full / 100, within(1e-6));
         assertThat(Soil.of(dark, dark.lamps(), 1).lamplight(-45)).isZero();
     }

@@ -49,7 +49,7 @@ class TrackedTest {
     private static Scene scene(double latitude, List<Mark> marks) {
         Standpoint from =
                 new Standpoint(Observer.at(new Site(latitude, -8.8, 0)), Skyline.FLAT, SkyGlow.ofZenith(19.5));
-        return new Scene(from, NIGHT, marks, 0);
+        return Scene.open(from, NIGHT).marked(marks);
     }
 
     /**

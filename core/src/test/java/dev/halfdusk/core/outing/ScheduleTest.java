@@ -67,6 +67,7 @@ class ScheduleTest {
                 battery,
                 0,
                 List.of(),
+                List.of(),
                 List.of());
     }
 

@@ -79,8 +79,8 @@ class TakesTest {
                 new Moon(1, 2),
                 new EclipsedMoon(150, 0.8, 2.5, 0),
                 new EclipsedSun(300, 200, 8, true),
-                new Fireworks(18, 4, 100, 90),
-                new NightScene(100, 3, 3, 1),
+                new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE),
+                new NightScene(100, 3, 3, 1, false),
                 new Free(20, false));
     }
 
@@ -447,7 +447,12 @@ class TakesTest {
     @Test
     void a_display_has_three_stages() {
         Circumstances c = june(4);
-        Take take = Take.of("display", new Fireworks(18, 4, 100, 90), "A", RIG).set(20, 11);
+        Take take = Take.of(
+                        "display",
+                        new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE),
+                        "A",
+                        RIG)
+                .set(20, 11);
         Plan plan = take.plan(c);
         Instant half = Night.at(c.night().date(), LocalTime.of(22, 30), ZONE);
         assertThat(plan.when().best()).contains(half);
@@ -458,27 +463,29 @@ class TakesTest {
         assertThat(p.steps().get(2).settings().aperture()).isGreaterThan(15);
         assertThat(p.total()).isBetween(Duration.ofSeconds(1070), Duration.ofSeconds(1080));
         assertThat(plan.hands()).isTrue();
-        Plan brief = Take.of("display", new Fireworks(1, 30, 100, 0), "A", RIG).plan(c);
+        Plan brief = Take.of(
+                        "display", new Fireworks(1, 30, 100, 0, Fireworks.Seen.USUAL, Fireworks.Changes.NONE), "A", RIG)
+                .plan(c);
         assertThat(brief.program().apply(half).frames()).isGreaterThan(0);
     }
 
     /** EV 3 at f/8 and ISO 100: 64 / 8 = 8 s; a stop either way 4 and 16; on film of exponent 1.3 8^1.3 = 14.9 s. */
     @Test
     void a_night_scene_goes_by_its_light() {
-        NightScene street = new NightScene(100, 3, 3, 1);
+        NightScene street = new NightScene(100, 3, 3, 1, false);
         assertThat(street.settings(RIG.body(), 8).seconds()).isCloseTo(8, within(0.01));
-        assertThat(new NightScene(100, 3, 3, 1.3).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, 3, 3, 1.3, false).settings(RIG.body(), 8).seconds())
                 .isCloseTo(14.93, within(0.01));
-        assertThat(new NightScene(100, -6, 1, 1).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, -6, 1, 1, false).settings(RIG.body(), 8).seconds())
                 .isEqualTo(900);
-        assertThat(new NightScene(100, 20, 1, 1).settings(RIG.body(), 2).seconds())
+        assertThat(new NightScene(100, 20, 1, 1, false).settings(RIG.body(), 2).seconds())
                 .isCloseTo(1 / 8192.0, within(1e-6));
         Plan plan = Take.of("street", street, "A", RIG).set(20, 8).plan(june(4));
         Program p = plan.program().apply(plan.when().windows().get(0).from());
         assertThat(p.steps())
                 .extracting(s -> Math.round(s.settings().seconds()))
                 .containsExactly(8L, 4L, 16L);
-        Plan one = Take.of("street", new NightScene(100, 3, 2, 1), "A", RIG)
+        Plan one = Take.of("street", new NightScene(100, 3, 2, 1, false), "A", RIG)
                 .set(20, 8)
                 .plan(june(4));
         assertThat(one.program().apply(plan.when().windows().get(0).from()).frames())
