@@ -43,6 +43,10 @@ class MigrationTest {
         Path data = TestFolder.fresh();
         try (Connection old = DriverManager.getConnection("jdbc:sqlite:" + data.resolve("half-dusk.db"))) {
             ScriptUtils.executeSqlScript(old, new ClassPathResource("migration/version-5.sql"));
+            old.createStatement()
+                    .executeUpdate(
+                            "INSERT INTO mark (place_id, name, bearing_deg, distance_m, height_m, width_m, foot_m)"
+                                    + " VALUES (1, 'The Firing raft', 200, 500, 2, 9, -3)");
         }
         List<Outing> once;
         try (ConfigurableApplicationContext app = start(data)) {
@@ -51,7 +55,9 @@ class MigrationTest {
             assertKit(app.getBean(Kit.class));
             DSLContext db = app.getBean(DSLContext.class);
             assertThat(db.fetch("PRAGMA foreign_key_check")).isEmpty();
-            assertThat(db.fetchValue("SELECT count(*) FROM mark")).isEqualTo(3);
+            assertThat(db.fetchValue("SELECT count(*) FROM mark")).isEqualTo(4);
+            assertThat(db.fetchValue("SELECT group_concat(name) FROM mark WHERE silhouette = 'firing'"))
+                    .isEqualTo("The Firing raft");
             assertThat(db.fetchValue("SELECT count(*) FROM place")).isEqualTo(4);
             assertThat(app.getBean(Places.class).find(1).orElseThrow().skyline().points())
                     .hasSizeGreaterThan(5);

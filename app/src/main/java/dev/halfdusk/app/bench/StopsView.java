@@ -11,6 +11,7 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Blades;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
@@ -37,7 +38,6 @@ public record StopsView(
 
     private static final Range APART = new Range("stops apart", 0.3, 4, "");
     private static final Range EACH = new Range("frames each way", 1, 7, "");
-    private static final Range BLADES = new Range("blades", 3, 24, "");
     private static final Range CONTRAST = new Range("stops darker", 0, 20, "");
 
     /** An equivalent setting. */
@@ -93,7 +93,7 @@ public record StopsView(
         OptionalDouble kmh = form.number("speed", Traffic.SPEED);
         OptionalDouble away = form.number("away", Traffic.DISTANCE);
         OptionalDouble across = form.number("across", Traffic.ACROSS);
-        OptionalLong blades = form.whole("blades", BLADES);
+        OptionalLong blades = form.whole("blades", Blades.COUNT);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -164,7 +164,7 @@ public record StopsView(
                                 : "crosses this frame in " + Words.exposure(whole) + "; the scene's shutter of "
                                         + Words.exposure(seconds) + " draws "
                                         + Words.percent(t.drawn(seconds, focal, width)) + " of its width."),
-                blades + " blades give lamps " + Traffic.rays(blades) + " rays"
+                blades + " blades give lamps " + new Blades(blades).rays() + " rays"
                         + (down < 2
                                 ? ", from two stops down on: here it is " + Words.number(down, 1) + "."
                                 : "; " + Words.number(down, 1) + " stops down they show."));

@@ -52,6 +52,8 @@ class EveryPageBrowserTest extends BrowserTest {
             "/events/sun?place=4",
             "/events/moon?place=1",
             "/events/fireworks",
+            "/events/night-scene",
+            "/events/sparklers",
             "/events/plans",
             "/events/plans/1?camera=2",
             "/events/plans/1/rehearsal",

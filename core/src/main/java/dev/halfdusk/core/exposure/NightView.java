@@ -9,11 +9,11 @@ import java.util.Locale;
  * ISO 100. Typical; a meter's reading is better.
  */
 public enum NightView {
-    STREET("street by its lamps", 3, 1.5),
-    BRIDGE("bridge", 2, 1.5),
-    HARBOUR("harbour", 1, 1),
-    NEON("neon and shop windows", 6, 1),
-    MOONLIT("moonlit land", Double.NEGATIVE_INFINITY, 0.7);
+    STREET("street by its lamps", 3, 1.5, false),
+    BRIDGE("bridge", 2, 1.5, true),
+    HARBOUR("harbour", 1, 1, true),
+    NEON("neon and shop windows", 6, 1, false),
+    MOONLIT("moonlit land", Double.NEGATIVE_INFINITY, 0.7, true);
 
     /** Luminance that a meter takes for the middle at EV 0 and ISO 100, cd/m². */
     private static final double AT_ZERO = 0.125;
@@ -21,11 +21,13 @@ public enum NightView {
     private final String words;
     private final double lampsEv;
     private final double spread;
+    private final boolean water;
 
-    NightView(String words, double lampsEv, double spread) {
+    NightView(String words, double lampsEv, double spread, boolean water) {
         this.words = words;
         this.lampsEv = lampsEv;
         this.spread = spread;
+        this.water = water;
     }
 
     public String key() {
@@ -39,6 +41,11 @@ public enum NightView {
     /** Stops by which real ones differ either way. */
     public double spread() {
         return spread;
+    }
+
+    /** Whether water may lie before it; before the others lies a road. */
+    public boolean water() {
+        return water;
     }
 
     /** Whether it has lamps at all. */

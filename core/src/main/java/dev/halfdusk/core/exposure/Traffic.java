@@ -35,9 +35,4 @@ public record Traffic(double speedKmh, double distanceM, double acrossDeg) {
     public double secondsAcross(double focalMm, double widthMm) {
         return widthMm / mmPerSecond(focalMm);
     }
-
-    /** Rays of a bright lamp through so many blades, stopped down by two stops or more: as many for an even number, twice as many for an odd one. */
-    public static int rays(int blades) {
-        return blades % 2 == 0 ? blades : 2 * blades;
-    }
 }

@@ -64,6 +64,9 @@ final class Backdrop {
 
     private static final double CALM = 0.4;
 
+    /** Of the roughness of ground, on walls. */
+    private static final double PLASTER = 0.3;
+
     /** Farther from the frame than this the moon's glare in it is even. */
     private static final double GLARE_DEG = 10;
 
@@ -407,14 +410,15 @@ final class Backdrop {
             double azimuth = along(round[round.length / 2], x, 360);
             double patch = band.patch((int) x, row);
             double land = rough * soil.towards(azimuth);
-            double lamp = rough * soil.lamplight(altitude);
-            double onMark = rough * soil.lampOnMark();
+            double lamp = rough * soil.lamplight(azimuth, altitude);
+            double onMark = (1 + PLASTER * (rough - 1)) * soil.lampOnMark(azimuth, altitude);
+            double[] lampTint = soil.lampTint();
             boolean water = sea.isPresent() && altitude < 0 && Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitude);
             for (int c = 0; c < 3; c++) {
-                mark[c] = (MARK_SHADE * land + onMark) * Tint.SOIL[c];
+                mark[c] = (MARK_SHADE * land + onMark * lampTint[c]) * Tint.SOIL[c];
                 ground[c] = water
                         ? along(at[SEA + c], x, 0) * (1 + CALM * (patch - 1))
-                        : (land + lamp) * patch * Tint.SOIL[c];
+                        : (land + lamp * lampTint[c]) * patch * Tint.SOIL[c];
             }
         }
     }

@@ -127,6 +127,19 @@ final class Canvas {
         profile.line(fromX, fromY, toX, toY, sigma, sum, tint, electrons, before ? null : open, width, height);
     }
 
+    /** An even rectangle before everything, its edges to the fraction of a pixel. */
+    void rectangle(double left, double top, double right, double bottom, double each, double[] tint) {
+        for (int y = (int) Math.max(0, Math.floor(top)); y < Math.min(height, Math.ceil(bottom)); y++) {
+            double down = Math.min(bottom, y + 1.0) - Math.max(top, y);
+            for (int x = (int) Math.max(0, Math.floor(left)); x < Math.min(width, Math.ceil(right)); x++) {
+                double share = down * (Math.min(right, x + 1.0) - Math.max(left, x));
+                for (int c = 0; c < 3; c++) {
+                    electrons[c][y * width + x] += (float) (share * each * tint[c]);
+                }
+            }
+        }
+    }
+
     /** Lays out what was painted coarsely; the last thing that is done. */
     void finish() {
         if (wide != null) {

@@ -1,10 +1,10 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
-import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Blades;
 import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Stops;
@@ -13,7 +13,9 @@ import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Sidereal;
 import java.util.List;
 import java.util.Optional;
+import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
+import java.util.stream.Stream;
 
 /** The shutter is open: points of light are drawn into a picture's electrons with their spread and their way. */
 final class Exposure {
@@ -36,7 +38,9 @@ final class Exposure {
     /** Length of a lamp's rays, of the picture's width, for each factor of ten by which it is more than a thousand times too bright. */
     private static final double LAMP_RAYS = 0.014;
 
-    private static final double RAYS_FROM_STOPS = 0.9;
+    /** A point sends so many times more of its light into rays than a disc, whose rays lie over each other. */
+    private static final double LAMP_RAYS_SHARE = 12;
+
     private static final double RAYS_SHARE = 2e-4;
 
     /** What reducing a picture makes of a point, pixels of the reduced one. */
@@ -58,6 +62,12 @@ final class Exposure {
 
     private static final double WAVE_SHARE = 0.05;
     private static final double WAVE_SIGMA = 1.6;
+
+    /** Of a path on water: its pieces, how wide it is for its length, and how large a piece is. */
+    private static final int GLINTS = 260;
+
+    private static final double GLITTER_WIDE = 0.12;
+    private static final double GLINT_SIGMA = 1.3;
 
     private final Scene scene;
     private final Shot shot;
@@ -149,13 +159,14 @@ final class Exposure {
 
         private static final Halo[] CLEAN = {new Halo(0.05, 16), new Halo(0.02, 45), new Halo(0.006, 130)};
 
+        /** What glass scatters far: seen of lamps only. */
+        private static final Halo[] FAR = {new Halo(0.0015, 450), new Halo(0.001, 1500)};
+
         static Halo[] of(Shot shot) {
             List<Diffusion.Spread> spreads = shot.details().diffusion().spreads();
-            return spreads.isEmpty()
-                    ? CLEAN
-                    : spreads.stream()
-                            .map(s -> new Halo(s.share(), s.sigmaUm()))
-                            .toArray(Halo[]::new);
+            Stream<Halo> near =
+                    spreads.isEmpty() ? Stream.of(CLEAN) : spreads.stream().map(s -> new Halo(s.share(), s.sigmaUm()));
+            return Stream.concat(near, Stream.of(FAR)).toArray(Halo[]::new);
         }
     }
 
@@ -297,7 +308,7 @@ final class Exposure {
                     double over = Math.log10(electrons / (full * 1000));
                     if (from.equals(to) && over > 0 && !outside(a, 0)) {
                         double reach = LAMP_RAYS * over * window.width();
-                        rays(a, electrons / (window.binned() * window.binned()), reach, 1, tint);
+                        rays(a, LAMP_RAYS_SHARE * electrons / (window.binned() * window.binned()), reach, 1, tint);
                     }
                 }));
     }
@@ -318,6 +329,34 @@ final class Exposure {
                                 tint);
                     }
                 }));
+    }
+
+    /** A lamp that stands, in water that is not quite still: a path of glints from the shore down to twice as far below as the lamp is above. */
+    void glitter(Vector lamp, double seconds, double lux, double[] tint) {
+        double electrons = perSecond(magnitude(lux)) * seconds / (window.binned() * window.binned());
+        Optional<Point> shore = at(new Vector(lamp.x(), lamp.y(), 0).unit(), 0);
+        Optional<Point> mirrored = at(new Vector(lamp.x(), lamp.y(), -lamp.z()), 0);
+        if (shore.isEmpty() || mirrored.isEmpty()) {
+            return;
+        }
+        SplittableRandom random = new SplittableRandom(Double.doubleToLongBits(lamp.x()));
+        double down = mirrored.get().y() - shore.get().y();
+        for (int i = 0; i < GLINTS; i++) {
+            double far = random.nextDouble() + random.nextDouble(); // most of them where still water would mirror it
+            double aside = (random.nextDouble() - 0.5) * GLITTER_WIDE * (0.5 + far) * Math.abs(down);
+            canvas.glint(
+                    mirrored.get().x() + aside, shore.get().y() + far * down, GLINT_SIGMA, electrons / GLINTS, tint);
+        }
+    }
+
+    /** A lit rectangle before everything, upright in the picture, from its lower left to its upper right corner. */
+    void pane(Vector from, Vector to, double cdM2, double[] tint) {
+        Optional<Point> a = at(from, 0);
+        Optional<Point> b = at(to, 0);
+        if (a.isPresent() && b.isPresent()) {
+            double each = perLuminance * cdM2 * shot.seconds();
+            canvas.rectangle(a.get().x(), b.get().y(), b.get().x(), a.get().y(), each, tint);
+        }
     }
 
     /** A cloud of smoke that sends so much light, lux times seconds. */
@@ -474,11 +513,11 @@ final class Exposure {
     /** @param seen how much of the light is not hidden, 0 to 1 */
     private void rays(Point at, double electrons, double reachPx, double seen, double[] tint) {
         double stopped = Stops.of(shot.aperture() / shot.widest());
-        if (stopped < RAYS_FROM_STOPS || seen == 0) {
+        if (stopped < Blades.FROM_STOPS || seen == 0) {
             return; // wide open, or behind the ground
         }
-        int rays = Traffic.rays(shot.details().blades());
-        double share = seen * RAYS_SHARE * Math.min(1, stopped - RAYS_FROM_STOPS + 0.3) / rays;
+        int rays = new Blades(shot.details().blades()).rays();
+        double share = seen * RAYS_SHARE * Math.min(1, stopped - Blades.FROM_STOPS + 0.3) / rays;
         for (int ray = 0; ray < rays; ray++) {
             double angle = Math.toRadians(11) + 2 * Math.PI * ray / rays;
             double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));

@@ -2,6 +2,19 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -17,6 +30,7 @@ import java.util.stream.Stream;
  */
 public final class Photograph {
 
+    private static final int PREPARED = 4;
     private static final double ROUGHNESS = 0.3;
 
     /** Rows that one hand works on at a time. */
@@ -37,9 +51,27 @@ public final class Photograph {
         this.development = development;
     }
 
-    /** Loads what would make the first picture slow. */
+    /** Loads what would make the first picture slow, and takes some small ones, so that what they run is compiled. */
     public static void prepare() {
         MadeUpStars.prepare();
+        Sensor sensor = Sensor.of(36, 24, 6000);
+        Optics optics = new Optics(sensor, 20, Projection.RECTILINEAR);
+        Scene scene = Scene.open(
+                Standpoint.open(new Site(0, 0, 0), SkyGlow.natural()),
+                Moment.at(Instant.parse("2027-06-08T00:00:00Z")));
+        Shot shot = new Shot(
+                Framing.of(optics, new Direction(180, 20), 0),
+                new Response(50_000, 100, 3, 1.5, 0.05, 0.5),
+                0.5,
+                new Settings(8, 2.8, 3200),
+                2.8,
+                0,
+                Shot.USUAL_KELVIN,
+                Support.TRIPOD);
+        for (int i = 0; i < PREPARED; i++) {
+            take(scene, shot, Window.whole(sensor, 240), i).rgb();
+            take(scene, shot, Window.crop(sensor, 0, 0, 150, 100), i).rgb();
+        }
     }
 
     /** Which stars are drawn. */

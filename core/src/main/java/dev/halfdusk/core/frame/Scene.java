@@ -93,7 +93,7 @@ public record Scene(
     /** With a town: its houses, its lamps on the ground, its traffic. */
     public Scene in(Street town) {
         List<Mark> all = new ArrayList<>(marks);
-        all.addAll(town.houses());
+        all.addAll(town.built());
         return new Scene(from, moment, all, town.groundLux(), passing, sea, clouds, danjon, fired, Optional.of(town));
     }
 

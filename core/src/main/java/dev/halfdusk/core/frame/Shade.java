@@ -18,18 +18,30 @@ final class Shade {
     /** Marks first: they only say how much of each pixel they hide. On a tracker they pass before the sky. */
     static void marks(Scene scene, Shot shot, Window window, Canvas canvas) {
         Smear smear = Smear.of(shot, scene.from().site(), window);
+        float[] hidden = new float[canvas.width * canvas.height];
         for (Mark mark : scene.marks()) {
-            float[] hidden = new float[canvas.width * canvas.height];
+            double top = canvas.height;
+            double bottom = 0;
             for (int step = 0; step < smear.steps(); step++) {
-                outline(mark, scene, shot, window, smear, step)
-                        .ifPresent(points -> fill(points, canvas.width, canvas.height, hidden, 1f / smear.steps()));
+                Optional<Point[]> outline = outline(mark, scene, shot, window, smear, step);
+                if (outline.isPresent()) {
+                    fill(outline.get(), canvas.width, canvas.height, hidden, 1f / smear.steps());
+                    for (Point p : outline.get()) {
+                        top = Math.min(top, p.y());
+                        bottom = Math.max(bottom, p.y());
+                    }
+                }
             }
             double blur = blurPx(mark, shot, window);
             if (blur > LEAST_BLUR_PX) {
                 Blur.disc(hidden, canvas.width, canvas.height, blur);
+                top -= blur + 1;
+                bottom += blur + 1;
             }
-            for (int i = 0; i < hidden.length; i++) {
+            int last = (int) Math.min(canvas.height, Math.ceil(bottom) + 1) * canvas.width;
+            for (int i = (int) Math.max(0, Math.floor(top)) * canvas.width; i < last; i++) {
                 canvas.marked[i] += hidden[i] * (1 - canvas.marked[i]);
+                hidden[i] = 0;
             }
         }
     }

@@ -2,6 +2,7 @@ package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Blades;
 import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Response;
@@ -46,14 +47,13 @@ public record Shot(
 
         public static final Range TINT = new Range("tint", -50, 50, "");
         public static final Range SENSOR = new Range("temperature of the sensor", -40, 60, " \u00b0C");
-        public static final Range BLADES = new Range("blades", 3, 24, "");
         public static final Details USUAL = new Details(0, Diffusion.NONE, false, 20, 0, 9);
 
         public Details {
             TINT.check(tint);
             SENSOR.check(sensorC);
             Framing.DISTORTION.check(distortionPercent);
-            BLADES.check(blades);
+            Blades.COUNT.check(blades);
         }
 
         public Details with(Diffusion other) {

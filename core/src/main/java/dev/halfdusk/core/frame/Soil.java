@@ -3,6 +3,7 @@ package dev.halfdusk.core.frame;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
+import java.util.Optional;
 
 /**
  * The ground: how bright by direction, and its patches. Hills and slopes are brighter where the moon stands behind the
@@ -14,8 +15,19 @@ import dev.halfdusk.core.ground.Mark;
  * @param lamp electrons a second by the lamp where it sweeps
  * @param sweptM as far as it does
  * @param markLit share of the lamp's light that the nearest mark gets
+ * @param street lamps in a row, where it is no single one
+ * @param perLux electrons a second for each lux
  */
-record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double sweptM, double markLit, long seed) {
+record Soil(
+        double even,
+        double moon,
+        double moonAzimuthDeg,
+        double lamp,
+        double sweptM,
+        double markLit,
+        Optional<LampRow> street,
+        double perLux,
+        long seed) {
 
     private static final double RELIEF = 0.55;
     private static final double PATCHES = 0.7;
@@ -23,22 +35,22 @@ record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double
     private static final double FAR_DEG = 1.5;
     private static final double SWEPT_M = 15;
     private static final double FARTHEST_M = 60;
-
-    /** Lamps of a street stand all along it. */
-    private static final double EVERYWHERE_M = 1e6;
+    private static final double[] WHITE = {1, 1, 1};
 
     static Soil of(Scene scene, SunAndMoon lamps, double perLuminance) {
         double without = GroundLight.luminance(scene.from().glow(), lamps.withoutMoon());
         double with = GroundLight.luminance(scene.from().glow(), lamps);
         double mark = scene.marks().stream().mapToDouble(Mark::distanceM).min().orElse(SWEPT_M);
-        double swept = scene.street().isPresent() ? EVERYWHERE_M : Math.min(FARTHEST_M, mark);
+        double swept = Math.min(FARTHEST_M, mark);
         return new Soil(
                 perLuminance * without,
                 perLuminance * (with - without),
                 lamps.moonAzimuthDeg(),
                 perLuminance * GroundLight.ofLux(scene.lampLux()),
                 swept,
-                Math.min(1, swept * swept / (mark * mark)),
+                swept * swept / (mark * mark),
+                scene.street().map(Street::light),
+                perLuminance * GroundLight.ofLux(1),
                 Math.round(scene.from().site().latitudeDeg() * 1e4));
     }
 
@@ -51,8 +63,16 @@ record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double
         return even + moon * (1 + RELIEF * behind);
     }
 
-    /** Electrons a second that the lamp adds in a direction. */
-    double lamplight(double altitudeDeg) {
+    /** Colour of the lamps. */
+    double[] lampTint() {
+        return street.isPresent() ? TownLights.GROUND : WHITE;
+    }
+
+    /** Electrons a second that lamps add in a direction. */
+    double lamplight(double azimuthDeg, double altitudeDeg) {
+        if (street.isPresent()) {
+            return altitudeDeg < 0 ? perLux * street.get().onGround(azimuthDeg, altitudeDeg) : 0;
+        }
         if (lamp == 0 || altitudeDeg >= 0) {
             return 0;
         }
@@ -60,9 +80,9 @@ record Soil(double even, double moon, double moonAzimuthDeg, double lamp, double
         return lamp * share * share;
     }
 
-    /** Electrons a second that it adds on the nearest mark. */
-    double lampOnMark() {
-        return lamp * markLit;
+    /** Electrons a second that they add on the nearest mark, or on what is built in a direction. */
+    double lampOnMark(double azimuthDeg, double altitudeDeg) {
+        return street.isPresent() ? perLux * street.get().onWalls(azimuthDeg, altitudeDeg) : lamp * markLit;
     }
 
     /** Patches of grass, sand and rock, one on the average: as on a plain below, as on a slope near the horizon. */

@@ -1,11 +1,17 @@
 package dev.halfdusk.core.frame;
 
-/** Adds round spots of light to pixels: a Gaussian as far as three sigmas, whose sum is kept. Not for two hands at a time. */
+/** Adds round spots of light to pixels: a Gaussian as far as three sigmas or more, whose sum is kept. Not for two hands at a time. */
 final class Spot {
 
     private static final int BELL_STEPS = 512;
     private static final int BELL_END = 12;
     private static final float[] BELL = table();
+
+    private static final double NEAREST = 3;
+    private static final double FARTHEST = 4.8;
+
+    /** Peak whose light at three sigmas, a hundredth of it, is lost in the noise; electrons. */
+    private static final double SEEN = 3000;
 
     private static final int STEPS = 64;
     private static final int EDGE_END = 5;
@@ -28,6 +34,11 @@ final class Spot {
         return t >= BELL_END ? 0 : BELL[(int) (t * BELL_STEPS + 0.5)];
     }
 
+    /** Sigmas to which a spot is drawn: three, and farther where its light would end with an edge that is seen. */
+    private static double reach(double peak) {
+        return peak < SEEN ? NEAREST : Math.min(FARTHEST, Math.sqrt(2 * Math.log(peak / SEEN) + NEAREST * NEAREST));
+    }
+
     /**
      * @param to by colour
      * @param seen how far each pixel lets it through, 0 to 1; null for all of it
@@ -42,7 +53,7 @@ final class Spot {
             float[] seen,
             int width,
             int height) {
-        int reach = (int) Math.ceil(3 * sigma);
+        int reach = (int) Math.ceil(reach(sum * tint[1] / (2 * Math.PI * sigma * sigma)) * sigma);
         int left = (int) Math.floor(x) - reach;
         int top = (int) Math.floor(y) - reach;
         int size = 2 * reach + 1;

@@ -11,26 +11,33 @@ import java.util.List;
 import java.util.SplittableRandom;
 
 /**
- * A town before the camera: houses, lamps in a row across the frame, traffic. Made up, always the same.
+ * A town before the camera: a row of lamps across the frame, houses or a bridge, lit windows, traffic. Made up, always the same; its light on
+ * ground and walls falls off from each lamp as it does.
  *
- * @param houses behind the lamps
- * @param groundLux of its lamps on the ground
+ * @param built houses, masts, a bridge
+ * @param row how its lamps stand
+ * @param groundLux of its lamps on the ground, on the average near them
  */
-public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles, double groundLux) {
+public record Street(
+        List<Mark> built, List<Lamp> lamps, List<Pane> panes, List<Vehicle> vehicles, Row row, double groundLux) {
 
     /** Of a standing camera above the ground. */
-    private static final double EYE_M = 1.6;
+    static final double EYE_M = 1.6;
 
     private static final double WIDE_DEG = 55;
-    private static final double BEHIND_M = 6;
+    static final double BEHIND_M = 6;
+    private static final double MAST_M = 0.18;
+
+    private static final double DECK_M = 8;
     private static final double VEHICLE_LAMP_M = 0.7;
     private static final double LANE_M = 3.5;
     private static final double EVERY_SECONDS = 2.6;
     private static final int MOST_VEHICLES = 60;
 
     public Street {
-        houses = List.copyOf(houses);
+        built = List.copyOf(built);
         lamps = List.copyOf(lamps);
+        panes = List.copyOf(panes);
         vehicles = List.copyOf(vehicles);
     }
 
@@ -57,14 +64,18 @@ public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles
         }
     }
 
+    /** A lit window or a sign, from its lower left corner to its upper right one. */
+    public record Pane(Direction from, Direction to, double cdM2, Light light) {}
+
     /**
      * A vehicle on a straight road.
      *
      * @param axisDeg azimuth of the line of sight that the road crosses
      * @param crosses when it is there, seconds after the opening
      * @param back whether it goes the other way, on the farther lane
+     * @param roadM height of the road above the ground one stands on
      */
-    public record Vehicle(double axisDeg, Traffic traffic, double crosses, boolean back) {
+    public record Vehicle(double axisDeg, Traffic traffic, double crosses, boolean back, double roadM) {
 
         private double metresASecond() {
             return (back ? -1 : 1) * traffic.speedKmh() / 3.6;
@@ -90,7 +101,7 @@ public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles
         public Direction at(double seconds) {
             return new Direction(
                     Angles.turn(axisDeg + Math.toDegrees(Math.atan2(right(seconds), ahead(seconds)))),
-                    Math.toDegrees(Math.atan2(VEHICLE_LAMP_M - EYE_M, metres(seconds))));
+                    Math.toDegrees(Math.atan2(roadM + VEHICLE_LAMP_M - EYE_M, metres(seconds))));
         }
 
         /** How far it comes on: 1 straight to the camera, below 0 away from it. */
@@ -99,18 +110,34 @@ public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles
         }
     }
 
-    /** How a view's lamps stand: metres off, apart and above the ground. */
-    private record Row(double off, double apart, double high, double candela, boolean houses) {
+    /**
+     * Lamps in a straight row across the line of sight.
+     *
+     * @param axisDeg azimuth of the line of sight
+     * @param off to the row, metres
+     * @param apart from lamp to lamp, metres
+     * @param high above the ground, metres
+     */
+    public record Row(double axisDeg, double off, double apart, double high, double candela) {
 
-        static Row of(NightView view) {
+        static Row of(NightView view, double axisDeg) {
             return switch (view) {
-                case STREET -> new Row(70, 24, 8, 2500, true);
-                case BRIDGE -> new Row(220, 16, 14, 2500, false);
-                case HARBOUR -> new Row(260, 19, 9, 2000, true);
-                case NEON -> new Row(45, 9, 4.5, 400, true);
-                case MOONLIT -> new Row(0, 0, 0, 0, false);
+                case STREET -> new Row(axisDeg, 42, 16, 7, 1500);
+                case BRIDGE -> new Row(axisDeg, 190, 17, 15, 2500);
+                case HARBOUR -> new Row(axisDeg, 170, 15, 8, 1800);
+                case NEON -> new Row(axisDeg, 30, 7, 4.5, 300);
+                case MOONLIT -> new Row(axisDeg, 100, 50, 8, 1);
             };
         }
+
+        double edge() {
+            return off * Math.tan(Math.toRadians(WIDE_DEG));
+        }
+    }
+
+    /** Its lamps' light on ground and walls. */
+    LampRow light() {
+        return LampRow.of(row, groundLux);
     }
 
     /**
@@ -119,26 +146,39 @@ public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles
      * @param seconds that the shutter is open
      */
     public static Street of(NightView view, double axisDeg, Traffic traffic, double seconds, double groundLux) {
-        if (!view.lamps()) {
-            return new Street(List.of(), List.of(), List.of(), 0);
-        }
-        Row row = Row.of(view);
-        SplittableRandom random = new SplittableRandom(view.ordinal() + 41L);
+        Row row = Row.of(view, axisDeg);
+        List<Mark> built = new ArrayList<>();
         List<Lamp> lamps = new ArrayList<>();
-        double edge = row.off * Math.tan(Math.toRadians(WIDE_DEG));
-        for (double x = -edge; x < edge; x += row.apart) {
+        List<Pane> panes = new ArrayList<>();
+        if (!view.lamps()) {
+            return new Street(built, lamps, panes, List.of(), row, 0);
+        }
+        SplittableRandom random = new SplittableRandom(view.ordinal() + 41L);
+        boolean bridge = view == NightView.BRIDGE;
+        int count = 0;
+        for (double x = -row.edge(); x < row.edge(); x += row.apart, count++) {
             double metres = Math.hypot(row.off, x);
             lamps.add(new Lamp(
                     towards(axisDeg, x, row.off, row.high),
                     metres,
                     row.candela * random.nextDouble(0.8, 1.2),
                     view == NightView.NEON ? neon(random) : random.nextInt(6) == 0 ? Light.WHITE : Light.WARM));
+            if (view.water()) { // before a lit wall no mast is seen
+                double foot = bridge ? DECK_M : 0;
+                built.add(standing(axisDeg, x, row.off, MAST_M, row.high - foot, foot, Silhouette.BLOCK));
+            }
+            if (bridge) { // its deck piece by piece, and a pier under each fourth lamp
+                built.add(standing(axisDeg, x, row.off, row.apart * 1.05, 1.6, DECK_M - 1, Silhouette.BLOCK));
+                if (count % 4 == 0) {
+                    built.add(standing(axisDeg, x, row.off, 4, DECK_M, 0, Silhouette.BLOCK));
+                }
+            }
         }
-        List<Mark> houses = new ArrayList<>();
-        if (row.houses) {
-            houses(axisDeg, row.off + BEHIND_M, edge, random, houses, lamps);
+        if (!bridge) {
+            houses(row, random, view == NightView.NEON, built, panes);
         }
-        return new Street(houses, lamps, vehicles(axisDeg, traffic, seconds, random), groundLux);
+        double road = bridge ? DECK_M : 0;
+        return new Street(built, lamps, panes, vehicles(axisDeg, traffic, seconds, road, random), row, groundLux);
     }
 
     private static Light neon(SplittableRandom random) {
@@ -152,52 +192,65 @@ public record Street(List<Mark> houses, List<Lamp> lamps, List<Vehicle> vehicles
                 Math.toDegrees(Math.atan2(aboveGroundM - EYE_M, Math.hypot(rightM, aheadM))));
     }
 
-    private static void houses(
-            double axisDeg, double off, double edge, SplittableRandom random, List<Mark> houses, List<Lamp> lamps) {
-        double x = -edge;
-        while (x < edge) {
-            double wide = off * random.nextDouble(0.12, 0.22);
-            double tall = off * random.nextDouble(0.08, 0.17);
+    private static Mark standing(
+            double axisDeg, double right, double ahead, double wide, double tall, double above, Silhouette shape) {
+        double metres = Math.hypot(right, ahead);
+        return new Mark(
+                "built",
+                Angles.turn(axisDeg + Math.toDegrees(Math.atan2(right, ahead))),
+                metres,
+                tall,
+                Math.max(0.1, wide * ahead / metres), // turned to the line of sight
+                above - EYE_M,
+                shape);
+    }
+
+    private static void houses(Row row, SplittableRandom random, boolean shops, List<Mark> built, List<Pane> panes) {
+        double off = row.off + BEHIND_M;
+        double x = -row.edge();
+        while (x < row.edge()) {
+            double wide = random.nextDouble(8, 14);
+            double tall = random.nextDouble(6, 13);
             double middle = x + wide / 2;
-            double metres = Math.hypot(off, middle);
-            houses.add(new Mark(
-                    "house " + (houses.size() + 1),
-                    Angles.turn(axisDeg + Math.toDegrees(Math.atan2(middle, off))),
-                    metres,
-                    tall,
-                    wide,
-                    -EYE_M,
-                    random.nextInt(3) == 0 ? Silhouette.BLOCK : Silhouette.HOUSE));
-            windows(axisDeg, middle, off, wide, tall, random, lamps);
-            x += wide * random.nextDouble(1.0, 1.35);
-        }
-    }
-
-    private static void windows(
-            double axisDeg,
-            double middle,
-            double off,
-            double wide,
-            double tall,
-            SplittableRandom random,
-            List<Lamp> lamps) {
-        for (int i = 0; i < 9; i++) {
-            if (random.nextInt(5) < 2) {
-                double x = middle + wide * (i % 3 - 1) * 0.27;
-                lamps.add(new Lamp(
-                        towards(axisDeg, x, off, tall * (0.12 + 0.17 * (i / 3))),
-                        Math.hypot(off, x),
-                        random.nextDouble(15, 60),
-                        random.nextInt(4) == 0 ? Light.WHITE : Light.WARM));
+            boolean flat = random.nextInt(3) == 0;
+            built.add(standing(row.axisDeg, middle, off, wide, tall, 0, flat ? Silhouette.BLOCK : Silhouette.HOUSE));
+            double wall = flat ? tall : 0.5 * tall;
+            if (shops) {
+                double left = middle - random.nextDouble(0.1, 0.35) * wide;
+                panes.add(new Pane(
+                        towards(row.axisDeg, left, off, 3.2),
+                        towards(row.axisDeg, left + random.nextDouble(1.5, 3.5), off, 3.75),
+                        random.nextDouble(10, 30),
+                        neon(random)));
             }
+            for (double up = 1; up + 1.6 < wall; up += 2.9) {
+                boolean shop = shops && up == 1;
+                for (double along = -0.36; along < 0.4; along += shop ? 0.36 : 0.24) {
+                    if (random.nextInt(5) < (shop ? 4 : 2)) {
+                        double left = middle + along * wide * 0.9;
+                        panes.add(new Pane(
+                                towards(row.axisDeg, left, off, up),
+                                towards(row.axisDeg, left + (shop ? 0.3 * wide : 1.0), off, up + (shop ? 1.9 : 1.35)),
+                                random.nextDouble(shop ? 15 : 2, shop ? 50 : 12),
+                                random.nextInt(4) == 0 ? Light.WHITE : Light.WARM));
+                    }
+                }
+            }
+            x += wide * (random.nextInt(4) == 0 ? 1.5 : 1.02);
         }
     }
 
-    private static List<Vehicle> vehicles(double axisDeg, Traffic traffic, double seconds, SplittableRandom random) {
+    /** The nearest that a road can be: beyond the water where there is some. */
+    public static double nearestRoadM(NightView view) {
+        return view.water() ? Row.of(view, 0).off - LANE_M : Traffic.DISTANCE.min();
+    }
+
+    private static List<Vehicle> vehicles(
+            double axisDeg, Traffic traffic, double seconds, double road, SplittableRandom random) {
         List<Vehicle> all = new ArrayList<>();
         double around = 2 * traffic.distanceM() / (traffic.speedKmh() / 3.6);
         for (double t = -around; t < seconds + around && all.size() < MOST_VEHICLES; ) {
-            all.add(new Vehicle(axisDeg, traffic, t, random.nextBoolean()));
+            all.add(new Vehicle(axisDeg, traffic, t, random.nextBoolean(), road));
             t += EVERY_SECONDS * random.nextDouble(0.4, 1.6);
         }
         return all;

@@ -15,20 +15,23 @@ record TownLights(Street street) implements Source {
             Street.Light.GREEN, new double[] {0.4, 1.5, 0.7},
             Street.Light.MAGENTA, new double[] {2.2, 0.5, 1.8});
 
+    /** On the ground, most of it warm. */
+    static final double[] GROUND = Tint.of(2900);
+
     /** Lines of a vehicle's way, each as even as if it were straight on. */
     private static final int PIECES = 24;
 
     /** What water sends back of a light above it. */
-    private static final double MIRRORED = 0.2;
+    private static final double MIRRORED = 0.05;
 
     /** Nearer than this it is past the camera, metres. */
     private static final double NEAREST = 4;
 
     /** Candela of lamps in front, from the side and straight on, and of those behind. */
-    private static final double FRONT_SIDE = 40;
+    private static final double FRONT_SIDE = 20;
 
     private static final double FRONT_ON = 3000;
-    private static final double BACK_SIDE = 5;
+    private static final double BACK_SIDE = 12;
     private static final double BACK_ON = 25;
     private static final double BEAM = 12;
 
@@ -40,8 +43,11 @@ record TownLights(Street street) implements Source {
             double[] tint = TINTS.get(lamp.light());
             exposure.lamp(at, 0, at, seconds, lamp.lux(), tint);
             if (exposure.scene().sea()) {
-                exposure.mirrored(at, 0, at, seconds, MIRRORED * lamp.lux(), tint);
+                exposure.glitter(at, seconds, MIRRORED * lamp.lux(), tint);
             }
+        }
+        for (Street.Pane pane : street.panes()) {
+            exposure.pane(pane.from().vector(), pane.to().vector(), pane.cdM2(), TINTS.get(pane.light()));
         }
         for (Street.Vehicle vehicle : street.vehicles()) {
             way(exposure, vehicle, seconds);

@@ -43,6 +43,11 @@ public record Range(String quantity, double min, double max, String unit) {
         return value;
     }
 
+    /** The value itself, or the end that it lies beyond. */
+    public double nearest(double value) {
+        return Math.max(min, Math.min(max, value));
+    }
+
     /** The allowed interval in words: "−90 to 90°". */
     public String allowed() {
         return plain(min) + " to " + plain(max) + unit;

@@ -22,13 +22,6 @@ class TrafficTest {
     }
 
     @Test
-    void rays_by_blades() {
-        assertThat(Traffic.rays(8)).isEqualTo(8);
-        assertThat(Traffic.rays(9)).isEqualTo(18);
-        assertThat(Traffic.rays(7)).isEqualTo(14);
-    }
-
-    @Test
     void what_cannot_be_is_refused() {
         assertThatThrownBy(() -> new Traffic(0, 50, 90)).isInstanceOf(OutOfRange.class);
         assertThatThrownBy(() -> new Traffic(50, 0, 90)).isInstanceOf(OutOfRange.class);

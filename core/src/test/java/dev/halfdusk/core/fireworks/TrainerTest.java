@@ -15,6 +15,19 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class TrainerTest {
 
+    /** A frame that opened at 5 s sees a shell of second 7 launched 2 s later, and one of second 3 two seconds before. */
+    @Test
+    void shells_of_a_round_count_from_the_frame() {
+        Trainer round =
+                new Trainer(List.of(new Trainer.Launch(3, Shell.of(100)), new Trainer.Launch(7, Shell.of(150))));
+        FiringPoint left = new FiringPoint(600, 240, 0);
+        FiringPoint right = new FiringPoint(600, 260, 0);
+        List<Fired> fired = round.during(new Trainer.Press(5, 9), List.of(left, right));
+        assertThat(fired).extracting(Fired::launchSeconds).containsExactly(-2.0, 2.0);
+        assertThat(fired).extracting(Fired::from).containsExactly(left, right);
+        assertThat(fired).extracting(f -> f.shell().mm()).containsExactly(100.0, 150.0);
+    }
+
     /** Fired at 10 s, breaks at 14.5, fades at 16.5. */
     private static final Launch SHELL = new Launch(10, Shell.of(150));
 

@@ -621,15 +621,15 @@ class SourcesTest {
         Scene lit = dark.marked(List.of(tree)).lit(1);
         Soil soil = Soil.of(lit, lit.lamps(), 1);
         double full = 0.1 / Math.PI; // reflectance of the ground
-        assertThat(soil.lamplight(-45)).isCloseTo(full, within(1e-6));
-        assertThat(soil.lamplight(-Math.toDegrees(Math.atan(1.6 / 40)))).isCloseTo(full / 4, within(1e-6));
-        assertThat(soil.lamplight(0)).isZero();
-        assertThat(soil.lamplight(3)).isZero();
-        assertThat(soil.lampOnMark()).isCloseTo(full, within(1e-6));
+        assertThat(soil.lamplight(90, -45)).isCloseTo(full, within(1e-6));
+        assertThat(soil.lamplight(90, -Math.toDegrees(Math.atan(1.6 / 40)))).isCloseTo(full / 4, within(1e-6));
+        assertThat(soil.lamplight(90, 0)).isZero();
+        assertThat(soil.lamplight(90, 3)).isZero();
+        assertThat(soil.lampOnMark(90, 0)).isCloseTo(full, within(1e-6));
         Mark far = new Mark("Tower", 90, 600, 50, 10, 0);
         Scene distant = dark.marked(List.of(far)).lit(1);
-        assertThat(Soil.of(distant, distant.lamps(), 1).lampOnMark()).isCloseTo(full / 100, within(1e-6));
-        assertThat(Soil.of(dark, dark.lamps(), 1).lamplight(-45)).isZero();
+        assertThat(Soil.of(distant, distant.lamps(), 1).lampOnMark(90, 0)).isCloseTo(full / 100, within(1e-6));
+        assertThat(Soil.of(dark, dark.lamps(), 1).lamplight(90, -45)).isZero();
     }
 
     /** Stripes where a colour is burnt, dots where nothing was counted, and nothing else is touched. */

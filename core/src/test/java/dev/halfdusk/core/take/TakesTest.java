@@ -9,10 +9,12 @@ import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.eclipse.Suns;
 import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.moon.MoonLight;
@@ -23,6 +25,7 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
@@ -467,6 +470,75 @@ class TakesTest {
                         "display", new Fireworks(1, 30, 100, 0, Fireworks.Seen.USUAL, Fireworks.Changes.NONE), "A", RIG)
                 .plan(c);
         assertThat(brief.program().apply(half).frames()).isGreaterThan(0);
+    }
+
+    /** Opening of 148.5 s; then a minute for another lens, 20 s for turning alone; what hands do stands at its time. */
+    @Test
+    void a_display_leaves_time_for_hands() {
+        Circumstances c = june(4);
+        Instant half = Night.at(c.night().date(), LocalTime.of(22, 30), ZONE);
+        Fireworks plain = new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE);
+        Plan quiet = Take.of("display", plain, "A", RIG).set(20, 11).plan(c);
+        assertThat(quiet.chores()).extracting(x -> x.after().toMinutes()).containsExactly(-60L, -10L);
+        assertThat(quiet.program().apply(half).steps().get(1).begins()).isEqualTo(half.plusMillis(148_500));
+        Plan busy = Take.of(
+                        "display",
+                        new Fireworks(18, 4, 100, 90, plain.seen(), new Fireworks.Changes(85, true, 3)),
+                        "A",
+                        RIG)
+                .set(20, 11)
+                .held(Orientation.PORTRAIT)
+                .plan(c);
+        assertThat(busy.chores())
+                .extracting(Plan.Chore::what)
+                .contains("change to the lens of 85 mm, focus, lock", "turn the camera across, skyline in, level")
+                .anyMatch(w -> w.startsWith("It is given on 3 nights"));
+        assertThat(busy.chores().get(2).after()).isEqualTo(Duration.ofMillis(148_500));
+        assertThat(busy.chores().get(4).after()).isEqualTo(Duration.ofMinutes(20));
+        assertThat(busy.program().apply(half).steps().get(1).begins()).isEqualTo(half.plusMillis(208_500));
+        assertThat(busy.risks()).anyMatch(r -> r.contains("3 nights"));
+        assertThat(busy.pinned(Optional.of(half)).chores()).isEqualTo(busy.chores());
+        Plan turned = Take.of(
+                        "display",
+                        new Fireworks(18, 4, 100, 90, plain.seen(), new Fireworks.Changes(0, true, 1)),
+                        "A",
+                        RIG)
+                .set(20, 11)
+                .plan(c);
+        assertThat(turned.program().apply(half).steps().get(1).begins()).isEqualTo(half.plusMillis(168_500));
+        assertThat(turned.chores())
+                .extracting(Plan.Chore::what)
+                .contains("turn the camera upright, room above the bursts, level");
+        assertThat(busy.take().subject().bag()).anyMatch(b -> b.contains("lens of 85 mm"));
+    }
+
+    /** Aimed at what is fired from 640 m at 248°: 190 m and half a burst with its margin above, so some 11° up; its cautions know 126 m. */
+    @Test
+    void a_display_is_where_it_is_fired() {
+        Fireworks far = new Fireworks(18, 4, 100, 90, new Fireworks.Seen(640, 248, 0, 150, 80), Fireworks.Changes.NONE);
+        Take take = Take.of("display", far, "A", RIG);
+        Direction axis = take.setup(june(4), june(4).night().best()).pointing().axis();
+        assertThat(axis.azimuthDeg()).isCloseTo(248, within(1e-6));
+        assertThat(axis.altitudeDeg()).isBetween(10.5, 12.5);
+        assertThat(far.display().orElseThrow().points()).hasSize(3);
+        assertThat(far.display().orElseThrow().show()).isEqualTo(Show.TOWN);
+        assertThat(far.cautions().get(0)).startsWith("The usual clear distance is 126 m for shells of 150 mm");
+        Fireworks near = new Fireworks(18, 4, 100, 90, new Fireworks.Seen(125, 248, 0, 150, 0), Fireworks.Changes.NONE);
+        assertThat(near.cautions().get(0)).startsWith("At 125 m this is inside the usual clear distance, 126 m");
+        assertThat(near.cautions().get(1)).contains("did not burst");
+        assertThat(Fireworks.KIND.of(far.values())).isEqualTo(far);
+        assertThat(new Free(20, false).display()).isEmpty();
+    }
+
+    /** Read off the shadows at EV 3, f/8: two stops less than 8 s; a sensor and film of exponent 1.3, 2^1.3 s. */
+    @Test
+    void shadows_get_two_stops_less() {
+        assertThat(new NightScene(100, 3, 1, 1, true).settings(RIG.body(), 8).seconds())
+                .isCloseTo(2, within(0.01));
+        assertThat(new NightScene(100, 3, 1, 1.3, true).settings(RIG.body(), 8).seconds())
+                .isCloseTo(2.462, within(0.001));
+        NightScene scene = new NightScene(100, 3, 1, 1.3, true);
+        assertThat(NightScene.KIND.of(scene.values())).isEqualTo(scene);
     }
 
     /** EV 3 at f/8 and ISO 100: 64 / 8 = 8 s; a stop either way 4 and 16; on film of exponent 1.3 8^1.3 = 14.9 s. */

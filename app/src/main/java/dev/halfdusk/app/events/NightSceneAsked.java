@@ -1,0 +1,210 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.SceneLight;
+import dev.halfdusk.core.exposure.Traffic;
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.Street;
+import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.glow.GroundLight;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Blades;
+import dev.halfdusk.core.optics.Diffusion;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.take.NightScene;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+
+/**
+ * What is asked about a night scene.
+ *
+ * @param natural luminance of sky and ground without lamps, cd/m²
+ * @param scene its reading, bracket and film
+ */
+record NightSceneAsked(
+        Asked asked,
+        NightView view,
+        double natural,
+        NightScene scene,
+        Diffusion diffusion,
+        Blades blades,
+        Traffic traffic,
+        int left) {
+
+    static final int WIDTH = 780;
+
+    /** Where the reading comes from. */
+    enum Reading {
+        TYPICAL("as it usually is"),
+        EV("a meter's EV"),
+        CAMERA("settings of a meter");
+
+        private final String words;
+
+        Reading(String words) {
+            this.words = words;
+        }
+
+        static final List<Choice> CHOICES = Choice.of(Reading.class, Reading::key, r -> r.words);
+
+        String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** What the reading was taken of. */
+    static final List<Choice> METERINGS =
+            List.of(new Choice("mid", "mid-tones"), new Choice("shadows", "shadows, less two stops"));
+
+    static final List<String> FIELDS = List.of(
+            "view",
+            "reading",
+            "ev",
+            "meterSeconds",
+            "meterAperture",
+            "meterIso",
+            "metering",
+            "iso",
+            "exponent",
+            "frames",
+            "left",
+            "diffusion",
+            "blades",
+            "speed",
+            "away",
+            "across");
+
+    private static final double HIGH_DEG = 12;
+    private static final double LAMPLIGHT = 3600;
+
+    static void begin(Form form) {
+        form.putIfEmpty("view", NightView.HARBOUR.key())
+                .putIfEmpty("reading", Reading.TYPICAL.key())
+                .putIfEmpty("ev", "3")
+                .putIfEmpty("meterSeconds", "8")
+                .putIfEmpty("meterAperture", "8")
+                .putIfEmpty("meterIso", "100")
+                .putIfEmpty("metering", "mid")
+                .putIfEmpty("iso", "100")
+                .putIfEmpty("exponent", "1")
+                .putIfEmpty("frames", "3")
+                .putIfEmpty("left", "10")
+                .putIfEmpty("diffusion", Diffusion.NONE.key())
+                .putIfEmpty("blades", Shot.Details.USUAL.blades())
+                .putIfEmpty("speed", "50")
+                .putIfEmpty("away", "40")
+                .putIfEmpty("across", "80");
+    }
+
+    /** Empty where the form now holds complaints. */
+    static Optional<NightSceneAsked> read(Form form, Asked asked) {
+        Optional<NightView> view = form.oneOf("view", NightView.HARBOUR);
+        Optional<Reading> reading = form.oneOf("reading", Reading.TYPICAL);
+        OptionalDouble ev = form.number("ev", SceneLight.EV);
+        OptionalDouble seconds = form.number("meterSeconds", Range.SHUTTER);
+        OptionalDouble aperture = form.number("meterAperture", Range.APERTURE);
+        OptionalDouble meterIso = form.number("meterIso", Range.ISO);
+        boolean shadows = form.value("metering").equals("shadows");
+        OptionalDouble iso = form.number("iso", Range.ISO);
+        OptionalDouble exponent = form.number("exponent", Film.EXPONENT);
+        OptionalLong frames = form.whole("frames", NightScene.BRACKET);
+        OptionalLong left = form.whole("left", Film.FRAMES);
+        Optional<Diffusion> diffusion = form.oneOf("diffusion", Diffusion.NONE);
+        OptionalLong blades = form.whole("blades", Blades.COUNT);
+        OptionalDouble speed = form.number("speed", Traffic.SPEED);
+        OptionalDouble away = form.number("away", Traffic.DISTANCE);
+        OptionalDouble across = form.number("across", Traffic.ACROSS);
+        if (form.hasErrors()) {
+            return Optional.empty();
+        }
+        double natural = natural(asked);
+        double metered = switch (reading.orElseThrow()) {
+            case TYPICAL -> view.orElseThrow().ev(natural);
+            case EV -> ev.getAsDouble();
+            case CAMERA ->
+                SceneLight.ev(new Settings(seconds.getAsDouble(), aperture.getAsDouble(), meterIso.getAsDouble()));
+        };
+        boolean ofShadows = shadows && reading.orElseThrow() != Reading.TYPICAL;
+        return Optional.of(new NightSceneAsked(
+                asked,
+                view.orElseThrow(),
+                natural,
+                new NightScene(
+                        iso.getAsDouble(),
+                        Math.max(SceneLight.EV.min(), Math.min(SceneLight.EV.max(), metered)),
+                        (int) frames.getAsLong(),
+                        exponent.getAsDouble(),
+                        ofShadows),
+                diffusion.orElseThrow(),
+                new Blades((int) blades.getAsLong()),
+                new Traffic(
+                        speed.getAsDouble(),
+                        Math.max(Street.nearestRoadM(view.orElseThrow()), away.getAsDouble()),
+                        across.getAsDouble()),
+                (int) left.getAsLong()));
+    }
+
+    /** On the average of the frame: as much sky as ground. */
+    private static double natural(Asked asked) {
+        SunAndMoon lamps =
+                SunAndMoon.at(asked.setup().moment(), asked.place().standpoint().observer());
+        double sky = asked.setup()
+                .from()
+                .glow()
+                .withoutMilkyWay(new Direction(asked.axis().azimuthDeg(), HIGH_DEG), lamps)
+                .total();
+        return (sky + GroundLight.luminance(asked.setup().from().glow(), lamps)) / 2;
+    }
+
+    Settings settings() {
+        return scene.settings(asked.named().rig().body(), asked.setup().aperture());
+    }
+
+    /** EV at ISO 100 of the mid-tones, whatever the reading was taken of. */
+    double midEv() {
+        return scene.shadows() ? scene.ev100() - Film.Metering.SHADOWS.stops() : scene.ev100();
+    }
+
+    /** What the camera sees; film answers to a long exposure as if it were slower. */
+    Photograph photograph(List<Mark> marks) {
+        Settings s = settings();
+        Scene open = Scene.open(asked.setup().from(), asked.setup().moment())
+                .marked(marks)
+                .bySea(view.water() && asked.place().seaHorizon());
+        Street street =
+                Street.of(view, asked.axis().azimuthDeg(), traffic, s.seconds(), NightView.lampLux(midEv(), natural));
+        double metered = s.seconds();
+        if (scene.exponent() > 1 && metered > 1) {
+            metered = Math.pow(s.seconds(), 1 / scene.exponent());
+        }
+        Settings answers =
+                new Settings(s.seconds(), s.aperture(), Math.max(Range.ISO.min(), s.iso() * metered / s.seconds()));
+        Shot shot = Shot.of(asked.setup(), answers, LAMPLIGHT)
+                .withDetails(Shot.Details.USUAL.with(diffusion).withBlades(blades.count()));
+        return Photograph.take(
+                view.lamps() ? open.in(street) : open,
+                shot,
+                Window.whole(asked.optics().sensor(), width()),
+                3);
+    }
+
+    int width() {
+        return asked.upright() ? WIDTH * 2 / 3 : WIDTH;
+    }
+
+    int height() {
+        return asked.upright() ? WIDTH : WIDTH * 2 / 3;
+    }
+}

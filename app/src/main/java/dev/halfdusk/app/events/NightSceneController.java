@@ -1,0 +1,171 @@
+package dev.halfdusk.app.events;
+
+import dev.halfdusk.app.framing.Darkroom;
+import dev.halfdusk.app.pictures.ImageFile;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.sky.HorizonEvent;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** Streets, bridges, harbours by their lamps, and moonlit land: exposure, stars of lamps, traffic, film. */
+@Controller
+@RequestMapping("/events/night-scene")
+class NightSceneController {
+
+    private static final List<Choice> VIEWS = Choice.of(NightView.class, NightView::key, NightView::words);
+    private static final double USUAL_APERTURE = 8;
+    private static final double USUAL_MM = 35;
+
+    /** After sunset: blue hour, lamps lit. */
+    private static final Duration BLUE = Duration.ofMinutes(35);
+
+    private final SetupReader setups;
+    private final Places places;
+    private final Skies skies;
+    private final Clock clock;
+    private final Darkroom darkroom = new Darkroom();
+
+    NightSceneController(SetupReader setups, Places places, Skies skies, Clock clock) {
+        this.setups = setups;
+        this.places = places;
+        this.skies = skies;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    String show(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        Choices choices = setups.show(form, model);
+        model.addAttribute("nightViews", VIEWS);
+        model.addAttribute("readings", NightSceneAsked.Reading.CHOICES);
+        model.addAttribute("meterings", NightSceneAsked.METERINGS);
+        if (!choices.enough()) {
+            return "events/night";
+        }
+        Optional<NightSceneAsked> read = read(form, choices);
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return "events/night";
+        }
+        model.addAttribute("asked", read.get().asked());
+        model.addAttribute("scene", read.get().scene());
+        model.addAttribute("view", NightSceneView.of(read.get(), change -> address(form, change)));
+        return "events/night";
+    }
+
+    private Optional<NightSceneAsked> read(Form form, Choices choices) {
+        begin(form, choices);
+        NightSceneAsked.begin(form);
+        Optional<Asked> asked = setups.read(form, choices);
+        return asked.flatMap(a -> NightSceneAsked.read(form, a));
+    }
+
+    /** A place by the water, a lens of moderate width stopped down, blue hour, level. */
+    private void begin(Form form, Choices choices) {
+        if (!form.has("place")) {
+            choices.places().stream()
+                    .filter(p -> places.marks(p.id()).stream().anyMatch(FireworksAsked::firing))
+                    .findFirst()
+                    .ifPresent(p -> form.put("place", p.id()));
+        }
+        if (!form.has("rig")) {
+            choices.rigs().stream()
+                    .filter(r -> r.rig().lens().projection() == Projection.RECTILINEAR)
+                    .filter(r ->
+                            r.rig().filterStops() == 0 && !r.rig().support().tracks())
+                    .min(Comparator.comparingDouble(
+                            r -> Math.abs(r.rig().lens().focalLengths().nearest(USUAL_MM) - USUAL_MM)))
+                    .ifPresent(r -> form.put("rig", r.id()));
+        }
+        choices.rigs().stream()
+                .filter(r -> form.value("rig").equals("" + r.id()))
+                .findFirst()
+                .filter(r -> !form.has("focal"))
+                .ifPresent(r -> {
+                    double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
+                    Range apertures = r.rig().apertures(focal);
+                    form.put("focal", focal).putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
+                });
+        Place place = MoonSetup.place(form, choices);
+        form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
+        if (!form.has("minute") && !form.has("time")) {
+            LocalDate date = form.copy().night("night", place.zone());
+            Optional.ofNullable(date)
+                    .flatMap(d -> skies.night(place, d).set(HorizonEvent.Kind.SUN))
+                    .ifPresent(t -> form.put(
+                            "time",
+                            t.plus(BLUE).atZone(place.zone()).toLocalTime().truncatedTo(ChronoUnit.MINUTES)));
+        }
+        if (!form.has("azimuth")) {
+            form.put("aim", "point").put("azimuth", "60").put("altitude", "5");
+        }
+    }
+
+    /** The same with a field changed: "aperture=8", or nothing for none. */
+    private static String address(Form form, String change) {
+        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
+        List<String> names = new ArrayList<>(List.of(
+                "rig",
+                "place",
+                "night",
+                "time",
+                "focal",
+                "aperture",
+                "upright",
+                "darkness",
+                "aim",
+                "azimuth",
+                "altitude"));
+        names.addAll(NightSceneAsked.FIELDS);
+        for (String name : names) {
+            if (form.has(name) && !change.startsWith(name + "=")) {
+                uri.queryParam(name, form.value(name));
+            }
+        }
+        String query = uri.encode().build().getQuery();
+        return change.isEmpty() ? query : query + "&" + change;
+    }
+
+    @GetMapping("/photograph.jpg")
+    void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) throws IOException {
+        Choices choices = setups.choices();
+        Optional<NightSceneAsked> read = choices.enough() ? read(Form.of(typed), choices) : Optional.empty();
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return;
+        }
+        NightSceneAsked a = read.get();
+        response.setContentType(ImageFile.JPEG.mediaType());
+        darkroom.develop(
+                ImageFile.JPEG,
+                () -> ImageFile.JPEG.of(
+                        a.photograph(places.plainMarks(a.asked().place().id())).rgb(), a.width(), a.height()),
+                response.getOutputStream());
+    }
+}

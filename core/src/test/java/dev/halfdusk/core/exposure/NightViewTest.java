@@ -1,0 +1,37 @@
+package dev.halfdusk.core.exposure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class NightViewTest {
+
+    /** A meter calibrated at 12.5 takes 1/8 cd/m² for EV 0 at ISO 100, 1 cd/m² for EV 3; land under a full moon (0.22 lux × 0.1 / π) has EV −4.2. */
+    @ParameterizedTest
+    @CsvSource({"0.125, 0", "1, 3", "16, 7", "0.007, -4.158"})
+    void luminance_and_exposure_value(double cdM2, double ev) {
+        assertThat(NightView.evOf(cdM2)).isCloseTo(ev, within(0.001));
+    }
+
+    /** A street of EV 3 with as much light again from the sky is at EV 4; without any it is as it is; moonlit land has the sky's alone. */
+    @Test
+    void blue_hour_adds_to_lamps() {
+        assertThat(NightView.STREET.ev(0)).isCloseTo(3, within(1e-9));
+        assertThat(NightView.STREET.ev(1)).isCloseTo(4, within(1e-9));
+        assertThat(NightView.MOONLIT.ev(0.125)).isCloseTo(0, within(1e-9));
+        assertThat(NightView.MOONLIT.ev(0)).isEqualTo(SceneLight.EV.min());
+        assertThat(NightView.MOONLIT.lamps()).isFalse();
+        assertThat(NightView.NEON.lamps()).isTrue();
+    }
+
+    /** EV 3 is 1 cd/m²; half of that from the sky leaves 0.5 cd/m², which ground of 0.1 gives back at 5 π lux. */
+    @Test
+    void lamps_give_what_the_sky_does_not() {
+        assertThat(NightView.lampLux(3, 0.5)).isCloseTo(5 * Math.PI, within(1e-9));
+        assertThat(NightView.lampLux(3, 2)).isZero();
+        assertThat(NightView.lampLux(20, 0)).isEqualTo(1000);
+    }
+}
