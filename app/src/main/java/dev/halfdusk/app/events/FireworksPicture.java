@@ -40,6 +40,7 @@ record FireworksPicture(
     /** The picture is so much wider than the frame. */
     private static final double WIDER = 0.6;
 
+    private static final double LEAST_DRIFT = 0.3;
     private static final double HEAD_WIDE_M = 0.24;
     private static final double DAYLIGHT = 5200;
 
@@ -72,16 +73,16 @@ record FireworksPicture(
                 ticks(a, framing, scale, height),
                 heads(a, framing, scale, height),
                 horizon,
-                Math.max(
-                        -70,
-                        Math.min(
-                                70,
-                                14
-                                        * Smoke.of(
-                                                        a.windMs(),
-                                                        a.windFromDeg(),
-                                                        a.first().bearingDeg())
-                                                .rightMs())));
+                arrow(Smoke.of(a.windMs(), a.windFromDeg(), a.first().bearingDeg())
+                        .rightMs()));
+    }
+
+    /** The faster it drifts the longer; none in a calm, and never so short that its head is all of it. */
+    private static double arrow(double rightMs) {
+        if (Math.abs(rightMs) < LEAST_DRIFT) {
+            return 0;
+        }
+        return Math.copySign(Math.max(22, Math.min(70, 14 * Math.abs(rightMs))), rightMs);
     }
 
     private static Box box(double width, double high, int height) {

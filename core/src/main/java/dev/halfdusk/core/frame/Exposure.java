@@ -318,9 +318,10 @@ final class Exposure {
         double electrons = perSecond(magnitude(lux)) * (end - begin) / (window.binned() * window.binned());
         at(new Vector(from.x(), from.y(), -from.z()), begin)
                 .ifPresent(a -> at(new Vector(to.x(), to.y(), -to.z()), end).ifPresent(b -> {
+                    SplittableRandom waves = new SplittableRandom(Double.doubleToLongBits(from.x() + begin));
                     for (int i = 0; i < WAVES; i++) {
                         double along = (i + 0.5) / WAVES;
-                        double down = (along - 0.5) * WAVE_SHARE * window.height();
+                        double down = (waves.nextDouble() - 0.5) * WAVE_SHARE * window.height();
                         canvas.glint(
                                 a.x() + (b.x() - a.x()) * along,
                                 a.y() + (b.y() - a.y()) * along + down,

@@ -11,7 +11,7 @@ final class Spot {
     private static final double FARTHEST = 4.8;
 
     /** Peak whose light at three sigmas, a hundredth of it, is lost in the noise; electrons. */
-    private static final double SEEN = 3000;
+    private static final double SEEN = 200;
 
     private static final int STEPS = 64;
     private static final int EDGE_END = 5;
