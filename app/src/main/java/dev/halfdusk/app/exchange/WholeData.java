@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.OutingReader;
+import dev.halfdusk.app.rehearsal.PlanFile;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Upload;
 import java.io.ByteArrayInputStream;
@@ -15,6 +16,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -27,7 +29,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * All data as one ZIP of JSON files: kit.json, places.json and an outing each in outings/. Read again it tells of each thing whether
+ * All data as one ZIP of JSON files: kit.json, places.json, an outing each in outings/ and a plan of an eclipse each in plans/. Read again it tells of each thing whether
  * it is new, has changed or is the same; to look and to take are the same work, the one undone at its end.
  */
 @Component
@@ -36,6 +38,11 @@ class WholeData {
     private static final String KIT = "kit.json";
     private static final String PLACES = "places.json";
     private static final String OUTING = "outings/";
+    private static final String PLAN = "plans/";
+    /** 9.json before 10.json: of things that are alike the first stays the first. */
+    private static final Comparator<String> BY_NUMBER =
+            Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder());
+
     private static final int MOST_FILES = 20_000;
     private static final long MOST_BYTES = 96L << 20;
     private static final int DEEPEST = 60;
@@ -43,6 +50,7 @@ class WholeData {
     private final KitFiles kit;
     private final PlaceFile places;
     private final OutingFile outingFile;
+    private final PlanFile planFile;
     private final ObjectMapper json;
     private final TransactionTemplate transactions;
 
@@ -50,11 +58,13 @@ class WholeData {
             KitFiles kit,
             PlaceFile places,
             OutingFile outingFile,
+            PlanFile planFile,
             ObjectMapper json,
             PlatformTransactionManager transactions) {
         this.kit = kit;
         this.places = places;
         this.outingFile = outingFile;
+        this.planFile = planFile;
         this.json = json.copy();
         this.json
                 .getFactory()
@@ -68,24 +78,23 @@ class WholeData {
         try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             put(zip, KIT, kit.tree());
             put(zip, PLACES, places.tree());
-            outingFile.each((id, tree) -> {
-                try {
-                    put(zip, OUTING + id + ".json", tree);
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            });
+            outingFile.each((id, tree) -> put(zip, OUTING + id + ".json", tree));
+            planFile.each((id, tree) -> put(zip, PLAN + id + ".json", tree));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return out.toByteArray();
     }
 
-    private static void put(ZipOutputStream zip, String name, JsonNode tree) throws IOException {
+    private static void put(ZipOutputStream zip, String name, JsonNode tree) {
         ZipEntry entry = new ZipEntry(name);
         entry.setTime(0); // the same data are the same file
-        zip.putNextEntry(entry);
-        zip.write(tree.toPrettyString().getBytes(StandardCharsets.UTF_8));
+        try {
+            zip.putNextEntry(entry);
+            zip.write(tree.toPrettyString().getBytes(StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** What taking a file would do; nothing is stored. */
@@ -103,7 +112,7 @@ class WholeData {
         return transactions.execute(t -> store(trees, replace));
     }
 
-    /** Kit first, then places, since outings name both. */
+    /** Kit first, then places, since outings and plans name both. */
     private List<Imported> store(Map<String, JsonNode> trees, boolean replace) {
         List<Imported> all = new ArrayList<>();
         try {
@@ -117,9 +126,13 @@ class WholeData {
             all.addAll(places.read(trees.get(PLACES), replace));
         }
         OutingReader reader = outingFile.reader();
+        PlanFile.Turns turns = new PlanFile.Turns();
         trees.forEach((name, tree) -> {
-            if (name.startsWith(OUTING)) {
+            if (name.startsWith(OUTING)
+                    && !PlanFile.FORMAT.equals(tree.path("format").asText())) {
                 all.add(outingFile.read(tree, replace, reader));
+            } else if (!name.equals(KIT) && !name.equals(PLACES)) {
+                all.add(planFile.read(tree, replace, turns));
             }
         });
         return all;
@@ -131,7 +144,7 @@ class WholeData {
     }
 
     private Map<String, JsonNode> unzip(byte[] file) {
-        Map<String, JsonNode> trees = new TreeMap<>();
+        Map<String, JsonNode> trees = new TreeMap<>(BY_NUMBER);
         long bytes = 0;
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
@@ -144,7 +157,9 @@ class WholeData {
                 if (bytes > MOST_BYTES) {
                     throw new BadFile("The ZIP unpacks to more than " + (MOST_BYTES >> 20) + " MB.");
                 }
-                if (name.equals(KIT) || name.equals(PLACES) || name.matches("outings/[0-9a-zA-Z_-]{1,60}\\.json")) {
+                if (name.equals(KIT)
+                        || name.equals(PLACES)
+                        || name.matches("(outings|plans)/[0-9a-zA-Z_-]{1,60}\\.json")) {
                     trees.put(name, tree(name, content));
                 }
             }
@@ -154,7 +169,7 @@ class WholeData {
             throw new BadFile("This ZIP cannot be read.");
         }
         if (trees.isEmpty()) {
-            throw new BadFile("The ZIP holds none of " + KIT + ", " + PLACES + " and outings/*.json.");
+            throw new BadFile("The ZIP holds none of " + KIT + ", " + PLACES + ", outings/*.json and plans/*.json.");
         }
         return trees;
     }

@@ -30,6 +30,28 @@ class CameraForm {
     static final List<Choice> FORMATS = Choice.of(FileFormat.class, FileFormat::key, FileFormat::words);
     static final List<Choice> MODES = Choice.of(Mode.class, CameraForm::key, CameraForm::key);
 
+    /** What the fields of a camera hold. */
+    static final List<String> NAMES = List.of(
+            "name",
+            "rig",
+            "role",
+            "focal",
+            "aperture",
+            "iso",
+            "every",
+            "steps",
+            "burst",
+            "pause",
+            "partial",
+            "total",
+            "upright",
+            "clock",
+            "mode",
+            "autoIso",
+            "noise",
+            "azimuth",
+            "altitude");
+
     private static final double USUAL_APERTURE = 8;
 
     private final Kit kit;

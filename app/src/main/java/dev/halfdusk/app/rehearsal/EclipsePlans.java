@@ -209,6 +209,11 @@ public class EclipsePlans {
                 .execute();
     }
 
+    /** Takes all cameras out for good, so that others take their place. */
+    void clearCameras(long plan) {
+        db.deleteFrom(ECLIPSE_CAMERA).where(ECLIPSE_CAMERA.PLAN_ID.eq(plan)).execute();
+    }
+
     void delete(long plan, boolean deleted) {
         db.update(ECLIPSE_PLAN)
                 .set(ECLIPSE_PLAN.DELETED_AT, deleted ? clock.instant() : null)

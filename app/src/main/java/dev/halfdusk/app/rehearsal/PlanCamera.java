@@ -103,6 +103,24 @@ public record PlanCamera(
         return refused;
     }
 
+    /** With another script by hand, or none. */
+    PlanCamera scripted(Optional<Script> other) {
+        return new PlanCamera(
+                id,
+                name,
+                rig,
+                focalMm,
+                aperture,
+                asked,
+                aim,
+                held,
+                clockAheadSeconds,
+                mode,
+                autoIso,
+                noiseReduction,
+                other);
+    }
+
     /** With every frame written in one format. */
     PlanCamera written(FileFormat format) {
         return new PlanCamera(

@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -33,6 +34,7 @@ class PlanController {
 
     static final String PLAN = "/{id:\\d{1,18}}";
     static final String CAMERA = PLAN + "/cameras/{camera:\\d{1,18}}";
+    private static final List<String> SETTINGS = List.of("place", "other", "afterC2", "beforeC3", "celsius");
     private static final String NOT_SEEN =
             "Nothing of this eclipse is seen from there: a plan's times are those of its place. Choose one that sees it.";
 
@@ -86,13 +88,14 @@ class PlanController {
         model.addAttribute("plan", plan);
         model.addAttribute("view", view);
         model.addAttribute("close", close);
-        model.addAttribute("settings", settings != null ? settings : fields(plan));
+        model.addAttribute("settings", settings != null ? settings : Seen.mark(fields(plan), SETTINGS));
         if (view.chosen() != null) {
             model.addAttribute(
                     "form",
                     camera != null
                             ? camera
-                            : CameraForm.fields(plan.camera(view.chosen().id())));
+                            : Seen.mark(
+                                    CameraForm.fields(plan.camera(view.chosen().id())), CameraForm.NAMES));
         }
         if (!model.containsAttribute("script")) {
             model.addAttribute(
@@ -115,6 +118,20 @@ class PlanController {
         OptionalLong deleted = in.copy().id("deleted");
         model.addAttribute("deleted", deleted.isPresent() ? (Long) deleted.getAsLong() : null);
         return "rehearsal/plan";
+    }
+
+    /** A value in words: places and rigs by their names. */
+    private String words(String field, String value) {
+        OptionalLong id = new Form().put("id", value).id("id");
+        if (id.isEmpty()) {
+            return value;
+        }
+        return switch (field) {
+            case "place", "other" ->
+                places.find(id.getAsLong()).map(Place::name).orElse(value);
+            case "rig" -> kit.rig(id.getAsLong()).map(NamedRig::name).orElse(value);
+            default -> value;
+        };
     }
 
     private static Form fields(EclipsePlan plan) {
@@ -148,6 +165,9 @@ class PlanController {
         OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(plan, Map.of(), form, null, model);
+        }
+        if (Seen.refuses(form, fields(plan), SETTINGS, this::words, model, response)) {
             return page(plan, Map.of(), form, null, model);
         }
         plans.change(
@@ -232,6 +252,10 @@ class PlanController {
         Optional<PlanCamera> read = cameras.read(form, plan.camera(camera), plan.margins());
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return page(plan, Map.of("camera", "" + camera), null, form, model);
+        }
+        if (Seen.refuses(
+                form, CameraForm.fields(plan.camera(camera)), CameraForm.NAMES, this::words, model, response)) {
             return page(plan, Map.of("camera", "" + camera), null, form, model);
         }
         plans.change(id, read.get());

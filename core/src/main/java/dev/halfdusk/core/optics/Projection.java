@@ -5,13 +5,8 @@ public enum Projection {
     /** Straight lines stay straight: r = f tan θ. Nothing at 90° or beyond. */
     RECTILINEAR {
         @Override
-        public double radius(double theta, double focal) {
-            return theta >= Math.PI / 2 ? Double.POSITIVE_INFINITY : focal * Math.tan(theta);
-        }
-
-        @Override
         public double radius(double off, double ahead, double focal) {
-            return ahead <= 0 ? Double.POSITIVE_INFINITY : focal * off / ahead;
+            return ahead <= off * NOT_AHEAD ? Double.POSITIVE_INFINITY : focal * off / ahead;
         }
 
         @Override
@@ -21,11 +16,6 @@ public enum Projection {
     },
     /** Fisheye, equidistant: r = f θ. */
     FISHEYE {
-        @Override
-        public double radius(double theta, double focal) {
-            return focal * theta;
-        }
-
         @Override
         public double radius(double off, double ahead, double focal) {
             return focal * Math.atan2(off, ahead);
@@ -37,10 +27,10 @@ public enum Projection {
         }
     };
 
-    /** Image distance in the unit of the focal length for an angle in radians. */
-    public abstract double radius(double theta, double focal);
+    /** Less than so much ahead for what lies off the axis is rounding: a right angle. */
+    private static final double NOT_AHEAD = 1e-12;
 
-    /** The same for something so far off the axis and so far ahead, in any unit. */
+    /** Image distance in the unit of the focal length for something so far off the axis and so far ahead, in any unit; infinite for what is not drawn. */
     public abstract double radius(double off, double ahead, double focal);
 
     /** Angle in radians for an image distance. */

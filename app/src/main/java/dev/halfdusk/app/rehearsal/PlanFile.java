@@ -1,0 +1,361 @@
+package dev.halfdusk.app.rehearsal;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.eclipse.FilterWindow.Margins;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.eclipse.Script;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import java.util.function.BiConsumer;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Plans of eclipses in their open format: JSON with a version. Places and rigs are told by their names; the rehearsal stays where it is. */
+@Component
+public class PlanFile {
+
+    public static final String FORMAT = "half-dusk-eclipse-plan";
+    private static final int VERSION = 1;
+    private static final int MOST_CAMERAS = 40;
+    private static final int MOST_ODDS = 500;
+    private static final int LONGEST = 60;
+
+    /** Numbers of a camera by their names in the file, and the field of its form that says what is allowed. */
+    private static final Map<String, String> NUMBERS = new LinkedHashMap<>();
+
+    /** Words of a choice likewise. */
+    private static final Map<String, String> CHOICES =
+            Map.of("role", "role", "partialFormat", "partial", "totalFormat", "total", "mode", "mode");
+
+    private static final Map<String, String> TICKS =
+            Map.of("upright", "upright", "autoIso", "autoIso", "noiseReduction", "noise");
+
+    static {
+        NUMBERS.put("focalMm", "focal");
+        NUMBERS.put("aperture", "aperture");
+        NUMBERS.put("iso", "iso");
+        NUMBERS.put("everySeconds", "every");
+        NUMBERS.put("steps", "steps");
+        NUMBERS.put("burstSeconds", "burst");
+        NUMBERS.put("pauseSeconds", "pause");
+        NUMBERS.put("clockAheadSeconds", "clock");
+    }
+
+    private final EclipsePlans plans;
+    private final CameraForm cameras;
+    private final Places places;
+    private final Kit kit;
+    private final ObjectMapper json;
+
+    PlanFile(EclipsePlans plans, CameraForm cameras, Places places, Kit kit, ObjectMapper json) {
+        this.plans = plans;
+        this.cameras = cameras;
+        this.places = places;
+        this.kit = kit;
+        this.json = json;
+    }
+
+    /** Of several plans that are alike the first of a file is the first that is stored. */
+    public static final class Turns {
+        private final Map<String, Integer> seen = new HashMap<>();
+
+        private int next(String name) {
+            return seen.merge(name, 1, Integer::sum) - 1;
+        }
+    }
+
+    /** All that belongs to a plan; cloud odds by the name of their place. */
+    private record Whole(
+            Place place,
+            Optional<Place> other,
+            LocalDate date,
+            Margins margins,
+            double celsius,
+            Map<String, Double> odds,
+            List<PlanCamera> cameras) {}
+
+    /** All plans by their ids. */
+    public void each(BiConsumer<Long, ObjectNode> taker) {
+        for (EclipsePlans.Brief brief : plans.briefs()) {
+            taker.accept(brief.id(), write(whole(plans.existing(brief.id()))));
+        }
+    }
+
+    private Whole whole(EclipsePlan p) {
+        Map<String, Double> odds = new TreeMap<>();
+        plans.cloudOdds(p.date())
+                .forEach((place, percent) -> places.find(place).ifPresent(x -> odds.put(x.name(), percent)));
+        return new Whole(p.place(), p.other(), p.date(), p.margins(), p.celsius(), odds, p.cameras());
+    }
+
+    private ObjectNode write(Whole w) {
+        ObjectNode root = json.createObjectNode()
+                .put("format", FORMAT)
+                .put("version", VERSION)
+                .put("date", w.date.toString());
+        write(root.putObject("place"), w.place);
+        if (w.other.isPresent()) {
+            write(root.putObject("otherPlace"), w.other.get());
+        } else {
+            root.putNull("otherPlace");
+        }
+        root.put("afterC2Seconds", w.margins.afterC2())
+                .put("beforeC3Seconds", w.margins.beforeC3())
+                .put("celsius", w.celsius);
+        ObjectNode odds = root.putObject("cloudOddsPercent");
+        w.odds.forEach(odds::put);
+        var all = root.putArray("cameras");
+        w.cameras.forEach(c -> write(all.addObject(), c));
+        return root;
+    }
+
+    private static void write(ObjectNode node, Place p) {
+        node.put("name", p.name())
+                .put("latitude", p.site().latitudeDeg())
+                .put("longitude", p.site().longitudeDeg());
+    }
+
+    private static void write(ObjectNode node, PlanCamera c) {
+        Form fields = CameraForm.fields(c);
+        node.put("name", c.name()).put("rig", c.rig().name());
+        CHOICES.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(e -> node.put(e.getKey(), fields.value(e.getValue())));
+        NUMBERS.forEach((name, field) -> node.put(name, Double.parseDouble(fields.value(field))));
+        TICKS.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(e -> node.put(e.getKey(), fields.has(e.getValue())));
+        if (c.aim().isPresent()) {
+            Direction aim = c.aim().get();
+            node.putObject("aim").put("azimuth", aim.azimuthDeg()).put("altitude", aim.altitudeDeg());
+        } else {
+            node.putNull("aim");
+        }
+        node.put("script", c.byHand().map(ScriptFile::write).orElse(null));
+    }
+
+    /**
+     * Stores a plan of a file: one that is new, or one that has changed where that is wanted. The same plan is the one of that eclipse at
+     * that place.
+     */
+    @Transactional
+    public Imported read(JsonNode root, boolean replace, Turns turns) {
+        String name = Words.clipped(
+                root.path("date").asText("?") + ", "
+                        + root.path("place").path("name").asText("?"),
+                LONGEST);
+        List<String> problems = new ArrayList<>();
+        Optional<Whole> read = read(root, problems);
+        if (read.isEmpty()) {
+            return new Imported("eclipse plan", name, Imported.State.REFUSED, String.join(" ", problems));
+        }
+        Whole whole = read.get();
+        Optional<Long> stored = plans.briefs().stream()
+                .filter(b -> b.date().equals(whole.date) && b.place().equals(whole.place.name()))
+                .map(EclipsePlans.Brief::id)
+                .skip(turns.next(whole.date + whole.place.name()))
+                .findFirst();
+        boolean equal = stored.map(id -> write(whole(plans.existing(id))).equals(write(whole)))
+                .orElse(false);
+        if (stored.isEmpty() || !equal && replace) {
+            store(whole, stored);
+        }
+        return Imported.of(
+                "eclipse plan",
+                name,
+                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED);
+    }
+
+    private void store(Whole w, Optional<Long> stored) {
+        long id = stored.orElseGet(() -> plans.add(w.place.id(), w.date));
+        plans.change(id, w.place.id(), w.other.map(Place::id), w.margins, w.celsius);
+        plans.clearCameras(id);
+        w.cameras.forEach(c -> plans.addCamera(id, c));
+        w.odds.forEach(
+                (place, percent) -> place(place).ifPresent(p -> plans.cloudOdds(p.id(), w.date, Optional.of(percent))));
+    }
+
+    /** Of that name, of several the one that lies there. */
+    private Optional<Place> place(JsonNode n) {
+        List<Place> named = places.all().stream()
+                .filter(p -> p.name().equals(n.path("name").asText()))
+                .toList();
+        return named.stream()
+                .filter(p -> p.site().latitudeDeg() == n.path("latitude").asDouble(Double.NaN)
+                        && p.site().longitudeDeg() == n.path("longitude").asDouble(Double.NaN))
+                .findFirst()
+                .or(() -> named.stream().findFirst());
+    }
+
+    private Optional<Place> place(String name) {
+        return places.all().stream().filter(p -> p.name().equals(name)).findFirst();
+    }
+
+    private Optional<Whole> read(JsonNode root, List<String> problems) {
+        if (!FORMAT.equals(root.path("format").asText())) {
+            problems.add("format: wanted is \"" + FORMAT + "\".");
+            return Optional.empty();
+        }
+        if (root.path("version").asInt() != VERSION) {
+            problems.add("version: this program knows version " + VERSION + ".");
+            return Optional.empty();
+        }
+        LocalDate date = date(root.path("date").asText(""), problems);
+        Optional<Place> here = named(root, "place", problems);
+        boolean kept = root.hasNonNull("otherPlace");
+        Optional<Place> other = kept ? named(root, "otherPlace", problems) : Optional.empty();
+        if (date != null) {
+            here.ifPresent(p -> seen(date, p, "place", problems));
+            other.ifPresent(p -> seen(date, p, "otherPlace", problems));
+        }
+        Form form = new Form()
+                .put("afterC2Seconds", text(root, "afterC2Seconds", Margins.LEAST.afterC2()))
+                .put("beforeC3Seconds", text(root, "beforeC3Seconds", Margins.LEAST.beforeC3()))
+                .put("celsius", text(root, "celsius", 20));
+        OptionalDouble after = form.number("afterC2Seconds", Margins.AFTER_C2);
+        OptionalDouble before = form.number("beforeC3Seconds", Margins.BEFORE_C3);
+        OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
+        form.errors().forEach((field, what) -> problems.add(field + ": " + what));
+        Map<String, Double> odds = odds(root.path("cloudOddsPercent"), problems);
+        if (!problems.isEmpty()) {
+            return Optional.empty();
+        }
+        Margins margins = new Margins(after.getAsDouble(), before.getAsDouble());
+        List<PlanCamera> all = cameras(root.path("cameras"), margins, problems);
+        return problems.isEmpty()
+                ? Optional.of(new Whole(here.orElseThrow(), other, date, margins, celsius.getAsDouble(), odds, all))
+                : Optional.empty();
+    }
+
+    private static LocalDate date(String text, List<String> problems) {
+        try {
+            LocalDate date = LocalDate.parse(text);
+            if (Form.NIGHTS.contains(date)) {
+                return date;
+            }
+            problems.add("date: outside of the years that can be reckoned.");
+        } catch (DateTimeException e) {
+            problems.add("date: a date such as 2027-08-02.");
+        }
+        return null;
+    }
+
+    private Optional<Place> named(JsonNode root, String field, List<String> problems) {
+        String name = root.path(field).path("name").asText("");
+        Optional<Place> found = place(root.path(field));
+        if (found.isEmpty()) {
+            problems.add(field + ": no place here is called \u201c" + Words.clipped(name, LONGEST) + "\u201d.");
+        }
+        return found;
+    }
+
+    private static void seen(LocalDate date, Place place, String field, List<String> problems) {
+        if (EclipsePlan.seen(date, place).isEmpty()) {
+            problems.add(field + ": no eclipse of the sun is seen from there on " + date + ".");
+        }
+    }
+
+    /** A number as it is typed, so that what is none is answered like a typed one. */
+    private static String text(JsonNode n, String field, double usual) {
+        return n.path(field).isMissingNode()
+                ? Double.toString(usual)
+                : n.path(field).asText("");
+    }
+
+    private Map<String, Double> odds(JsonNode node, List<String> problems) {
+        Map<String, Double> odds = new TreeMap<>();
+        if (node.size() > MOST_ODDS) {
+            problems.add("cloudOddsPercent: at most " + MOST_ODDS + ".");
+            return odds;
+        }
+        node.properties().forEach(e -> {
+            double percent = e.getValue().isNumber() ? e.getValue().asDouble() : Double.NaN;
+            if (!ElsewhereView.ODDS.holds(percent)) {
+                problems.add("cloudOddsPercent." + Words.clipped(e.getKey(), LONGEST) + ": a number, "
+                        + ElsewhereView.ODDS.allowed() + ".");
+            } else if (place(e.getKey()).isPresent()) {
+                odds.put(e.getKey(), percent);
+            }
+        });
+        return odds;
+    }
+
+    private List<PlanCamera> cameras(JsonNode list, Margins margins, List<String> problems) {
+        List<PlanCamera> all = new ArrayList<>();
+        if (list.size() > MOST_CAMERAS) {
+            problems.add("cameras: at most " + MOST_CAMERAS + "; these are " + list.size() + ".");
+            return all;
+        }
+        List<NamedRig> rigs = kit.rigs();
+        for (int i = 0; i < list.size() && problems.size() < 5; i++) {
+            JsonNode n = list.get(i);
+            String where = "cameras[" + i + "].";
+            Optional<NamedRig> rig = rigs.stream()
+                    .filter(r -> r.name().equals(n.path("rig").asText()))
+                    .findFirst();
+            if (rig.isEmpty()) {
+                problems.add(where + "rig: no rig here is called \u201c"
+                        + Words.clipped(n.path("rig").asText(), LONGEST) + "\u201d.");
+                continue;
+            }
+            camera(n, rig.get(), margins, where, problems).ifPresent(all::add);
+        }
+        return all;
+    }
+
+    private Optional<PlanCamera> camera(
+            JsonNode n, NamedRig rig, Margins margins, String where, List<String> problems) {
+        Role role = new Form()
+                .put("role", n.path("role").asText())
+                .choice("role", Role.class)
+                .orElse(Role.CLOSE_UP);
+        Optional<Script> byHand = Optional.empty();
+        if (n.hasNonNull("script")) {
+            ScriptFile.Read script = ScriptFile.read(n.path("script").asText());
+            byHand = script.script();
+            script.problems().stream().limit(3).forEach(p -> problems.add(where + "script: " + p));
+        }
+        PlanCamera usual = cameras.usual(rig, role, margins).scripted(byHand);
+        Form form = CameraForm.fields(usual);
+        Map<String, String> names = new HashMap<>();
+        NUMBERS.forEach((name, field) -> put(n, name, field, form, names));
+        CHOICES.forEach((name, field) -> put(n, name, field, form, names));
+        put(n, "name", "name", form, names);
+        TICKS.forEach((name, field) -> form.put(field, n.path(name).asBoolean() ? "on" : ""));
+        if (n.path("aim").isObject()) {
+            form.put("azimuth", n.path("aim").path("azimuth").asText(""))
+                    .put("altitude", n.path("aim").path("altitude").asText(""));
+        }
+        Optional<PlanCamera> read = cameras.read(form, usual, margins);
+        form.errors().forEach((field, what) -> problems.add(where + names.getOrDefault(field, field) + ": " + what));
+        return read;
+    }
+
+    private static void put(JsonNode n, String name, String field, Form form, Map<String, String> names) {
+        names.put(field, name);
+        if (n.hasNonNull(name)) {
+            JsonNode v = n.path(name);
+            boolean whole = v.isNumber() && v.asDouble() == Math.rint(v.asDouble());
+            form.put(field, whole ? Long.toString(v.asLong()) : v.asText());
+        }
+    }
+}
