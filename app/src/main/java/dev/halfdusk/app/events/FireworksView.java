@@ -1,6 +1,7 @@
 package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Crowd;
@@ -47,6 +48,9 @@ record FireworksView(
     record Option(String words, String query, boolean chosen) {}
 
     record Stage(String name, String settings, String changes) {}
+
+    /** Blue hour is over below this. */
+    private static final double NIGHT_BELOW_DEG = -9;
 
     private static final double LONG_SECONDS = 30;
 
@@ -189,6 +193,16 @@ record FireworksView(
         String background = FireworkSettings.Background.at(sky).words();
         lines.add("The sky stands at " + Words.number(sky, 2) + " of the histogram"
                 + (background.isEmpty() ? "." : ": " + background + "."));
+        double skyline =
+                lamps.sunAltitudeDeg() > NIGHT_BELOW_DEG ? SceneLight.SKYLINE_BLUE_EV : SceneLight.SKYLINE_NIGHT_EV;
+        double stops = e.backgroundStops(skyline);
+        lines.add(
+                "A town's skyline, EV " + Words.number(skyline, 0) + " then, comes out "
+                        + (Math.abs(stops) < 0.05
+                                ? "middle grey"
+                                : Words.number(Math.abs(stops), 1) + " stops " + (stops < 0 ? "below" : "above")
+                                        + " middle grey")
+                        + "; each doubling of the shutter lifts it by one and no streak. Haze and old smoke take half a stop to one from streaks: open the aperture, not the shutter.");
         lines.add("Then the sun stands " + Words.number(lamps.sunAltitudeDeg(), 0) + "\u00b0 high"
                 + (lamps.moonAltitudeDeg() > 0
                         ? ", the moon " + Words.number(lamps.moonAltitudeDeg(), 0) + "\u00b0 in the "

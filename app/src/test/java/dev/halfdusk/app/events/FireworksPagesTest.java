@@ -90,6 +90,15 @@ class FireworksPagesTest {
                 .containsPattern("name=\"frontM\" value=\"5[0-9]");
     }
 
+    /** At night a skyline of EV 1 in f/11 and 4 s: 3.9 stops below grey. */
+    @Test
+    void the_skyline_is_judged_by_its_light() throws Exception {
+        assertThat(page("distance=600&bearing=90&night=2027-06-08&time=01:00&rig=1&focal=20&aperture=11"))
+                .contains("A town&#39;s skyline, EV 1 then, comes out 3.9 stops below middle grey");
+        assertThat(page("distance=600&bearing=90&night=2027-06-08&time=21:20&rig=1&focal=20&aperture=11"))
+                .contains("EV 3 then, comes out 1.9 stops below");
+    }
+
     /** The body has its own lens and its own side up, and says whether they hold it. */
     @Test
     void the_body_is_turned_and_has_another_lens() throws Exception {

@@ -22,6 +22,11 @@ public final class SceneLight {
      */
     public record Scene(String name, double ev, double spread) {}
 
+    /** A town's skyline in blue hour and at night. */
+    public static final double SKYLINE_BLUE_EV = 3;
+
+    public static final double SKYLINE_NIGHT_EV = 1;
+
     /** Typical values; a test frame is better. */
     public static final List<Scene> SCENES = List.of(
             new Scene("Full moon, high and clear", 14.3, 0.7),
@@ -29,8 +34,8 @@ public final class SceneLight {
             new Scene("Shop windows, bright street", 7, 1),
             new Scene("Lit building", 4, 1.5),
             new Scene("Street by its lamps", 3, 1.5),
-            new Scene("Skyline of a town in blue hour", 3, 1),
-            new Scene("Skyline of a town at night", 1, 1),
+            new Scene("Skyline of a town in blue hour", SKYLINE_BLUE_EV, 1),
+            new Scene("Skyline of a town at night", SKYLINE_NIGHT_EV, 1),
             new Scene("Land under a full moon", -3, 0.5),
             new Scene("Land under a half moon", -6.3, 0.7),
             new Scene("Land under stars alone", -11, 1));

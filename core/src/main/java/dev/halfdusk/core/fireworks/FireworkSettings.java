@@ -1,5 +1,6 @@
 package dev.halfdusk.core.fireworks;
 
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.Settings;
@@ -59,6 +60,11 @@ public record FireworkSettings(Settings settings) {
     /** Stops by which streaks are brighter than at f/11 and ISO 100. */
     public double streakStops() {
         return Stops.of(settings.iso() / USUAL_ISO) - Stops.ofApertures(USUAL_APERTURE, settings.aperture());
+    }
+
+    /** Stops by which a background of an exposure value at ISO 100 stands above middle grey; below it where negative. */
+    public double backgroundStops(double ev100) {
+        return ev100 - SceneLight.ev(settings);
     }
 
     /** Part of a shell's way from launch to fading that one shutter draws, at best. */

@@ -239,9 +239,15 @@ final class Backdrop {
 
         private final int top;
         private final float[][] patches;
+        /** What a row fills in and reads again. */
+        private final float[][] sky;
+
+        private final float[] open;
 
         private Band(int top, int rows, int width) {
             this.top = top;
+            sky = new float[3][width];
+            open = new float[width];
             patches = new float[rows / 2 + 2][width / 2 + 2];
             for (float[] row : patches) {
                 Arrays.fill(row, Float.NaN);
@@ -250,6 +256,14 @@ final class Backdrop {
 
         Line line(int y) {
             return new Line(this, y);
+        }
+
+        float[][] sky() {
+            return sky;
+        }
+
+        float[] open() {
+            return open;
         }
 
         /** Between the four around a pixel. */

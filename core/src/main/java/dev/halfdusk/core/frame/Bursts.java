@@ -27,6 +27,9 @@ record Bursts(List<Fired> fired) implements Source {
     /** Of a burst's light that the smoke of one before it sends on. */
     private static final double SMOKE = 0.06;
 
+    /** It thins out by e in so long. */
+    private static final double SMOKE_SECONDS = 12;
+
     @Override
     public void paint(Exposure exposure) {
         for (Fired f : fired) {
@@ -103,6 +106,7 @@ record Bursts(List<Fired> fired) implements Source {
         double light = SMOKE * STARS * lux(f, Fired.STAR_CD) * 0.5;
         for (Fired before : fired) {
             if (before.breaksSeconds() < f.breaksSeconds()) {
+                double thin = Math.exp((before.breaksSeconds() - f.breaksSeconds()) / SMOKE_SECONDS);
                 SplittableRandom random = new SplittableRandom(before.seed() + 1);
                 for (int i = 0; i < 9; i++) {
                     Vector at =
@@ -110,7 +114,7 @@ record Bursts(List<Fired> fired) implements Source {
                     double wide = before.shell().widthM()
                             * random.nextDouble(0.12, 0.3)
                             / before.from().slantM(before.shell());
-                    exposure.puff(at, Math.toDegrees(wide), light / 9 * (end - begin), TINTS.get(f.colour()));
+                    exposure.puff(at, Math.toDegrees(wide), thin * light / 9 * (end - begin), TINTS.get(f.colour()));
                 }
             }
         }

@@ -104,7 +104,12 @@ public final class Photograph {
         });
         paint(scene, shot, window, trails, stars == Stars.ALL && trails.frames() == 1, canvas, backdrop.perLuminance());
         canvas.finish();
-        IntStream.range(0, window.height()).parallel().forEach(y -> read(y, canvas, shot, window, seed));
+        IntStream.range(0, bands).parallel().forEach(b -> {
+            Reading reading = new Reading(new float[window.width()], new long[window.width()]);
+            for (int y = b * BAND; y < Math.min(window.height(), (b + 1) * BAND); y++) {
+                read(y, canvas, shot, window, seed, reading);
+            }
+        });
         return new Photograph(
                 window,
                 canvas.electrons,
@@ -146,8 +151,8 @@ public final class Photograph {
         boolean drawn = shot.framing().draws(window.onSensor(0.5, y + 0.5))
                 && shot.framing().draws(window.onSensor(canvas.width - 0.5, y + 0.5)); // what it draws is round
         boolean cloudless = backdrop.cloudless();
-        float[][] sky = new float[3][canvas.width];
-        float[] open = new float[canvas.width];
+        float[][] sky = band.sky();
+        float[] open = band.open();
         double[] ground = new double[3];
         double[] mark = new double[3];
         line.open(degreesPerPixel, open);
@@ -175,14 +180,17 @@ public final class Photograph {
         }
     }
 
-    private static void read(int y, Canvas canvas, Shot shot, Window window, long seed) {
+    /** What a row needs while it is read; one for many rows, since it would be most of a picture's garbage. */
+    private record Reading(float[] spread, long[] bits) {}
+
+    private static void read(int y, Canvas canvas, Shot shot, Window window, long seed, Reading reading) {
         double pixels = window.binned() * window.binned();
         double row = Sensing.row(window, y, shot, seed);
         double dark = Sensing.dark(shot);
         double noise = shot.response().readNoiseE(shot.settings().iso());
         double full = shot.response().saturationE(shot.settings().iso());
         if (pixels != 1) {
-            reduced(y, canvas, pixels, (float) (dark + noise * noise), (float) row, (float) full, seed);
+            reduced(y, canvas, pixels, (float) (dark + noise * noise), (float) row, (float) full, seed, reading);
             return;
         }
         for (int x = 0; x < canvas.width; x++) {
@@ -199,11 +207,12 @@ public final class Photograph {
     }
 
     /** The same of a reduced picture, whose pixels are means of many: normal noise, in loops that a processor takes several pixels at a time. */
-    private static void reduced(int y, Canvas canvas, double pixels, float dark, float row, float full, long seed) {
+    private static void reduced(
+            int y, Canvas canvas, double pixels, float dark, float row, float full, long seed, Reading reading) {
         int width = canvas.width;
         int from = y * width;
-        float[] spread = new float[width];
-        long[] bits = new long[width];
+        float[] spread = reading.spread;
+        long[] bits = reading.bits;
         for (int x = 0; x < width; x++) {
             bits[x] = Noise.bits(seed, from + x);
         }

@@ -93,6 +93,14 @@ class DisplayTest {
         assertThat(FireworkSettings.Background.at(at)).isEqualTo(judged);
     }
 
+    /** f/11 for 4 s at ISO 100 is EV log2(121 / 4) = 4.92: a skyline of EV 1 stands 3.92 stops below grey, in 8 s a stop less, at ISO 200 another. */
+    @ParameterizedTest
+    @CsvSource({"4, 11, 100, -3.919", "8, 11, 100, -2.919", "8, 11, 200, -1.919", "4, 16, 100, -5"})
+    void a_skyline_follows_the_shutter(double seconds, double aperture, double iso, double stops) {
+        FireworkSettings s = new FireworkSettings(new dev.halfdusk.core.optics.Settings(seconds, aperture, iso));
+        assertThat(s.backgroundStops(1)).isCloseTo(stops, within(0.001));
+    }
+
     /** Six letters of 0.4 m at a second each: 8 s, 1.8 m wide; a hand of 40 letters' worth burns out. */
     @Test
     void writing_by_hand() {
