@@ -10,6 +10,7 @@ import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
@@ -22,7 +23,6 @@ import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Orientation;
-import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.servlet.http.HttpServletResponse;
@@ -31,13 +31,13 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.ExtendedModelMap;
@@ -46,7 +46,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** Fireworks: where they stand in the frame, how to expose and time them, where their smoke goes; and practice for the hand. */
 @Controller
@@ -58,6 +57,12 @@ class FireworksController {
     private static final List<Integer> FURTHER =
             IntStream.rangeClosed(2, Display.MOST_POINTS).boxed().toList();
 
+    private static final List<String> ADDRESS = Stream.concat(
+                    Stream.of("rig", "place", "night", "time", "focal", "aperture", "upright", "darkness"),
+                    FireworksAsked.FIELDS.stream())
+            .toList();
+
+    private static final double USUAL_MM = 35;
     private static final int LAUNCHES = 8;
     private static final double USUAL_APERTURE = 11;
     private static final LocalTime USUAL_TIME = LocalTime.of(22, 30);
@@ -132,21 +137,7 @@ class FireworksController {
                     .ifPresent(p -> form.put("place", p.id()));
         }
         Place place = MoonSetup.place(form, choices);
-        if (!form.has("rig")) {
-            choices.rigs().stream()
-                    .filter(r -> r.rig().lens().projection() == Projection.RECTILINEAR)
-                    .filter(r ->
-                            r.rig().filterStops() == 0 && !r.rig().support().tracks())
-                    .min(Comparator.comparingDouble(r -> Math.abs(Math.log(
-                            (r.rig().lens().shortestMm() + r.rig().lens().longestMm()) / 2 / 35))))
-                    .ifPresent(r -> form.put("rig", r.id()));
-        }
-        if (!form.has("focal")) {
-            choices.rigs().stream()
-                    .filter(r -> form.value("rig").equals("" + r.id()))
-                    .findFirst()
-                    .ifPresent(r -> lens(form, r, place));
-        }
+        UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> lens(form, r, place));
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
         if (!form.has("minute")) {
             form.putIfEmpty("time", USUAL_TIME);
@@ -172,17 +163,7 @@ class FireworksController {
 
     /** The same with a field changed: "aperture=8", or nothing for none. */
     private static String address(Form form, String change) {
-        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
-        List<String> names =
-                new ArrayList<>(List.of("rig", "place", "night", "time", "focal", "aperture", "upright", "darkness"));
-        names.addAll(FireworksAsked.FIELDS);
-        for (String name : names) {
-            if (form.has(name) && !change.startsWith(name + "=")) {
-                uri.queryParam(name, form.value(name));
-            }
-        }
-        String query = uri.encode().build().getQuery();
-        return change.isEmpty() ? query : query + "&" + change;
+        return Address.query(form, ADDRESS, change);
     }
 
     @GetMapping("/photograph.jpg")

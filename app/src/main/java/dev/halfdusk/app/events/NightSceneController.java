@@ -8,11 +8,11 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.NightView;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.sky.HorizonEvent;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -20,18 +20,16 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** Streets, bridges, harbours by their lamps, and moonlit land: exposure, stars of lamps, traffic, film. */
 @Controller
@@ -39,6 +37,22 @@ import org.springframework.web.util.UriComponentsBuilder;
 class NightSceneController {
 
     private static final List<Choice> VIEWS = Choice.of(NightView.class, NightView::key, NightView::words);
+    private static final List<String> ADDRESS = Stream.concat(
+                    Stream.of(
+                            "rig",
+                            "place",
+                            "night",
+                            "time",
+                            "focal",
+                            "aperture",
+                            "upright",
+                            "darkness",
+                            "aim",
+                            "azimuth",
+                            "altitude"),
+                    NightSceneAsked.FIELDS.stream())
+            .toList();
+
     private static final double USUAL_APERTURE = 8;
     private static final double USUAL_MM = 35;
 
@@ -94,24 +108,11 @@ class NightSceneController {
                     .findFirst()
                     .ifPresent(p -> form.put("place", p.id()));
         }
-        if (!form.has("rig")) {
-            choices.rigs().stream()
-                    .filter(r -> r.rig().lens().projection() == Projection.RECTILINEAR)
-                    .filter(r ->
-                            r.rig().filterStops() == 0 && !r.rig().support().tracks())
-                    .min(Comparator.comparingDouble(
-                            r -> Math.abs(r.rig().lens().focalLengths().nearest(USUAL_MM) - USUAL_MM)))
-                    .ifPresent(r -> form.put("rig", r.id()));
-        }
-        choices.rigs().stream()
-                .filter(r -> form.value("rig").equals("" + r.id()))
-                .findFirst()
-                .filter(r -> !form.has("focal"))
-                .ifPresent(r -> {
-                    double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
-                    Range apertures = r.rig().apertures(focal);
-                    form.put("focal", focal).putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
-                });
+        UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> {
+            double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
+            Range apertures = r.rig().apertures(focal);
+            form.put("focal", focal).putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
+        });
         Place place = MoonSetup.place(form, choices);
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
         if (!form.has("minute") && !form.has("time")) {
@@ -129,27 +130,7 @@ class NightSceneController {
 
     /** The same with a field changed: "aperture=8", or nothing for none. */
     private static String address(Form form, String change) {
-        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
-        List<String> names = new ArrayList<>(List.of(
-                "rig",
-                "place",
-                "night",
-                "time",
-                "focal",
-                "aperture",
-                "upright",
-                "darkness",
-                "aim",
-                "azimuth",
-                "altitude"));
-        names.addAll(NightSceneAsked.FIELDS);
-        for (String name : names) {
-            if (form.has(name) && !change.startsWith(name + "=")) {
-                uri.queryParam(name, form.value(name));
-            }
-        }
-        String query = uri.encode().build().getQuery();
-        return change.isEmpty() ? query : query + "&" + change;
+        return Address.query(form, ADDRESS, change);
     }
 
     @GetMapping("/photograph.jpg")

@@ -37,6 +37,7 @@ class SparklersController {
     private static final double PERSON_M = 1.7;
     private static final double PERSON_WIDE_M = 0.75;
     private static final double HAND_M = 1.5;
+    private static final double USUAL_MM = 35;
     private static final double USUAL_APERTURE = 9;
 
     private final Kit kit;
@@ -90,10 +91,7 @@ class SparklersController {
     }
 
     private static Optional<View> view(Form form, List<NamedRig> rigs) {
-        NamedRig usual = rigs.stream()
-                .min(Comparator.comparingDouble(
-                        r -> Math.abs(r.rig().lens().focalLengths().nearest(35) - 35)))
-                .orElseThrow();
+        NamedRig usual = UsualRig.near(rigs, USUAL_MM).orElse(rigs.get(0));
         OptionalLong id = form.copy().putIfEmpty("rig", usual.id()).id("rig");
         NamedRig named = rigs.stream()
                 .filter(r -> id.isPresent() && r.id() == id.getAsLong())
@@ -101,7 +99,7 @@ class SparklersController {
                 .orElse(usual);
         Rig rig = named.rig();
         form.put("rig", named.id());
-        form.putIfEmpty("focal", rig.lens().focalLengths().nearest(35));
+        form.putIfEmpty("focal", rig.lens().focalLengths().nearest(USUAL_MM));
         SetupReader.fit(form, named.id(), rig);
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         Range apertures = focal.isPresent() ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;

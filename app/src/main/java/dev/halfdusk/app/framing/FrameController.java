@@ -5,6 +5,7 @@ import dev.halfdusk.app.pictures.HistogramPicture;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
@@ -43,7 +44,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** The frame at any minute of a night, as a drawing and as the photograph it would become. */
 @Controller
@@ -195,14 +195,11 @@ class FrameController {
 
     /** What the picture depends on, for the addresses of its images. */
     private static String address(Form form, Set<String> without) {
-        UriComponentsBuilder uri = UriComponentsBuilder.newInstance();
         boolean single = "1".equals(form.value("frames"));
-        for (String name : PICTURED) {
-            if (form.has(name) && !without.contains(name) && !(single && SEQUENCE.contains(name))) {
-                uri.queryParam(name, form.value(name));
-            }
-        }
-        return uri.encode().build().getQuery();
+        List<String> names = PICTURED.stream()
+                .filter(n -> !without.contains(n) && !(single && SEQUENCE.contains(n)))
+                .toList();
+        return Address.query(form, names, "");
     }
 
     @GetMapping("/photograph.jpg")
