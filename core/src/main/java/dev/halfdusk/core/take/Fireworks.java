@@ -45,6 +45,7 @@ public record Fireworks(
     private static final LocalTime USUAL = LocalTime.of(22, 30);
     private static final Duration HOLD = Duration.ofMinutes(-60);
     private static final Duration READY = Duration.ofMinutes(-10);
+    private static final Duration FIRST_BURST = Duration.ofSeconds(5);
     private static final Duration AFTERWARDS = Duration.ofMinutes(2);
 
     /** To turn the camera in its bracket, and to change a lens and focus it in the dark, seconds. */
@@ -220,6 +221,7 @@ public record Fireworks(
                 new Plan.Chore(HOLD, "be there, hold your spot: water, chair, lamp; look who will stand before you"));
         chores.add(new Plan.Chore(
                 READY, "ear plugs and eye protection at hand, noise reduction and stabiliser off, cable on"));
+        chores.add(new Plan.Chore(FIRST_BURST, "focus on the first burst, lock; look at one frame at full size"));
         Duration body = Duration.ofMillis(Math.round(1000 * openingSeconds()));
         if (changes.swapMm > 0) {
             chores.add(new Plan.Chore(

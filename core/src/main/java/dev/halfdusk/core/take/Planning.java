@@ -23,6 +23,8 @@ final class Planning {
     /** Openings that are this far apart take as long as their neighbours. */
     private static final Duration LOOK = Duration.ofMinutes(20);
 
+    private static final double QUICK_SECONDS = 1;
+
     private final Take take;
     private final Circumstances c;
     private final Wish.When when;
@@ -50,6 +52,20 @@ final class Planning {
         return proposal;
     }
 
+    /** As bright as what the program takes first; none for frames so short that they are their own test, nor for shells, which are not there yet. */
+    private Optional<CompositionFrame> test(Program program) {
+        if (take.subject().display().isPresent()) {
+            return Optional.empty();
+        }
+        return program.steps().stream()
+                .filter(s -> !s.dark())
+                .map(Program.Step::settings)
+                .findFirst()
+                .filter(s -> s.seconds() > QUICK_SECONDS)
+                .flatMap(s -> CompositionFrame.all(s, take.camera().rig().body()).stream()
+                        .findFirst());
+    }
+
     /** As long as the program takes, wherever in its windows it begins: an arch that rises needs more frames, ground in falling light longer ones. */
     Plan plan(boolean hands, Function<Instant, Program> program, List<String> risks) {
         List<Instant> openings = new ArrayList<>(List.of(c.night().sunLowest().when(), best));
@@ -74,14 +90,13 @@ final class Planning {
                 .battery()
                 .map(b -> Power.used(b, celsius, once.frames(), lasts.toSeconds()))
                 .orElse(0.0);
-        Optional<CompositionFrame> test = proposal.compositionFrames().stream().findFirst();
         return new Plan(
                 take,
                 when.lasting(lasts),
                 lasts,
                 hands,
                 program,
-                test,
+                test(once),
                 battery,
                 once.megabytes(take.camera().rig().body().files()),
                 proposal.reasons(),

@@ -77,6 +77,21 @@ class DisplayTest {
         assertThat(fired.get(0).from()).isEqualTo(left);
         assertThat(fired.get(1).from()).isEqualTo(right);
         assertThat(fired.stream().map(Fired::seed).distinct()).hasSize(fired.size());
+        for (int i = 0; i < fired.size(); i++) {
+            Fired f = fired.get(i);
+            if (i % 3 == 1) {
+                assertThat(f.shell().mm()).isEqualTo(150);
+                assertThat(f.asideM()).isZero();
+            } else {
+                assertThat(f.shell().mm()).isIn(75.0, 100.0, 125.0, 150.0);
+                assertThat(Math.abs(f.asideM())).isBetween(0.01, 0.7 * 130);
+            }
+            // one every 1.6 s, by a fifth of that earlier or later, the third about the opening
+            assertThat(f.breaksSeconds()).isCloseTo((i - 2.2) * 1.6, within(0.33));
+            assertThat(f.launchSeconds())
+                    .isCloseTo(f.breaksSeconds() - f.shell().flightSeconds(), within(1e-9));
+        }
+        assertThat(fired.stream().map(Fired::colour).distinct()).hasSizeGreaterThan(3);
         assertThat(of(left, right).during(8)).isEqualTo(fired);
         assertThat(of(left).during(3600)).hasSize(60);
     }
@@ -91,6 +106,7 @@ class DisplayTest {
     @CsvSource({"0.04, BLACK", "0.05, FAIR", "0.35, FAIR", "0.36, BRIGHT"})
     void the_sky_behind_is_judged_by_its_place_in_the_histogram(double at, FireworkSettings.Background judged) {
         assertThat(FireworkSettings.Background.at(at)).isEqualTo(judged);
+        assertThat(judged.words().isEmpty()).isEqualTo(judged == FireworkSettings.Background.FAIR);
     }
 
     /** f/11 for 4 s at ISO 100 is EV log2(121 / 4) = 4.92: a skyline of EV 1 stands 3.92 stops below grey, in 8 s a stop less, at ISO 200 another. */
@@ -99,6 +115,27 @@ class DisplayTest {
     void a_skyline_follows_the_shutter(double seconds, double aperture, double iso, double stops) {
         FireworkSettings s = new FireworkSettings(new dev.halfdusk.core.optics.Settings(seconds, aperture, iso));
         assertThat(s.backgroundStops(1)).isCloseTo(stops, within(0.001));
+    }
+
+    /**
+     * A near point to the left needs as much room as one to the right. In metres its burst of 65 m and a tenth ends 300 sin 10° + 71.5 cos 10° =
+     * 122.5 aside, 300 cos 10° − 71.5 sin 10° = 283.0 ahead and 190 up, seen from a camera that is tilted.
+     */
+    @ParameterizedTest
+    @CsvSource({"350, 10", "10, 350"})
+    void both_sides_count(double near, double far) {
+        var level = new dev.halfdusk.core.optics.Optics(
+                new dev.halfdusk.core.optics.Sensor(36, 24, 5), 20, dev.halfdusk.core.optics.Projection.RECTILINEAR);
+        BurstFit fit = BurstFit.of(
+                level,
+                dev.halfdusk.core.optics.Orientation.PORTRAIT,
+                List.of(new FiringPoint(300, near, 0), new FiringPoint(900, far, 0)),
+                Shell.of(150));
+        assertThat(fit.sideways()).isTrue();
+        double tilt = Math.toRadians(fit.axis().altitudeDeg());
+        double ahead = 283.03 * Math.cos(tilt) + 190 * Math.sin(tilt);
+        double expected = Math.toDegrees(Math.atan(12.0 / 20) - Math.atan(122.51 / ahead));
+        assertThat(fit.spareDeg()).isCloseTo(expected, within(0.05));
     }
 
     /** Six letters of 0.4 m at a second each: 8 s, 1.8 m wide; a hand of 40 letters' worth burns out. */

@@ -8,6 +8,7 @@ import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.eclipse.Suns;
+import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -29,6 +30,7 @@ import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
@@ -479,7 +481,7 @@ class TakesTest {
         Instant half = Night.at(c.night().date(), LocalTime.of(22, 30), ZONE);
         Fireworks plain = new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE);
         Plan quiet = Take.of("display", plain, "A", RIG).set(20, 11).plan(c);
-        assertThat(quiet.chores()).extracting(x -> x.after().toMinutes()).containsExactly(-60L, -10L);
+        assertThat(quiet.chores()).extracting(x -> x.after().toMinutes()).containsExactly(-60L, -10L, 0L);
         assertThat(quiet.program().apply(half).steps().get(1).begins()).isEqualTo(half.plusMillis(148_500));
         Plan busy = Take.of(
                         "display",
@@ -493,8 +495,8 @@ class TakesTest {
                 .extracting(Plan.Chore::what)
                 .contains("change to the lens of 85 mm, focus, lock", "turn the camera across, skyline in, level")
                 .anyMatch(w -> w.startsWith("It is given on 3 nights"));
-        assertThat(busy.chores().get(2).after()).isEqualTo(Duration.ofMillis(148_500));
-        assertThat(busy.chores().get(4).after()).isEqualTo(Duration.ofMinutes(20));
+        assertThat(busy.chores().get(3).after()).isEqualTo(Duration.ofMillis(148_500));
+        assertThat(busy.chores().get(5).after()).isEqualTo(Duration.ofMinutes(20));
         assertThat(busy.program().apply(half).steps().get(1).begins()).isEqualTo(half.plusMillis(208_500));
         assertThat(busy.risks()).anyMatch(r -> r.contains("3 nights"));
         assertThat(busy.pinned(Optional.of(half)).chores()).isEqualTo(busy.chores());
@@ -510,6 +512,30 @@ class TakesTest {
                 .extracting(Plan.Chore::what)
                 .contains("turn the camera upright, room above the bursts, level");
         assertThat(busy.take().subject().bag()).anyMatch(b -> b.contains("lens of 85 mm"));
+    }
+
+    /** A test frame is as bright as what is taken: 8 s at ISO 100 are 0.03125 s at 25 600; of a moon at 1/100 s and of shells there is none. */
+    @Test
+    void the_composition_frame_is_as_bright_as_the_take() {
+        Circumstances c = june(18);
+        Plan street = Take.of("street", new NightScene(100, 3, 1, 1, false), "A", RIG)
+                .set(20, 8)
+                .plan(c);
+        CompositionFrame test = street.test().orElseThrow();
+        assertThat(test.settings().iso()).isEqualTo(RIG.body().topIso());
+        assertThat(test.settings().seconds() * test.settings().iso()).isCloseTo(800, within(1e-6));
+        assertThat(Take.of("moon", new Moon(1, 2), "A", RIG).plan(c).test()).isEmpty();
+        assertThat(Take.of("display", Fireworks.KIND.usual(), "A", RIG).plan(c).test())
+                .isEmpty();
+        Plan trails = Take.of("trails", new Trails(15, 30, 1, 5), "A", RIG).plan(june(4));
+        Settings real = trails.program()
+                .apply(trails.when().windows().get(0).from())
+                .steps()
+                .get(0)
+                .settings();
+        CompositionFrame quick = trails.test().orElseThrow();
+        assertThat(quick.settings().seconds() * quick.settings().iso())
+                .isCloseTo(real.seconds() * real.iso(), within(1e-6));
     }
 
     /** Aimed at what is fired from 640 m at 248°: 190 m and half a burst with its margin above, so some 11° up; its cautions know 126 m. */
