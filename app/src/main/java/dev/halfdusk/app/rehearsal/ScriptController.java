@@ -33,14 +33,15 @@ class ScriptController {
         this.pages = pages;
     }
 
-    /** Keeps it, if it can be read; what is wrong at this place is then shown beside its lines. */
+    /** Keeps it, if it can be read, in the order of its times; what is wrong at this place is then shown beside its lines. */
     @PostMapping
     String save(
             @PathVariable long id,
             @PathVariable long camera,
             @RequestParam(defaultValue = "") String script,
             Model model,
-            HttpServletResponse response) {
+            HttpServletResponse response,
+            RedirectAttributes flash) {
         EclipsePlan plan = plans.existing(id);
         plan.camera(camera);
         ScriptFile.Read read = ScriptFile.read(script);
@@ -52,7 +53,11 @@ class ScriptController {
             model.addAttribute("findings", read.problems());
             return pages.page(plan, Map.of("camera", "" + camera), null, null, model);
         }
-        plans.script(id, camera, read.script());
+        Script ordered = read.script().get().inOrder(plan.here());
+        if (!ordered.equals(read.script().get())) {
+            flash.addFlashAttribute("ordered", true);
+        }
+        plans.script(id, camera, Optional.of(ordered));
         return back(id, camera);
     }
 

@@ -43,6 +43,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** A plan of an eclipse of the sun from its place to its rehearsal and its files. */
@@ -374,6 +375,29 @@ class PlanPagesTest {
         assertThat(save(path, Map.of("script", head + "c2,90,1,0,0.1,8,200,raw,off,x\nc2,60,1,0,0.1,8,200,raw,off,x"))
                         .getContentAsString())
                 .contains("put the lines in the order of their time");
+    }
+
+    /** Saved out of order it is kept in the order of its time, and says so; in order nothing is said. */
+    @Test
+    void a_script_out_of_order_is_put_in_order() throws Exception {
+        long id = plan();
+        long camera = camera(id);
+        String head = String.join(",", ScriptFile.COLUMNS) + "\r\n";
+        String early = "c2,60,1,0,0.1,8,200,raw,off,x\r\n";
+        String late = "c2,90,1,0,0.1,8,200,raw,off,x\r\n";
+        String path = id + "/cameras/" + camera + "/script";
+        MvcResult mixed = web.perform(post("/events/plans/" + path).param("script", head + late + early))
+                .andReturn();
+        assertThat(mixed.getFlashMap().get("ordered")).isEqualTo(true);
+        assertThat(script(id, camera)).isEqualTo(head + early + late);
+        MvcResult straight = web.perform(post("/events/plans/" + path).param("script", head + early + late))
+                .andReturn();
+        assertThat(straight.getFlashMap().get("ordered")).isNull();
+        assertThat(web.perform(get("/events/plans/" + id + "?camera=" + camera).flashAttr("ordered", true))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .contains("Its lines were put in the order of their time");
     }
 
     @Test

@@ -104,6 +104,20 @@ public record Script(List<Line> lines) {
         return placed;
     }
 
+    /** The same with its lines in the order of their time at a place; those whose contact does not happen there stay behind the others, as they were. */
+    public Script inOrder(LocalSolarEclipse here) {
+        List<Placed> placed = placed(here);
+        List<Line> ordered = new ArrayList<>();
+        placed.forEach(p -> ordered.add(p.line()));
+        for (int i = 0; i < lines.size(); i++) {
+            int number = i;
+            if (placed.stream().noneMatch(p -> p.number() == number)) {
+                ordered.add(lines.get(i));
+            }
+        }
+        return new Script(ordered);
+    }
+
     /**
      * For a camera, in times of a place; empty where it has nothing to do there.
      *

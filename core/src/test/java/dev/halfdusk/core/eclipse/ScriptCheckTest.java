@@ -48,6 +48,22 @@ class ScriptCheckTest {
         assertThat(check.startable()).isTrue();
     }
 
+    /** By its times at the place, whatever contact they are counted from; one whose contact does not happen there stays behind. */
+    @Test
+    void lines_are_put_in_the_order_of_their_time() {
+        Script.Line late = line(Anchor.C3, -14, 0.25, false);
+        Script.Line early = line(Anchor.C2, -60, 1 / 800.0, true);
+        Script.Line middle = line(Anchor.C2, 3, 1 / 60.0, false);
+        Script.Line first = line(Anchor.C1, 10, 1 / 800.0, true);
+        Script mixed = new Script(List.of(late, early, first, middle));
+        assertThat(mixed.inOrder(HERE).lines()).containsExactly(first, early, middle, late);
+        assertThat(check(filtered(), late, middle).startable()).isFalse();
+        assertThat(mixed.inOrder(HERE).inOrder(HERE)).isEqualTo(mixed.inOrder(HERE));
+        // where it is partial there is no second contact: those lines keep their order behind the others
+        LocalSolarEclipse partial = Suns.at(new Site(40.4, -3.7, 600), "2027-08-02");
+        assertThat(mixed.inOrder(partial).lines()).containsExactly(first, late, early, middle);
+    }
+
     @Test
     void the_filter_stays_on_outside_of_its_window() {
         refused(check(filtered(), line(Anchor.C2, 1.9, 1 / 60.0, false)), 0, "outside of totality");
