@@ -211,7 +211,11 @@ record FireworksAsked(
     Fireworks.Seen seen() {
         FiringPoint middle = display.middle();
         return new Fireworks.Seen(
-                middle.distanceM(), middle.bearingDeg(), middle.heightM(), shell().mm(), Math.round(display.frontM()));
+                middle.distanceM(),
+                middle.bearingDeg(),
+                middle.heightM(),
+                shell().mm(),
+                FiringPoint.FRONT.nearest(Math.round(display.frontM())));
     }
 
     /** Of the lens as it is set, held level. */

@@ -70,18 +70,41 @@ public class EclipsePlans {
         if (r == null) {
             throw new NotFound("plan " + id);
         }
-        FilterWindow.Margins margins = new FilterWindow.Margins(r.getAfterC2S(), r.getBeforeC3S());
-        Place place = place(r.getPlaceId());
+        Stored s = stored(r);
         return new EclipsePlan(
                 id,
-                place,
+                s.place,
+                s.other,
+                s.date,
+                s.margins,
+                s.celsius,
+                EclipsePlan.seen(s.date, s.place)
+                        .orElseThrow(() -> new NotFound("eclipse of " + s.date + " at " + s.place.name())),
+                s.cameras);
+    }
+
+    /** What is kept of a plan, whether or not its place still sees the eclipse: someone may have moved it. */
+    record Stored(
+            Place place,
+            Optional<Place> other,
+            LocalDate date,
+            FilterWindow.Margins margins,
+            double celsius,
+            List<PlanCamera> cameras) {}
+
+    Stored stored(long id) {
+        return stored(db.fetchSingle(ECLIPSE_PLAN, ECLIPSE_PLAN.ID.eq(id)));
+    }
+
+    private Stored stored(EclipsePlanRecord r) {
+        FilterWindow.Margins margins = new FilterWindow.Margins(r.getAfterC2S(), r.getBeforeC3S());
+        return new Stored(
+                place(r.getPlaceId()),
                 Optional.ofNullable(r.getOtherPlaceId()).map(this::place),
                 r.getEclipseDate(),
                 margins,
                 r.getCelsius(),
-                EclipsePlan.seen(r.getEclipseDate(), place)
-                        .orElseThrow(() -> new NotFound("eclipse of " + r.getEclipseDate() + " at " + place.name())),
-                cameras(id, margins));
+                cameras(r.getId(), margins));
     }
 
     private List<PlanCamera> cameras(long plan, FilterWindow.Margins margins) {

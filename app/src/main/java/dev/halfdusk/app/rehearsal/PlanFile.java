@@ -84,47 +84,41 @@ public class PlanFile {
     }
 
     /** All that belongs to a plan; cloud odds by the name of their place. */
-    private record Whole(
-            Place place,
-            Optional<Place> other,
-            LocalDate date,
-            Margins margins,
-            double celsius,
-            Map<String, Double> odds,
-            List<PlanCamera> cameras) {}
+    private record Whole(EclipsePlans.Stored plan, Map<String, Double> odds) {}
 
     /** All plans by their ids. */
     public void each(BiConsumer<Long, ObjectNode> taker) {
         for (EclipsePlans.Brief brief : plans.briefs()) {
-            taker.accept(brief.id(), write(whole(plans.existing(brief.id()))));
+            taker.accept(brief.id(), write(whole(plans.stored(brief.id()))));
         }
     }
 
-    private Whole whole(EclipsePlan p) {
+    private Whole whole(EclipsePlans.Stored p) {
         Map<String, Double> odds = new TreeMap<>();
         plans.cloudOdds(p.date())
                 .forEach((place, percent) -> places.find(place).ifPresent(x -> odds.put(x.name(), percent)));
-        return new Whole(p.place(), p.other(), p.date(), p.margins(), p.celsius(), odds, p.cameras());
+        return new Whole(p, odds);
     }
 
     private ObjectNode write(Whole w) {
+        EclipsePlans.Stored p = w.plan;
         ObjectNode root = json.createObjectNode()
                 .put("format", FORMAT)
                 .put("version", VERSION)
-                .put("date", w.date.toString());
-        write(root.putObject("place"), w.place);
-        if (w.other.isPresent()) {
-            write(root.putObject("otherPlace"), w.other.get());
+                .put("date", p.date().toString());
+        write(root.putObject("place"), p.place());
+        if (p.other().isPresent()) {
+            write(root.putObject("otherPlace"), p.other().get());
         } else {
             root.putNull("otherPlace");
         }
-        root.put("afterC2Seconds", w.margins.afterC2())
-                .put("beforeC3Seconds", w.margins.beforeC3())
-                .put("celsius", w.celsius);
+        root.put("afterC2Seconds", p.margins().afterC2())
+                .put("beforeC3Seconds", p.margins().beforeC3())
+                .put("celsius", p.celsius());
         ObjectNode odds = root.putObject("cloudOddsPercent");
         w.odds.forEach(odds::put);
         var all = root.putArray("cameras");
-        w.cameras.forEach(c -> write(all.addObject(), c));
+        p.cameras().forEach(c -> write(all.addObject(), c));
         return root;
     }
 
@@ -170,11 +164,12 @@ public class PlanFile {
         }
         Whole whole = read.get();
         Optional<Long> stored = plans.briefs().stream()
-                .filter(b -> b.date().equals(whole.date) && b.place().equals(whole.place.name()))
+                .filter(b -> b.date().equals(whole.plan.date())
+                        && b.place().equals(whole.plan.place().name()))
                 .map(EclipsePlans.Brief::id)
-                .skip(turns.next(whole.date + whole.place.name()))
+                .skip(turns.next(whole.plan.date() + whole.plan.place().name()))
                 .findFirst();
-        boolean equal = stored.map(id -> write(whole(plans.existing(id))).equals(write(whole)))
+        boolean equal = stored.map(id -> write(whole(plans.stored(id))).equals(write(whole)))
                 .orElse(false);
         if (stored.isEmpty() || !equal && replace) {
             store(whole, stored);
@@ -186,12 +181,13 @@ public class PlanFile {
     }
 
     private void store(Whole w, Optional<Long> stored) {
-        long id = stored.orElseGet(() -> plans.add(w.place.id(), w.date));
-        plans.change(id, w.place.id(), w.other.map(Place::id), w.margins, w.celsius);
+        EclipsePlans.Stored p = w.plan;
+        long id = stored.orElseGet(() -> plans.add(p.place().id(), p.date()));
+        plans.change(id, p.place().id(), p.other().map(Place::id), p.margins(), p.celsius());
         plans.clearCameras(id);
-        w.cameras.forEach(c -> plans.addCamera(id, c));
+        p.cameras().forEach(c -> plans.addCamera(id, c));
         w.odds.forEach(
-                (place, percent) -> place(place).ifPresent(p -> plans.cloudOdds(p.id(), w.date, Optional.of(percent))));
+                (name, percent) -> place(name).ifPresent(x -> plans.cloudOdds(x.id(), p.date(), Optional.of(percent))));
     }
 
     /** Of that name, of several the one that lies there. */
@@ -242,7 +238,9 @@ public class PlanFile {
         Margins margins = new Margins(after.getAsDouble(), before.getAsDouble());
         List<PlanCamera> all = cameras(root.path("cameras"), margins, problems);
         return problems.isEmpty()
-                ? Optional.of(new Whole(here.orElseThrow(), other, date, margins, celsius.getAsDouble(), odds, all))
+                ? Optional.of(new Whole(
+                        new EclipsePlans.Stored(here.orElseThrow(), other, date, margins, celsius.getAsDouble(), all),
+                        odds))
                 : Optional.empty();
     }
 

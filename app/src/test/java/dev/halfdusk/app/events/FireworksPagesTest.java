@@ -90,6 +90,29 @@ class FireworksPagesTest {
                 .containsPattern("name=\"frontM\" value=\"5[0-9]");
     }
 
+    /** Points wider apart than any front are no failure. */
+    @Test
+    void the_farthest_points_are_borne() throws Exception {
+        assertThat(page("distance=20000&bearing=10&distance2=20000&bearing2=120"))
+                .contains("name=\"frontM\" value=\"2000");
+        assertThat(web.perform(
+                                get(
+                                        "/frame/photograph.jpg?distance=20000&bearing=10&front=2000&azimuth=10&altitude=5&aim=point"))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(200);
+        for (String bad :
+                new String[] {"distance=5", "distance=600&front=9000", "distance=600&shell=1", "distance=x"}) {
+            assertThat(web.perform(get("/frame?" + bad))
+                            .andReturn()
+                            .getResponse()
+                            .getStatus())
+                    .as(bad)
+                    .isEqualTo(422);
+        }
+    }
+
     /** At night a skyline of EV 1 in f/11 and 4 s: 3.9 stops below grey. */
     @Test
     void the_skyline_is_judged_by_its_light() throws Exception {

@@ -245,6 +245,36 @@ class PlanFileTest {
         throw new AssertionError("no plan in the file");
     }
 
+    /** Someone has moved its place to where the sun is not eclipsed: the plan cannot be opened, but goes out with the rest. */
+    @Test
+    void a_plan_whose_place_was_moved_still_goes_out() throws Exception {
+        long id = full();
+        Place moved = plans.existing(id).place();
+        places.change(new Place(
+                moved.id(),
+                moved.name(),
+                new Site(-60, 170, 5),
+                moved.zone(),
+                moved.zenithMagnitude(),
+                moved.skyline(),
+                moved.seaHorizon(),
+                moved.domes(),
+                moved.notes()));
+        assertThat(web.perform(get("/events/plans/" + id))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(404);
+        assertThat(web.perform(get("/data/half-dusk.zip"))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(200);
+        assertThat(written(id).path("cameras")).hasSize(2);
+        assertThat(read(written(id), true).why()).contains("place: no eclipse of the sun is seen from there");
+        places.change(moved);
+    }
+
     private MockHttpServletResponse save(String path, Map<String, String> fields) throws Exception {
         MockHttpServletRequestBuilder request = post(path);
         fields.forEach(request::param);

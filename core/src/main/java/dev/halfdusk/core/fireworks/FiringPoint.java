@@ -49,7 +49,7 @@ public record FiringPoint(double distanceM, double bearingDeg, double heightM) {
 
     private FiringPoint beside(double rightM) {
         return new FiringPoint(
-                Math.hypot(distanceM, rightM),
+                Math.min(DISTANCE.max(), Math.hypot(distanceM, rightM)),
                 Angles.turn(bearingDeg + Math.toDegrees(Math.atan2(rightM, distanceM))),
                 heightM);
     }
