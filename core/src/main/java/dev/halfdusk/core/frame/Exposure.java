@@ -5,7 +5,6 @@ import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Blades;
-import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
@@ -14,17 +13,9 @@ import dev.halfdusk.core.sky.Sidereal;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.function.DoubleUnaryOperator;
-import java.util.stream.Stream;
 
 /** The shutter is open: points of light are drawn into a picture's electrons with their spread and their way. */
 final class Exposure {
-
-    /** Seeing, guiding and the pixel itself, sensor pixels. */
-    private static final double LEAST_SIGMA_PX = 0.6;
-
-    /** A fast lens' corner wide open, micrometres. */
-    private static final double CORNER_SIGMA_UM = 9;
 
     /** Length of the tail that coma draws outwards in the corner of a fast lens wide open, micrometres; its light along it. */
     private static final double COMA_UM = 30;
@@ -98,13 +89,7 @@ final class Exposure {
     private final Halo[] halos;
     private final Vector moon;
     private final double moonEdge;
-    private final double open;
-    private final double halfDiagonal;
-    private final float[] sigmas;
-    private final float[] falls;
-
-    private static final int RADII = 512;
-    private static final double FARTHEST = 4.0 / 3;
+    private final LensDrawing drawing;
 
     /** What air lets through of red, green and blue, by quarters of a degree of altitude. */
     private final float[][] air;
@@ -135,10 +120,7 @@ final class Exposure {
         halos = Halo.of(shot);
         Vector towardsMoon = scene.moment().local(Body.MOON, scene.observer());
         moon = towardsMoon.unit();
-        open = shot.widest() / shot.aperture();
-        halfDiagonal = window.sensor().diagonalMm() / 2;
-        sigmas = byRadius(this::sigma);
-        falls = byRadius(r -> Backdrop.fallOff(shot, new Point(r, 0)));
+        drawing = new LensDrawing(shot, window.sensor());
         air = airByAltitude(scene.from().glow().extinction());
         moonEdge = Math.cos(Math.asin(Body.MOON.radiusKm() / towardsMoon.length()));
     }
@@ -152,22 +134,6 @@ final class Exposure {
             }
         }
         return through;
-    }
-
-    /** Stray light round a bright point: a share of its light in a wide spot. */
-    record Halo(double share, double sigmaUm) {
-
-        private static final Halo[] CLEAN = {new Halo(0.05, 16), new Halo(0.02, 45), new Halo(0.006, 130)};
-
-        /** What glass scatters far: seen of lamps only. */
-        private static final Halo[] FAR = {new Halo(0.0015, 450), new Halo(0.001, 1500)};
-
-        static Halo[] of(Shot shot) {
-            List<Diffusion.Spread> spreads = shot.details().diffusion().spreads();
-            Stream<Halo> near =
-                    spreads.isEmpty() ? Stream.of(CLEAN) : spreads.stream().map(s -> new Halo(s.share(), s.sigmaUm()));
-            return Stream.concat(near, Stream.of(FAR)).toArray(Halo[]::new);
-        }
     }
 
     /** From the middle of the picture to the farthest of its edge, and somewhat beyond. */
@@ -436,8 +402,8 @@ final class Exposure {
             return;
         }
         double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
-        double px = along(sigmas, radius);
-        double light = electrons * along(falls, radius);
+        double px = drawing.sigmaPx(radius);
+        double light = electrons * drawing.fallOff(radius);
         double dx = to.x() - from.x();
         double dy = to.y() - from.y();
         double length = Math.sqrt(dx * dx + dy * dy);
@@ -457,14 +423,14 @@ final class Exposure {
         double sigma = Math.sqrt(px * px / (binned * binned) + reduced + spread * spread / 3);
         double point = 1;
         for (Halo halo : halos) {
-            double wide = Math.sqrt(halo.sigmaUm * halo.sigmaUm / (pixelUm * pixelUm) + sigma * sigma);
-            double peak = light * halo.share / (2 * Math.PI * wide * wide * binned * binned);
+            double wide = Math.sqrt(halo.sigmaUm() * halo.sigmaUm() / (pixelUm * pixelUm) + sigma * sigma);
+            double peak = light * halo.share() / (2 * Math.PI * wide * wide * binned * binned);
             if (peak * binned > SEEN_E) {
-                draw(from, to, length, wide, all, halo.share / (binned * binned), before);
-                point -= halo.share;
+                draw(from, to, length, wide, all, halo.share() / (binned * binned), before);
+                point -= halo.share();
             }
         }
-        double tail = COMA_UM / pixelUm * corner(radius);
+        double tail = COMA_UM / pixelUm * drawing.corner(radius);
         if (tail < LEAST_COMA_PX) {
             draw(from, to, length, Math.max(0.45, sigma), kept, point / (binned * binned), before);
             return;
@@ -483,27 +449,6 @@ final class Exposure {
                 draw(begin, end, length, Math.max(0.45, sigma) + 0.35 * by, kept, share, before);
             }
         }
-    }
-
-    /** How far a point of the sensor suffers from the lens' corners wide open: one at the corner itself. */
-    private double corner(double radiusMm) {
-        double share = radiusMm * open / halfDiagonal;
-        return share * share * share;
-    }
-
-    /** What depends on the distance from the middle, in even steps as far as a third beyond the corner. */
-    private float[] byRadius(DoubleUnaryOperator of) {
-        float[] table = new float[RADII + 2];
-        for (int i = 0; i < table.length; i++) {
-            table[i] = (float) of.applyAsDouble(i * halfDiagonal * FARTHEST / RADII);
-        }
-        return table;
-    }
-
-    private double along(float[] table, double radiusMm) {
-        double at = Math.min(RADII, radiusMm / (halfDiagonal * FARTHEST) * RADII);
-        int i = (int) at;
-        return table[i] + (at - i) * (table[i + 1] - table[i]);
     }
 
     /** Light of the moon or the sun in rays from the blades of a stopped-down lens; none where it is behind the ground. */
@@ -531,7 +476,9 @@ final class Exposure {
 
     /** V of the faintest star that a pixel still tells from its noise. */
     double faintest() {
-        double peakAtZero = atZero * shot.seconds() / (2 * Math.PI * LEAST_SIGMA_PX * LEAST_SIGMA_PX * window.binned());
+        double peakAtZero = atZero
+                * shot.seconds()
+                / (2 * Math.PI * LensDrawing.LEAST_SIGMA_PX * LensDrawing.LEAST_SIGMA_PX * window.binned());
         return 2.5 * Math.log10(peakAtZero / (3 * SEEN_E));
     }
 
@@ -559,14 +506,5 @@ final class Exposure {
                 || p.y() < -margin
                 || p.x() > window.width() + margin
                 || p.y() > window.height() + margin;
-    }
-
-    /** Spread of a point in sensor pixels: diffraction, focus, corners and the pixel. */
-    private double sigma(double radiusMm) {
-        double pitch = window.sensor().pitchUm();
-        double airy = 0.42 * 0.55 * shot.aperture() / pitch;
-        double focus = shot.defocusUm() / 2 / pitch;
-        double corner = CORNER_SIGMA_UM / pitch * corner(radiusMm);
-        return Math.sqrt(LEAST_SIGMA_PX * LEAST_SIGMA_PX + airy * airy + focus * focus + corner * corner);
     }
 }

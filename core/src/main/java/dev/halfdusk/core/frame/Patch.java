@@ -93,7 +93,7 @@ record Patch(int left, int top, int size, float[][] electrons) {
     /** Sends some of its light astray, as much as the lens does. */
     void stray(Exposure exposure) {
         double kept = 1;
-        for (Exposure.Halo halo : exposure.halos()) {
+        for (Halo halo : exposure.halos()) {
             double sigma = halo.sigmaUm() / exposure.pixelUm();
             if (sigma > LEAST_STRAY_PX && size > 0) {
                 kept -= halo.share();
