@@ -126,6 +126,7 @@ class DemoData implements SmartInitializingSingleton {
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
         places.addMark(ledge.id(), new Mark("Fishing hut", 128, 310, 6, 9, 4, Silhouette.HOUSE));
+        places.addMark(arch.id(), new Mark("Lone stack", 151, 210, 24, 19, -5, Silhouette.ROCK));
         places.addMark(mill.id(), new Mark("Tide mill", 196, 60, 11, 8, 0, Silhouette.TOWER));
 
         places.addMark(mill.id(), new Mark("Watch tower", 14, 95, 17, 7, 2, Silhouette.TOWER));
