@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * A filter that spreads the light of bright points, by its strength: shares and widths typical of such glass, within a third or so. The light
- * is not lost, it lies around the point.
+ * A filter that spreads the light of bright points, by its strength. The light is not lost, it lies around the point. Shares
+ * and widths are chosen to look like such glass, not measured.
  */
 public enum Diffusion {
     NONE("none"),
