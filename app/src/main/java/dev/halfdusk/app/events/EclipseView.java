@@ -143,7 +143,7 @@ record EclipseView(
 
     private static double shifted(EclipseAsked a, double by) {
         double to = a.ladder().brighterStops() + by;
-        return Math.max(EclipseLadder.BRIGHTER.min(), Math.min(EclipseLadder.BRIGHTER.max(), to));
+        return EclipseLadder.BRIGHTER.nearest(to);
     }
 
     private static String headline(LocalEclipse local, Optional<Interval> up, ZoneId zone) {

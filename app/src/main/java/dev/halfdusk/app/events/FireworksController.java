@@ -154,11 +154,10 @@ class FireworksController {
         double holds = BurstFit.longestMm(
                         rig.body().sensor(), held, List.of(new FiringPoint(distance, 0, 0)), Show.TOWN.largest())
                 .orElse(8);
-        Range range = rig.lens().focalLengths();
-        double focal = Math.max(range.min(), Math.min(range.max(), Math.floor(holds * 0.85 / rig.converter())));
+        double focal = rig.lens().focalLengths().nearest(Math.floor(holds * 0.85 / rig.converter()));
         form.put("focal", focal);
         Range apertures = rig.apertures(focal);
-        form.putIfEmpty("aperture", Math.max(apertures.min(), Math.min(apertures.max(), USUAL_APERTURE)));
+        form.putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
     }
 
     /** The same with a field changed: "aperture=8", or nothing for none. */

@@ -49,9 +49,6 @@ record FireworksView(
 
     record Stage(String name, String settings, String changes) {}
 
-    /** Blue hour is over below this. */
-    private static final double NIGHT_BELOW_DEG = -9;
-
     private static final double LONG_SECONDS = 30;
 
     /** @param query an address with one field changed: "aperture=8" */
@@ -193,8 +190,7 @@ record FireworksView(
         String background = FireworkSettings.Background.at(sky).words();
         lines.add("The sky stands at " + Words.number(sky, 2) + " of the histogram"
                 + (background.isEmpty() ? "." : ": " + background + "."));
-        double skyline =
-                lamps.sunAltitudeDeg() > NIGHT_BELOW_DEG ? SceneLight.SKYLINE_BLUE_EV : SceneLight.SKYLINE_NIGHT_EV;
+        double skyline = SceneLight.skylineEv(lamps.sunAltitudeDeg());
         double stops = e.backgroundStops(skyline);
         lines.add(
                 "A town's skyline, EV " + Words.number(skyline, 0) + " then, comes out "

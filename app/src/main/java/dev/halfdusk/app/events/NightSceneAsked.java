@@ -12,10 +12,8 @@ import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Street;
 import dev.halfdusk.core.frame.Window;
-import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Blades;
 import dev.halfdusk.core.optics.Diffusion;
@@ -86,7 +84,6 @@ record NightSceneAsked(
             "away",
             "across");
 
-    private static final double HIGH_DEG = 12;
     private static final double LAMPLIGHT = 3600;
 
     static void begin(Form form) {
@@ -129,7 +126,10 @@ record NightSceneAsked(
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        double natural = natural(asked);
+        SunAndMoon lamps =
+                SunAndMoon.at(asked.setup().moment(), asked.place().standpoint().observer());
+        double natural = NightView.natural(
+                asked.setup().from().glow(), lamps, asked.axis().azimuthDeg());
         double metered = switch (reading.orElseThrow()) {
             case TYPICAL -> view.orElseThrow().ev(natural);
             case EV -> ev.getAsDouble();
@@ -143,7 +143,7 @@ record NightSceneAsked(
                 natural,
                 new NightScene(
                         iso.getAsDouble(),
-                        Math.max(SceneLight.EV.min(), Math.min(SceneLight.EV.max(), metered)),
+                        SceneLight.EV.nearest(metered),
                         (int) frames.getAsLong(),
                         exponent.getAsDouble(),
                         ofShadows),
@@ -156,42 +156,19 @@ record NightSceneAsked(
                 (int) left.getAsLong()));
     }
 
-    /** On the average of the frame: as much sky as ground. */
-    private static double natural(Asked asked) {
-        SunAndMoon lamps =
-                SunAndMoon.at(asked.setup().moment(), asked.place().standpoint().observer());
-        double sky = asked.setup()
-                .from()
-                .glow()
-                .withoutMilkyWay(new Direction(asked.axis().azimuthDeg(), HIGH_DEG), lamps)
-                .total();
-        return (sky + GroundLight.luminance(asked.setup().from().glow(), lamps)) / 2;
-    }
-
     Settings settings() {
         return scene.settings(asked.named().rig().body(), asked.setup().aperture());
     }
 
-    /** EV at ISO 100 of the mid-tones, whatever the reading was taken of. */
-    double midEv() {
-        return scene.shadows() ? scene.ev100() - Film.Metering.SHADOWS.stops() : scene.ev100();
-    }
-
-    /** What the camera sees; film answers to a long exposure as if it were slower. */
+    /** What the camera sees. */
     Photograph photograph(List<Mark> marks) {
         Settings s = settings();
         Scene open = Scene.open(asked.setup().from(), asked.setup().moment())
                 .marked(marks)
                 .bySea(view.water() && asked.place().seaHorizon());
-        Street street =
-                Street.of(view, asked.axis().azimuthDeg(), traffic, s.seconds(), NightView.lampLux(midEv(), natural));
-        double metered = s.seconds();
-        if (scene.exponent() > 1 && metered > 1) {
-            metered = Math.pow(s.seconds(), 1 / scene.exponent());
-        }
-        Settings answers =
-                new Settings(s.seconds(), s.aperture(), Math.max(Range.ISO.min(), s.iso() * metered / s.seconds()));
-        Shot shot = Shot.of(asked.setup(), answers, LAMPLIGHT)
+        Street street = Street.of(
+                view, asked.axis().azimuthDeg(), traffic, s.seconds(), NightView.lampLux(scene.midEv100(), natural));
+        Shot shot = Shot.of(asked.setup(), scene.asSensor(s), LAMPLIGHT)
                 .withDetails(Shot.Details.USUAL.with(diffusion).withBlades(blades.count()));
         return Photograph.take(
                 view.lamps() ? open.in(street) : open,

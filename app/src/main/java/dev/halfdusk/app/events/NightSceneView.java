@@ -2,7 +2,7 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Film;
-import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Numbers;
@@ -43,7 +43,7 @@ record NightSceneView(
     static NightSceneView of(NightSceneAsked a, UnaryOperator<String> query) {
         Settings s = a.settings();
         return new NightSceneView(
-                a.view().words() + " · EV " + Words.number(a.midEv(), 1) + " at ISO 100 · "
+                a.view().words() + " · EV " + Words.number(a.scene().midEv100(), 1) + " at ISO 100 · "
                         + a.asked().clock(),
                 a.asked().named().rig().body().label(s.seconds()),
                 Numbers.trimmed(s.aperture(), 1),
@@ -76,7 +76,7 @@ record NightSceneView(
         double typical = a.view().ev(a.natural());
         lines.add("Such a scene is usually at EV " + Words.number(typical, 1) + " \u00b1 "
                 + Words.number(a.view().spread(), 1) + " now; sky and moon alone give EV "
-                + Words.number(NightView.evOf(a.natural()), 1) + ".");
+                + Words.number(SceneLight.evOf(a.natural()), 1) + ".");
         if (a.scene().shadows()) {
             lines.add("Metered in the shadows at EV " + Words.number(a.scene().ev100(), 1)
                     + ": two stops less keep them dark.");
@@ -85,9 +85,9 @@ record NightSceneView(
                 a.asked().setup().moment(), a.asked().place().standpoint().observer());
         double sun = sky.sunAltitudeDeg();
         lines.add(
-                sun > -1
+                sun > SceneLight.BLUE_HOUR.max()
                         ? "The sun is up or just down: lamps hardly count yet."
-                        : sun > -9
+                        : sun > SceneLight.BLUE_HOUR.min()
                                 ? "Blue hour, the sun " + Words.number(-sun, 0)
                                         + "\u00b0 down: the sky fails by a stop in about " + STOP_MINUTES
                                         + " minutes, meter again for each frame."
@@ -160,8 +160,7 @@ record NightSceneView(
                                 + " subjects on the " + a.left() + " frames left.");
         if (a.scene().exponent() > 1) {
             lines.add("Film answers less to faint light: " + Words.exposure(s.seconds()) + " instead of the metered "
-                    + Words.exposure(Math.pow(
-                            s.seconds(), s.seconds() > 1 ? 1 / a.scene().exponent() : 1)) + ".");
+                    + Words.exposure(a.scene().metered(s)) + ".");
             lines.add(
                     "Halation: light that comes back from the film's base draws a red rim round lamps; less of it with a backed film, a shorter exposure, no lamp before black.");
         }

@@ -99,7 +99,7 @@ class CameraForm {
                 role.words(),
                 named,
                 focal,
-                Math.max(apertures.min(), Math.min(apertures.max(), wanted)),
+                apertures.nearest(wanted),
                 new ScriptAsked(
                         role,
                         u.everySeconds(),

@@ -100,7 +100,7 @@ public final class Form {
     public void moveInto(String field, Range range) {
         parsed(value(field)).filter(v -> !range.holds(v)).ifPresent(v -> {
             String before = value(field);
-            put(field, Math.max(range.min(), Math.min(range.max(), v)));
+            put(field, range.nearest(v));
             notes.put(field, clip(before) + " moved to " + value(field) + ": here " + range.allowed() + ".");
         });
     }

@@ -2,12 +2,12 @@ package dev.halfdusk.core.eclipse;
 
 import dev.halfdusk.core.eclipse.Script.Line;
 import dev.halfdusk.core.eclipse.SolarEclipse.Type;
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Gear;
@@ -426,7 +426,7 @@ public final class Scripting {
         SunAndMoon lamps = SunAndMoon.at(Moment.at(t), setup.from().observer());
         Direction low = new Direction(setup.pointing().axis().azimuthDeg(), LAND_SKY_DEG);
         double ev =
-                MoonLight.evOf(setup.from().glow().withoutMilkyWay(low, lamps).total());
+                SceneLight.evOf(setup.from().glow().withoutMilkyWay(low, lamps).total());
         double q = ev - Stops.of(100);
         return SolarLight.settings(setup.rig(), q, setup.aperture(), asked.iso(), landLimit());
     }

@@ -40,6 +40,11 @@ public record Film(double speed, double exponent) {
         return meteredSeconds > 1 ? Math.pow(meteredSeconds, exponent) : meteredSeconds;
     }
 
+    /** The metered seconds that it must be open so long for: what light it answers to. */
+    public double metered(double openSeconds) {
+        return openSeconds > 1 ? Math.pow(openSeconds, 1 / exponent) : openSeconds;
+    }
+
     /** The same after the metering school's stops. */
     public double seconds(double meteredSeconds, Metering metering) {
         return corrected(meteredSeconds * Math.pow(2, metering.stops));

@@ -1,7 +1,9 @@
 package dev.halfdusk.core.exposure;
 
 import dev.halfdusk.core.glow.GroundLight;
-import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
 import java.util.Locale;
 
 /**
@@ -15,8 +17,8 @@ public enum NightView {
     NEON("neon and shop windows", 6, 1, false),
     MOONLIT("moonlit land", Double.NEGATIVE_INFINITY, 0.7, true);
 
-    /** Luminance that a meter takes for the middle at EV 0 and ISO 100, cd/m². */
-    private static final double AT_ZERO = 0.125;
+    /** Sky is looked at so high: above roofs, below what a frame of a street still holds. */
+    private static final double SKY_DEG = 12;
 
     private final String words;
     private final double lampsEv;
@@ -55,17 +57,18 @@ public enum NightView {
 
     /** Exposure value at ISO 100 with its lamps and what sky and moon add: blue hour is brighter than night. */
     public double ev(double naturalCdM2) {
-        return Math.max(SceneLight.EV.min(), evOf(AT_ZERO * Math.pow(2, lampsEv) + naturalCdM2));
+        return SceneLight.EV.nearest(SceneLight.evOf(SceneLight.luminance(lampsEv) + naturalCdM2));
     }
 
-    /** Exposure value at ISO 100 of a luminance, cd/m²: log2(8 L). */
-    public static double evOf(double cdM2) {
-        return Stops.of(cdM2 / AT_ZERO);
+    /** What sky and moon give a frame that is half sky, half ground, cd/m². */
+    public static double natural(SkyGlow glow, SunAndMoon lamps, double azimuthDeg) {
+        double sky =
+                glow.withoutMilkyWay(new Direction(azimuthDeg, SKY_DEG), lamps).total();
+        return (sky + GroundLight.luminance(glow, lamps)) / 2;
     }
 
     /** Lux of lamps on the ground for a metered exposure value, beside what sky and moon give; 0 where they give it all. */
     public static double lampLux(double ev, double naturalCdM2) {
-        double lamps = AT_ZERO * Math.pow(2, ev) - naturalCdM2;
-        return Math.min(GroundLight.LUX.max(), Math.max(0, lamps / GroundLight.ofLux(1)));
+        return GroundLight.LUX.nearest((SceneLight.luminance(ev) - naturalCdM2) / GroundLight.ofLux(1));
     }
 }

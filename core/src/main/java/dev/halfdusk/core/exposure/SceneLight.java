@@ -22,10 +22,12 @@ public final class SceneLight {
      */
     public record Scene(String name, double ev, double spread) {}
 
-    /** A town's skyline in blue hour and at night. */
-    public static final double SKYLINE_BLUE_EV = 3;
+    /** While the ground still has light and the sky is blue already. */
+    public static final Range BLUE_HOUR = new Range("height of the sun in blue hour", -8, -4, "\u00b0");
 
-    public static final double SKYLINE_NIGHT_EV = 1;
+    private static final double METER = 12.5;
+    private static final double SKYLINE_BLUE_EV = 3;
+    private static final double SKYLINE_NIGHT_EV = 1;
 
     /** Typical values; a test frame is better. */
     public static final List<Scene> SCENES = List.of(
@@ -43,6 +45,21 @@ public final class SceneLight {
     /** Seconds for an exposure value at an aperture and ISO. */
     public static double seconds(double ev, double aperture, double iso) {
         return aperture * aperture / Math.pow(2, ev) * 100 / iso;
+    }
+
+    /** cd/m² that a meter reads as an exposure value: 2^EV × 12.5 / 100, by the usual constant of meters. */
+    public static double luminance(double ev100) {
+        return Stops.ratio(ev100) * METER / 100;
+    }
+
+    /** The exposure value at ISO 100 of a luminance in cd/m². */
+    public static double evOf(double luminance) {
+        return Stops.of(luminance * 100 / METER);
+    }
+
+    /** Of a town's skyline while the sun stands so high. */
+    public static double skylineEv(double sunAltitudeDeg) {
+        return sunAltitudeDeg > BLUE_HOUR.min() ? SKYLINE_BLUE_EV : SKYLINE_NIGHT_EV;
     }
 
     /** Exposure value at ISO 100 of settings. */

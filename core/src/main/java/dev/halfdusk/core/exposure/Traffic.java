@@ -21,9 +21,13 @@ public record Traffic(double speedKmh, double distanceM, double acrossDeg) {
         ACROSS.check(acrossDeg);
     }
 
+    public double metresASecond() {
+        return speedKmh * MS_OF_KMH;
+    }
+
     /** On the sensor, millimetres a second. */
     public double mmPerSecond(double focalMm) {
-        return speedKmh * MS_OF_KMH * Math.sin(Math.toRadians(acrossDeg)) * focalMm / distanceM;
+        return metresASecond() * Math.sin(Math.toRadians(acrossDeg)) * focalMm / distanceM;
     }
 
     /** Part of a frame's width that a shutter draws, at most 1. */

@@ -426,7 +426,7 @@ final class Backdrop {
             double land = rough * soil.towards(azimuth);
             double lamp = rough * soil.lamplight(azimuth, altitude);
             double onMark = (1 + PLASTER * (rough - 1)) * soil.lampOnMark(azimuth, altitude);
-            double[] lampTint = soil.lampTint();
+            double[] lampTint = soil.lamps().tint();
             boolean water = sea.isPresent() && altitude < 0 && Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitude);
             for (int c = 0; c < 3; c++) {
                 mark[c] = (MARK_SHADE * land + onMark * lampTint[c]) * Tint.SOIL[c];

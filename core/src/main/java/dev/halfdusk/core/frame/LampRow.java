@@ -6,7 +6,7 @@ package dev.halfdusk.core.frame;
  *
  * @param scale candela of a lamp for that
  */
-record LampRow(Street.Row row, double scale) {
+record LampRow(Street.Row row, double scale) implements GroundLamps {
 
     /** Of its light a lamp sends so much upwards, and fades to that over some metres. */
     private static final double UPWARDS = 0.12;
@@ -29,6 +29,11 @@ record LampRow(Street.Row row, double scale) {
         return new LampRow(row, groundLux * SAMPLES * SAMPLES / sum);
     }
 
+    @Override
+    public double[] tint() {
+        return TownLights.GROUND;
+    }
+
     /** On what faces up, or towards the camera, lux. */
     private double light(double right, double ahead, double up, boolean wall) {
         double nearest = Math.rint((right + row.edge()) / row.apart());
@@ -45,21 +50,22 @@ record LampRow(Street.Row row, double scale) {
         return scale * sum;
     }
 
-    /** How bright it is where one sees the ground in a direction, lux. */
-    double onGround(double azimuthDeg, double altitudeDeg) {
-        double metres = Street.EYE_M / Math.tan(Math.toRadians(Math.max(0.2, -altitudeDeg)));
+    @Override
+    public double onGround(double azimuthDeg, double altitudeDeg) {
+        double metres = Soil.EYE_M / Math.tan(Math.toRadians(Math.max(0.2, -altitudeDeg)));
         double aside = Math.toRadians(azimuthDeg - row.axisDeg());
         return light(metres * Math.sin(aside), metres * Math.cos(aside), 0, false);
     }
 
-    /** The same on the walls behind the lamps. */
-    double onWalls(double azimuthDeg, double altitudeDeg) {
+    /** On the walls behind the lamps. */
+    @Override
+    public double onMarks(double azimuthDeg, double altitudeDeg) {
         double aside = Math.toRadians(azimuthDeg - row.axisDeg());
         if (Math.cos(aside) < 0.1) {
             return 0;
         }
         double ahead = row.off() + Street.BEHIND_M;
-        double up = Street.EYE_M + ahead / Math.cos(aside) * Math.tan(Math.toRadians(altitudeDeg));
+        double up = Soil.EYE_M + ahead / Math.cos(aside) * Math.tan(Math.toRadians(altitudeDeg));
         return light(ahead * Math.tan(aside), ahead, up, true);
     }
 }

@@ -17,7 +17,7 @@ import java.util.Optional;
  * What stands before the camera when the shutter opens. One begins with {@link #open} and adds to it.
  *
  * @param marks seen from there, as upright boxes
- * @param lampLux light of lamps on the ground, lux while the shutter is open
+ * @param lampLux light of a lamp on the ground, lux while the shutter is open
  * @param passing seed of an aircraft and a satellite that cross the frame; empty for none
  * @param sea whether water lies below the horizon where the skyline is lower than a degree
  * @param fired shells, with their seconds counted from the opening
@@ -94,7 +94,7 @@ public record Scene(
     public Scene in(Street town) {
         List<Mark> all = new ArrayList<>(marks);
         all.addAll(town.built());
-        return new Scene(from, moment, all, town.groundLux(), passing, sea, clouds, danjon, fired, Optional.of(town));
+        return new Scene(from, moment, all, lampLux, passing, sea, clouds, danjon, fired, Optional.of(town));
     }
 
     /** All that sends light but the faint stars. */

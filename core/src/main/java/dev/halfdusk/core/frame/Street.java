@@ -21,9 +21,6 @@ import java.util.SplittableRandom;
 public record Street(
         List<Mark> built, List<Lamp> lamps, List<Pane> panes, List<Vehicle> vehicles, Row row, double groundLux) {
 
-    /** Of a standing camera above the ground. */
-    static final double EYE_M = 1.6;
-
     private static final double WIDE_DEG = 55;
     static final double BEHIND_M = 6;
     private static final double MAST_M = 0.18;
@@ -78,7 +75,7 @@ public record Street(
     public record Vehicle(double axisDeg, Traffic traffic, double crosses, boolean back, double roadM) {
 
         private double metresASecond() {
-            return (back ? -1 : 1) * traffic.speedKmh() / 3.6;
+            return (back ? -1 : 1) * traffic.metresASecond();
         }
 
         private double right(double seconds) {
@@ -101,7 +98,7 @@ public record Street(
         public Direction at(double seconds) {
             return new Direction(
                     Angles.turn(axisDeg + Math.toDegrees(Math.atan2(right(seconds), ahead(seconds)))),
-                    Math.toDegrees(Math.atan2(roadM + VEHICLE_LAMP_M - EYE_M, metres(seconds))));
+                    Math.toDegrees(Math.atan2(roadM + VEHICLE_LAMP_M - Soil.EYE_M, metres(seconds))));
         }
 
         /** How far it comes on: 1 straight to the camera, below 0 away from it. */
@@ -189,7 +186,7 @@ public record Street(
     private static Direction towards(double axisDeg, double rightM, double aheadM, double aboveGroundM) {
         return new Direction(
                 Angles.turn(axisDeg + Math.toDegrees(Math.atan2(rightM, aheadM))),
-                Math.toDegrees(Math.atan2(aboveGroundM - EYE_M, Math.hypot(rightM, aheadM))));
+                Math.toDegrees(Math.atan2(aboveGroundM - Soil.EYE_M, Math.hypot(rightM, aheadM))));
     }
 
     private static Mark standing(
@@ -201,7 +198,7 @@ public record Street(
                 metres,
                 tall,
                 Math.max(0.1, wide * ahead / metres), // turned to the line of sight
-                above - EYE_M,
+                above - Soil.EYE_M,
                 shape);
     }
 
@@ -248,7 +245,7 @@ public record Street(
     private static List<Vehicle> vehicles(
             double axisDeg, Traffic traffic, double seconds, double road, SplittableRandom random) {
         List<Vehicle> all = new ArrayList<>();
-        double around = 2 * traffic.distanceM() / (traffic.speedKmh() / 3.6);
+        double around = 2 * traffic.distanceM() / traffic.metresASecond();
         for (double t = -around; t < seconds + around && all.size() < MOST_VEHICLES; ) {
             all.add(new Vehicle(axisDeg, traffic, t, random.nextBoolean(), road));
             t += EVERY_SECONDS * random.nextDouble(0.4, 1.6);

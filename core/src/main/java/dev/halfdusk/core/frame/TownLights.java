@@ -55,8 +55,7 @@ record TownLights(Street street) implements Source {
     }
 
     private static void way(Exposure exposure, Street.Vehicle vehicle, double seconds) {
-        double metresASecond = vehicle.traffic().speedKmh() / 3.6;
-        double around = 3 * vehicle.traffic().distanceM() / metresASecond;
+        double around = 3 * vehicle.traffic().distanceM() / vehicle.traffic().metresASecond();
         double begin = Math.max(0, vehicle.crosses() - around);
         double end = Math.min(seconds, vehicle.crosses() + around);
         for (int i = 0; i < PIECES && begin < end; i++) {

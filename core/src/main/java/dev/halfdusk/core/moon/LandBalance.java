@@ -1,5 +1,6 @@
 package dev.halfdusk.core.moon;
 
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
@@ -43,7 +44,7 @@ public record LandBalance(
                 when,
                 MoonLight.at(moment, from.observer(), extinction).proposedEv100(),
                 Stops.of(lux / INCIDENT),
-                MoonLight.evOf(MoonLight.skyBeside(from, lamps)),
+                SceneLight.evOf(MoonLight.skyBeside(from, lamps)),
                 lamps.moonAltitudeDeg() - Math.max(0, from.skyline().altitudeAt(lamps.moonAzimuthDeg())),
                 lamps.sunAltitudeDeg());
     }

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.moon;
 
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.optics.Optics;
@@ -40,7 +41,7 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
         double frame = optics.sensor().widthMm() * optics.sensor().heightMm();
         double disc = motion.widthPx(optics) * optics.sensor().pitchUm() / 1000;
         double lit = Math.PI / 4 * disc * disc * light.lit();
-        double moon = MoonLight.luminance(light.meteredEv100());
+        double moon = SceneLight.luminance(light.meteredEv100());
         SunAndMoon lamps = SunAndMoon.at(setup.moment(), setup.from().observer());
         double sky = MoonLight.skyBeside(setup.from(), lamps);
         double half = optics.sensor().heightMm() / 4;
@@ -53,7 +54,7 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
                 case MIDDLE -> MIDDLE_WEIGHT * middle + (1 - MIDDLE_WEIGHT) * whole;
                 case WHOLE -> whole;
             };
-            double ev = MoonLight.evOf(luminance);
+            double ev = SceneLight.evOf(luminance);
             readings.add(new MeterReading(mode, ev, proposedEv100 - ev));
         }
         return List.copyOf(readings);

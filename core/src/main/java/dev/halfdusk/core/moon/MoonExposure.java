@@ -1,5 +1,6 @@
 package dev.halfdusk.core.moon;
 
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.optics.CameraBody;
@@ -49,7 +50,7 @@ public record MoonExposure(
         List<MoonLimit> limits = MoonLimit.of(s, motion, tolerancePx, stabiliserStops, windMs);
         double limit = MoonLimit.shortest(limits);
         SunAndMoon lamps = SunAndMoon.at(s.moment(), observer);
-        double sky = MoonLight.evOf(MoonLight.skyBeside(s.from(), lamps));
+        double sky = SceneLight.evOf(MoonLight.skyBeside(s.from(), lamps));
         double ev = Math.max(light.proposedEv100(), sky);
         return new MoonExposure(light, motion, ev, limits, limit, settings(s, ev, limit));
     }

@@ -44,7 +44,6 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     private static final int STEPS = 400;
     private static final double INSIDE_DEG = 10;
-    private static final double METER = 12.5;
 
     public MoonLight {
         PHASE.check(phaseAngleDeg);
@@ -111,16 +110,6 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
         double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
         double longitude = Math.min(Math.PI / 2, alpha - Math.PI / 2 + Math.toRadians(INSIDE_DEG));
         return meteredEv100() + Stops.of(brightness(longitude, alpha) / mean(alpha));
-    }
-
-    /** cd/m² that a meter reads as an exposure value: 2^EV × 12.5 / 100, by the usual constant of meters. */
-    public static double luminance(double ev100) {
-        return Stops.ratio(ev100) * METER / 100;
-    }
-
-    /** The exposure value of a luminance in cd/m². */
-    public static double evOf(double luminance) {
-        return Stops.of(luminance * 100 / METER);
     }
 
     /**

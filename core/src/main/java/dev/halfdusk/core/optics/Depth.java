@@ -89,7 +89,7 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
      */
     public static double sharpestAperture(Range apertures, Sensor sensor) {
         double wanted = Math.min(2 * apertures.min(), diffractionAperture(sensor));
-        double within = Math.max(apertures.min(), Math.min(apertures.max(), wanted));
+        double within = apertures.nearest(wanted);
         return ApertureDial.nearest(ApertureDial.between(apertures.min(), apertures.max()), within);
     }
 

@@ -58,7 +58,7 @@ public record Clip(double clipSeconds, double perSecond, double intervalSeconds)
     @Override
     public Optional<Subject> lasting(Duration wanted, Plan now) {
         double seconds = wanted.toSeconds() / intervalSeconds / perSecond;
-        double clip = Math.rint(Math.max(CLIP.min(), Math.min(CLIP.max(), seconds)) * 10) / 10;
+        double clip = Math.rint(CLIP.nearest(seconds) * 10) / 10;
         return Optional.of(new Clip(clip, perSecond, intervalSeconds));
     }
 

@@ -45,7 +45,7 @@ public record Free(int minutes, boolean hands) implements Subject {
 
     @Override
     public Optional<Subject> lasting(Duration wanted, Plan now) {
-        return Optional.of(new Free((int) Math.max(MINUTES.min(), Math.min(MINUTES.max(), wanted.toMinutes())), hands));
+        return Optional.of(new Free((int) MINUTES.nearest(wanted.toMinutes()), hands));
     }
 
     @Override

@@ -72,11 +72,34 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
                 "Harbours and bridges: mind the edge, ropes and other people's ground.");
     }
 
+    /** Exposure value at ISO 100 of the mid-tones, whatever the reading was taken of. */
+    public double midEv100() {
+        return ev100 - metering().stops();
+    }
+
+    private Film.Metering metering() {
+        return shadows ? Film.Metering.SHADOWS : Film.Metering.MID_TONES;
+    }
+
+    private Film film() {
+        return new Film(iso, exponent); // an exponent of one is a sensor's
+    }
+
+    /** Settings to which a sensor answers as the film does to its own: film is slower the longer it is open. */
+    public Settings asSensor(Settings open) {
+        double slower = metered(open) / open.seconds();
+        return new Settings(open.seconds(), open.aperture(), Range.ISO.nearest(open.iso() * slower));
+    }
+
+    /** What a meter would say of settings that allow for the film, seconds. */
+    public double metered(Settings open) {
+        return film().metered(open.seconds());
+    }
+
     /** On the dial as far as it goes; film as long as it needs. */
     public Settings settings(CameraBody body, double aperture) {
         double metered = SceneLight.seconds(ev100, aperture, iso);
-        Film.Metering metering = shadows ? Film.Metering.SHADOWS : Film.Metering.MID_TONES;
-        double seconds = new Film(iso, exponent).seconds(metered, metering); // an exponent of one is a sensor's
+        double seconds = film().seconds(metered, metering());
         double longestOfDial = body.shutters().get(0).realSeconds();
         double open = seconds > longestOfDial || exponent > 1
                 ? seconds

@@ -68,8 +68,7 @@ public record Trails(double arcDeg, double exposureSeconds, double pauseSeconds,
     public Optional<Subject> lasting(Duration wanted, Plan now) {
         double lit = now.lasts().toSeconds() - arcDeg * SECONDS_PER_DEG; // what dark frames take
         double arc = Math.rint((wanted.toSeconds() - lit) / SECONDS_PER_DEG * 10) / 10;
-        return Optional.of(
-                new Trails(Math.max(ARC.min(), Math.min(ARC.max(), arc)), exposureSeconds, pauseSeconds, darks));
+        return Optional.of(new Trails(ARC.nearest(arc), exposureSeconds, pauseSeconds, darks));
     }
 
     @Override

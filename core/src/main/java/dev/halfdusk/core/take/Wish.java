@@ -3,6 +3,7 @@ package dev.halfdusk.core.take;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.eclipse.SolarEclipses;
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
@@ -33,10 +34,6 @@ import java.util.Optional;
  */
 public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, String mark) {
 
-    /** Height of the sun between which the ground still has light and the sky is blue already, degrees. */
-    private static final double BLUE_FROM = -4;
-
-    private static final double BLUE_TO = -8;
     /** Height of the sun between which a moonlit and a twilit land are within two stops or so of the moon, degrees. */
     private static final double BALANCED_FROM = -7;
 
@@ -224,10 +221,10 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
 
     private static When blue(Night night, boolean evening) {
         List<Interval> bright =
-                night.when(Facts.altitude(Body.SUN, night.observer()).above(BLUE_TO));
+                night.when(Facts.altitude(Body.SUN, night.observer()).above(SceneLight.BLUE_HOUR.min()));
         List<Interval> low = Interval.without(
                 night.span(),
-                night.when(Facts.altitude(Body.SUN, night.observer()).above(BLUE_FROM)));
+                night.when(Facts.altitude(Body.SUN, night.observer()).above(SceneLight.BLUE_HOUR.max())));
         Instant lowest = night.sunLowest().when();
         List<Interval> blue = Interval.common(bright, low).stream()
                 .filter(i -> i.from().isBefore(lowest) == evening)

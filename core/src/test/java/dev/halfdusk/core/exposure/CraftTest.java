@@ -64,6 +64,8 @@ class CraftTest {
         Film film = new Film(800, 1.3);
         assertThat(film.corrected(10)).isCloseTo(19.95, within(0.01));
         assertThat(film.corrected(0.5)).isEqualTo(0.5);
+        assertThat(film.metered(19.95)).isCloseTo(10, within(0.01));
+        assertThat(film.metered(0.5)).isEqualTo(0.5);
         assertThat(film.seconds(40, Film.Metering.SHADOWS)).isCloseTo(19.95, within(0.01));
         assertThat(Film.subjects(10, 3)).isEqualTo(3);
     }

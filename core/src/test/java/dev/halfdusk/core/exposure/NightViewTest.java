@@ -3,6 +3,9 @@ package dev.halfdusk.core.exposure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -13,7 +16,7 @@ class NightViewTest {
     @ParameterizedTest
     @CsvSource({"0.125, 0", "1, 3", "16, 7", "0.007, -4.158"})
     void luminance_and_exposure_value(double cdM2, double ev) {
-        assertThat(NightView.evOf(cdM2)).isCloseTo(ev, within(0.001));
+        assertThat(SceneLight.evOf(cdM2)).isCloseTo(ev, within(0.001));
     }
 
     /** A street of EV 3 with as much light again from the sky is at EV 4; without any it is as it is; moonlit land has the sky's alone. */
@@ -25,6 +28,22 @@ class NightViewTest {
         assertThat(NightView.MOONLIT.ev(0)).isEqualTo(SceneLight.EV.min());
         assertThat(NightView.MOONLIT.lamps()).isFalse();
         assertThat(NightView.NEON.lamps()).isTrue();
+    }
+
+    /** The sky of a night at 21.5 beside its ground, which gives back a tenth of its zenith: half of both. */
+    @Test
+    void a_frame_is_half_sky_and_half_ground() {
+        SkyGlow glow = SkyGlow.ofZenith(21.5);
+        SunAndMoon dark = new SunAndMoon(-40, 0, -40, 0, 180);
+        double sky = glow.withoutMilkyWay(new Direction(60, 12), dark).total();
+        double ground = 0.1 * glow.zenith(dark).total();
+        assertThat(NightView.natural(glow, dark, 60)).isCloseTo((sky + ground) / 2, within(0.001 * sky));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-4, 3", "-7.9, 3", "-8, 1", "-30, 1"})
+    void a_skyline_is_brighter_in_blue_hour(double sun, double ev) {
+        assertThat(SceneLight.skylineEv(sun)).isEqualTo(ev);
     }
 
     /** EV 3 is 1 cd/m²; half of that from the sky leaves 0.5 cd/m², which ground of 0.1 gives back at 5 π lux. */

@@ -95,11 +95,11 @@ class StreetTest {
     @Test
     void walls_are_lit_below_their_lamps_and_not_behind_one() {
         LampRow street = Street.of(NightView.STREET, 90, ACROSS, 4, 20).light();
-        double low = street.onWalls(90, Math.toDegrees(Math.atan(2 / 48.0)));
-        double high = street.onWalls(90, Math.toDegrees(Math.atan(16 / 48.0)));
+        double low = street.onMarks(90, Math.toDegrees(Math.atan(2 / 48.0)));
+        double high = street.onMarks(90, Math.toDegrees(Math.atan(16 / 48.0)));
         assertThat(low).isGreaterThan(4 * high);
         assertThat(high).isGreaterThan(0);
-        assertThat(street.onWalls(270, 1)).isZero();
+        assertThat(street.onMarks(270, 1)).isZero();
     }
 
     @ParameterizedTest

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
@@ -64,8 +65,8 @@ class MoonPictureTest {
     /** A full moon of EV 15.25 has 2^15.25 / 8 = 4870 cd/m². */
     @Test
     void exposure_values_are_luminances() {
-        assertThat(MoonLight.luminance(15.25)).isCloseTo(4871, within(1.0));
-        assertThat(MoonLight.evOf(MoonLight.luminance(-3.3))).isCloseTo(-3.3, within(1e-9));
+        assertThat(SceneLight.luminance(15.25)).isCloseTo(4871, within(1.0));
+        assertThat(SceneLight.evOf(SceneLight.luminance(-3.3))).isCloseTo(-3.3, within(1e-9));
     }
 
     /**
@@ -76,7 +77,7 @@ class MoonPictureTest {
     void earthshine_is_thirteen_stops_below_a_full_moon() {
         Earthshine shine = new Earthshine(new MoonLight(150, 90, 0));
         assertThat(shine.earthPhase()).isCloseTo(0.881, within(1e-3));
-        double luminance = MoonLight.luminance(shine.ev100());
+        double luminance = SceneLight.luminance(shine.ev100());
         assertThat(-2.5 * Math.log10(luminance / 108_000)).isCloseTo(13.3, within(0.05));
         assertThat(shine.seen()).isTrue();
         assertThat(shine.apartStops()).isBetween(7.0, 11.0);

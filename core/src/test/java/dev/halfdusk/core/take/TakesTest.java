@@ -564,6 +564,13 @@ class TakesTest {
         assertThat(new NightScene(100, 3, 1, 1.3, true).settings(RIG.body(), 8).seconds())
                 .isCloseTo(2.462, within(0.001));
         NightScene scene = new NightScene(100, 3, 1, 1.3, true);
+        assertThat(scene.midEv100()).isEqualTo(5);
+        assertThat(new NightScene(100, 3, 1, 1.3, false).midEv100()).isEqualTo(3);
+        // open 2.462 s for the 2 s that the meter says: as slow as ISO 81
+        Settings open = scene.settings(RIG.body(), 8);
+        assertThat(scene.metered(open)).isCloseTo(2, within(1e-9));
+        assertThat(scene.asSensor(open).iso()).isCloseTo(81.2, within(0.05));
+        assertThat(scene.asSensor(open).seconds()).isEqualTo(open.seconds());
         assertThat(NightScene.KIND.of(scene.values())).isEqualTo(scene);
     }
 
