@@ -1,7 +1,9 @@
 package dev.halfdusk.app.events;
 
+import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Places.ListedMark;
 import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Display;
@@ -21,6 +23,7 @@ import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -78,8 +81,20 @@ record FireworksAsked(
             "flip",
             "nights");
 
-    static boolean firing(ListedMark mark) {
+    private static boolean firing(ListedMark mark) {
         return mark.mark().silhouette() == Silhouette.FIRING;
+    }
+
+    /** Where nobody names a place: one that has a firing point. */
+    static void beginWhereFired(Form form, Choices choices, Places places) {
+        if (form.has("place")) {
+            return;
+        }
+        Map<Long, List<ListedMark>> marks = places.marks();
+        choices.places().stream()
+                .filter(p -> marks.getOrDefault(p.id(), List.of()).stream().anyMatch(FireworksAsked::firing))
+                .findFirst()
+                .ifPresent(p -> form.put("place", p.id()));
     }
 
     /** Fills in what was not said: a mark where shells are fired, a town's show, the usual settings. */

@@ -40,7 +40,6 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.ExtendedModelMap;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -89,7 +88,8 @@ class FireworksController {
         if (!choices.enough()) {
             return "events/fireworks";
         }
-        Optional<FireworksAsked> read = read(form, choices, model);
+        Optional<FireworksAsked> read = read(form, choices);
+        lists(model, MoonSetup.place(form, choices));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/fireworks";
@@ -106,20 +106,22 @@ class FireworksController {
         return "events/fireworks";
     }
 
-    private Optional<FireworksAsked> read(Form form, Choices choices, Model model) {
-        begin(form, choices);
-        Place place = MoonSetup.place(form, choices);
-        List<ListedMark> marks = places.marks(place.id());
+    private void lists(Model model, Place place) {
         model.addAttribute("further", FURTHER);
         model.addAttribute("shows", SHOWS);
         model.addAttribute(
                 "marks",
                 Choice.orNone(
                         "no mark: by distance and bearing",
-                        marks.stream()
+                        places.marks(place.id()).stream()
                                 .map(m -> new Choice("" + m.id(), m.mark().name()))
                                 .toList()));
+    }
+
+    private Optional<FireworksAsked> read(Form form, Choices choices) {
+        begin(form, choices);
         Optional<Asked> asked = setups.read(form, choices);
+        List<ListedMark> marks = places.marks(MoonSetup.place(form, choices).id());
         FireworksAsked.begin(form, marks, asked.flatMap(this::hour));
         return asked.flatMap(x -> FireworksAsked.read(form, x));
     }
@@ -130,12 +132,7 @@ class FireworksController {
 
     /** A place that has a firing point, a lens that is wide enough, an evening. */
     private void begin(Form form, Choices choices) {
-        if (!form.has("place")) {
-            choices.places().stream()
-                    .filter(p -> places.marks(p.id()).stream().anyMatch(FireworksAsked::firing))
-                    .findFirst()
-                    .ifPresent(p -> form.put("place", p.id()));
-        }
+        FireworksAsked.beginWhereFired(form, choices, places);
         Place place = MoonSetup.place(form, choices);
         UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> lens(form, r, place));
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
@@ -213,7 +210,7 @@ class FireworksController {
 
     private Optional<FireworksAsked> read(Form form) {
         Choices choices = setups.choices();
-        return choices.enough() ? read(form, choices, new ExtendedModelMap()) : Optional.empty();
+        return choices.enough() ? read(form, choices) : Optional.empty();
     }
 
     private static Trainer round(Form form, Show show) {

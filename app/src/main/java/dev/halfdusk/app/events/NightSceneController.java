@@ -102,12 +102,7 @@ class NightSceneController {
 
     /** A place by the water, a lens of moderate width stopped down, blue hour, level. */
     private void begin(Form form, Choices choices) {
-        if (!form.has("place")) {
-            choices.places().stream()
-                    .filter(p -> places.marks(p.id()).stream().anyMatch(FireworksAsked::firing))
-                    .findFirst()
-                    .ifPresent(p -> form.put("place", p.id()));
-        }
+        FireworksAsked.beginWhereFired(form, choices, places);
         UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> {
             double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
             Range apertures = r.rig().apertures(focal);

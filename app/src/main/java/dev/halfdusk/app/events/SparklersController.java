@@ -2,20 +2,13 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.pictures.PathText;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.fireworks.LightWriting;
-import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,10 +26,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/events/sparklers")
 class SparklersController {
 
-    private static final int WIDTH = 620;
-    private static final double PERSON_M = 1.7;
-    private static final double PERSON_WIDE_M = 0.75;
-    private static final double HAND_M = 1.5;
     private static final double USUAL_MM = 35;
     private static final double USUAL_APERTURE = 9;
 
@@ -45,29 +34,6 @@ class SparklersController {
     SparklersController(Kit kit) {
         this.kit = kit;
     }
-
-    /**
-     * What comes of it, in a frame drawn {@value #WIDTH} pixels wide.
-     *
-     * @param writing box of the letters
-     * @param strokes loops as a hand would write that many letters
-     * @param person path of the writer
-     * @param ground of the writer's feet, pixels from the top
-     */
-    public record View(
-            String seconds,
-            String aperture,
-            String iso,
-            String distance,
-            List<String> lines,
-            int height,
-            Box writing,
-            String strokes,
-            String person,
-            double ground,
-            double bucket) {}
-
-    public record Box(double x, double y, double width, double height) {}
 
     @GetMapping
     String show(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
@@ -81,7 +47,7 @@ class SparklersController {
         if (rigs.isEmpty()) {
             return "events/sparklers";
         }
-        Optional<View> view = view(form, rigs);
+        Optional<SparklersView> view = view(form, rigs);
         if (view.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/sparklers";
@@ -90,7 +56,7 @@ class SparklersController {
         return "events/sparklers";
     }
 
-    private static Optional<View> view(Form form, List<NamedRig> rigs) {
+    private static Optional<SparklersView> view(Form form, List<NamedRig> rigs) {
         NamedRig usual = UsualRig.near(rigs, USUAL_MM).orElse(rigs.get(0));
         OptionalLong id = form.copy().putIfEmpty("rig", usual.id()).id("rig");
         NamedRig named = rigs.stream()
@@ -117,96 +83,7 @@ class SparklersController {
             return Optional.empty();
         }
         LightWriting w = new LightWriting((int) letters.getAsLong(), letter.getAsDouble(), pace.getAsDouble());
-        return Optional.of(view(w, rig.optics(focal.getAsDouble()), aperture.getAsDouble(), iso.getAsDouble()));
-    }
-
-    private static View view(LightWriting w, Optics optics, double aperture, double iso) {
-        double distance = w.distanceM(optics);
-        double scale = optics.focalMm() / distance * WIDTH / optics.sensor().widthMm(); // pixels a metre there
-        int height = (int)
-                Math.round(WIDTH * optics.sensor().heightMm() / optics.sensor().widthMm());
-        double ground = height * 0.5 + scale * (HAND_M - 0.2);
-        double wide = w.widthM() * scale;
-        double tall = w.letterM() * scale;
-        Box writing = box((WIDTH - wide) / 2, ground - HAND_M * scale - tall / 2, wide, tall);
-        return new View(
-                Words.trimmed(w.seconds()),
-                Words.trimmed(aperture),
-                Words.trimmed(iso),
-                Words.number(distance, 1),
-                lines(w, aperture, iso),
-                height,
-                writing,
-                strokes(w.letters(), writing),
-                person(ground, scale),
-                PathText.tenth(ground),
-                PathText.tenth(WIDTH / 2.0 + Math.min(WIDTH * 0.45, LightWriting.CLEAR_M / 2 * scale)));
-    }
-
-    /** A loop a letter, from left to right. */
-    private static String strokes(int letters, Box box) {
-        double step = box.width / letters;
-        double low = box.y + box.height;
-        StringBuilder path = new StringBuilder("M" + PathText.tenth(box.x) + "," + PathText.tenth(low));
-        for (int i = 0; i < letters; i++) {
-            double x = box.x + i * step;
-            double up = i % 2 == 0 ? box.y : box.y + 0.4 * box.height;
-            path.append("C")
-                    .append(PathText.tenth(x + 1.5 * step))
-                    .append(',')
-                    .append(PathText.tenth(up))
-                    .append(' ')
-                    .append(PathText.tenth(x - 0.5 * step))
-                    .append(',')
-                    .append(PathText.tenth(up - 0.2 * (low - up)))
-                    .append(' ')
-                    .append(PathText.tenth(x + step))
-                    .append(',')
-                    .append(PathText.tenth(low));
-        }
-        return path.toString();
-    }
-
-    private static String person(double ground, double scale) {
-        StringBuilder path = new StringBuilder();
-        for (Silhouette.Corner c : Silhouette.PERSON.corners()) {
-            path.append(path.isEmpty() ? "M" : "L")
-                    .append(PathText.tenth(WIDTH / 2.0 + c.across() * PERSON_WIDE_M * scale))
-                    .append(',')
-                    .append(PathText.tenth(ground - c.up() * PERSON_M * scale));
-        }
-        return path.append('z').toString();
-    }
-
-    private static Box box(double x, double y, double width, double height) {
-        return new Box(PathText.tenth(x), PathText.tenth(y), PathText.tenth(width), PathText.tenth(height));
-    }
-
-    private static List<String> lines(LightWriting w, double aperture, double iso) {
-        List<String> lines = new ArrayList<>();
-        lines.add("The writing is " + Words.number(w.widthM(), 1)
-                + " m wide; face the lens and write mirrored, or turn the picture over afterwards.");
-        lines.add(
-                w.burnsLongEnough()
-                        ? "One sparkler lasts for it: a common one burns about "
-                                + Words.number(LightWriting.BURNS_SECONDS, 0) + " s."
-                        : "Longer than the " + Words.number(LightWriting.BURNS_SECONDS, 0)
-                                + " s that a common sparkler burns: fewer letters, a quicker hand, or a lamp.");
-        double ev = w.brightestEv(aperture, iso);
-        lines.add("Surroundings at EV " + Words.number(ev, 1) + " or darker stay four stops below grey: " + where(ev)
-                + ".");
-        lines.add(
-                "Begin a frame before the first stroke, end it after the last; dark clothes, keep moving, lamp off between words.");
-        return lines;
-    }
-
-    /** Scenes that are too bright for it, the darkest of them. */
-    private static String where(double ev) {
-        return SceneLight.SCENES.stream()
-                .filter(s -> s.ev() > ev)
-                .min(Comparator.comparingDouble(SceneLight.Scene::ev))
-                .map(s -> "not \u201c" + s.name().toLowerCase(java.util.Locale.ENGLISH) + "\u201d, EV "
-                        + Words.number(s.ev(), 1))
-                .orElse("anywhere");
+        return Optional.of(
+                SparklersView.of(w, rig.optics(focal.getAsDouble()), aperture.getAsDouble(), iso.getAsDouble()));
     }
 }

@@ -126,13 +126,13 @@ class WholeData {
             all.addAll(places.read(trees.get(PLACES), replace));
         }
         OutingReader reader = outingFile.reader();
-        PlanFile.Turns turns = new PlanFile.Turns();
+        PlanFile.Reading reading = planFile.reading();
         trees.forEach((name, tree) -> {
             if (name.startsWith(OUTING)
                     && !PlanFile.FORMAT.equals(tree.path("format").asText())) {
                 all.add(outingFile.read(tree, replace, reader));
             } else if (!name.equals(KIT) && !name.equals(PLACES)) {
-                all.add(planFile.read(tree, replace, turns));
+                all.add(planFile.read(tree, replace, reading));
             }
         });
         return all;

@@ -34,6 +34,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.CacheControl;
@@ -93,11 +94,6 @@ class FrameController {
             "distortion",
             "clouds",
             "danjon",
-            "distance",
-            "bearing",
-            "height",
-            "shell",
-            "front",
             "limits");
 
     private final SetupReader setups;
@@ -134,6 +130,7 @@ class FrameController {
         Choices choices = setups.show(form, model);
         model.addAttribute("thirds", THIRDS);
         model.addAttribute("diffusions", DIFFUSIONS);
+        model.addAttribute("display", form.has("distance") ? FrameAsked.DISPLAY : List.of());
         model.addAttribute("cloudy", FrameReader.Cloudy.CHOICES);
         if (!choices.enough()) {
             return "framing/frame";
@@ -154,7 +151,6 @@ class FrameController {
         model.addAttribute("unbalanced", address(form, BALANCE));
         model.addAttribute("photograph", photograph);
         model.addAttribute("balances", BALANCES);
-        model.addAttribute("display", frame.display().isPresent() ? FrameAsked.DISPLAY : List.of());
         if (!photograph) {
             model.addAttribute(
                     "picture", frame.picture(settings, form.has("figures"), form.has("grid"), form.has("drift")));
@@ -196,7 +192,7 @@ class FrameController {
     /** What the picture depends on, for the addresses of its images. */
     private static String address(Form form, Set<String> without) {
         boolean single = "1".equals(form.value("frames"));
-        List<String> names = PICTURED.stream()
+        List<String> names = Stream.concat(PICTURED.stream(), FrameAsked.DISPLAY.stream())
                 .filter(n -> !without.contains(n) && !(single && SEQUENCE.contains(n)))
                 .toList();
         return Address.query(form, names, "");

@@ -19,13 +19,13 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.function.BiConsumer;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,26 +39,37 @@ public class PlanFile {
     private static final int MOST_ODDS = 500;
     private static final int LONGEST = 60;
 
-    /** Numbers of a camera by their names in the file, and the field of its form that says what is allowed. */
-    private static final Map<String, String> NUMBERS = new LinkedHashMap<>();
+    /**
+     * What a camera holds beside its name and rig.
+     *
+     * @param name in the file
+     * @param field of its form, which says what is allowed
+     */
+    private record Field(String name, String field, Sort sort) {
 
-    /** Words of a choice likewise. */
-    private static final Map<String, String> CHOICES =
-            Map.of("role", "role", "partialFormat", "partial", "totalFormat", "total", "mode", "mode");
-
-    private static final Map<String, String> TICKS =
-            Map.of("upright", "upright", "autoIso", "autoIso", "noiseReduction", "noise");
-
-    static {
-        NUMBERS.put("focalMm", "focal");
-        NUMBERS.put("aperture", "aperture");
-        NUMBERS.put("iso", "iso");
-        NUMBERS.put("everySeconds", "every");
-        NUMBERS.put("steps", "steps");
-        NUMBERS.put("burstSeconds", "burst");
-        NUMBERS.put("pauseSeconds", "pause");
-        NUMBERS.put("clockAheadSeconds", "clock");
+        enum Sort {
+            NUMBER,
+            WORDS,
+            TICK
+        }
     }
+
+    private static final List<Field> FIELDS = List.of(
+            new Field("role", "role", Field.Sort.WORDS),
+            new Field("focalMm", "focal", Field.Sort.NUMBER),
+            new Field("aperture", "aperture", Field.Sort.NUMBER),
+            new Field("iso", "iso", Field.Sort.NUMBER),
+            new Field("everySeconds", "every", Field.Sort.NUMBER),
+            new Field("steps", "steps", Field.Sort.NUMBER),
+            new Field("burstSeconds", "burst", Field.Sort.NUMBER),
+            new Field("pauseSeconds", "pause", Field.Sort.NUMBER),
+            new Field("partialFormat", "partial", Field.Sort.WORDS),
+            new Field("totalFormat", "total", Field.Sort.WORDS),
+            new Field("upright", "upright", Field.Sort.TICK),
+            new Field("clockAheadSeconds", "clock", Field.Sort.NUMBER),
+            new Field("mode", "mode", Field.Sort.WORDS),
+            new Field("autoIso", "autoIso", Field.Sort.TICK),
+            new Field("noiseReduction", "noise", Field.Sort.TICK));
 
     private final EclipsePlans plans;
     private final CameraForm cameras;
@@ -74,13 +85,35 @@ public class PlanFile {
         this.json = json;
     }
 
-    /** Of several plans that are alike the first of a file is the first that is stored. */
-    public static final class Turns {
-        private final Map<String, Integer> seen = new HashMap<>();
+    /** Knows places and rigs as they are now, for many plans of one file; of several that are alike the first of a file is the first that is stored. */
+    public final class Reading {
+        private final Map<String, List<Place>> known =
+                places.all().stream().collect(Collectors.groupingBy(Place::name));
+        private final Map<String, NamedRig> rigs =
+                kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        private final Map<String, Integer> turns = new HashMap<>();
 
-        private int next(String name) {
-            return seen.merge(name, 1, Integer::sum) - 1;
+        private int turn(String name) {
+            return turns.merge(name, 1, Integer::sum) - 1;
         }
+
+        /** Of that name, of several the one that lies there. */
+        private Optional<Place> place(JsonNode n) {
+            List<Place> named = known.getOrDefault(n.path("name").asText(), List.of());
+            return named.stream()
+                    .filter(p -> p.site().latitudeDeg() == n.path("latitude").asDouble(Double.NaN)
+                            && p.site().longitudeDeg() == n.path("longitude").asDouble(Double.NaN))
+                    .findFirst()
+                    .or(() -> named.stream().findFirst());
+        }
+
+        private Optional<Place> place(String name) {
+            return known.getOrDefault(name, List.of()).stream().findFirst();
+        }
+    }
+
+    public Reading reading() {
+        return new Reading();
     }
 
     /** All that belongs to a plan; cloud odds by the name of their place. */
@@ -131,13 +164,13 @@ public class PlanFile {
     private static void write(ObjectNode node, PlanCamera c) {
         Form fields = CameraForm.fields(c);
         node.put("name", c.name()).put("rig", c.rig().name());
-        CHOICES.entrySet().stream()
-                .sorted(Map.Entry.comparingByKey())
-                .forEach(e -> node.put(e.getKey(), fields.value(e.getValue())));
-        NUMBERS.forEach((name, field) -> node.put(name, Double.parseDouble(fields.value(field))));
-        TICKS.entrySet().stream()
-                .sorted(Map.Entry.comparingByKey())
-                .forEach(e -> node.put(e.getKey(), fields.has(e.getValue())));
+        for (Field f : FIELDS) {
+            switch (f.sort) {
+                case NUMBER -> node.put(f.name, Double.parseDouble(fields.value(f.field)));
+                case TICK -> node.put(f.name, fields.has(f.field));
+                default -> node.put(f.name, fields.value(f.field));
+            }
+        }
         if (c.aim().isPresent()) {
             Direction aim = c.aim().get();
             node.putObject("aim").put("azimuth", aim.azimuthDeg()).put("altitude", aim.altitudeDeg());
@@ -152,13 +185,13 @@ public class PlanFile {
      * that place.
      */
     @Transactional
-    public Imported read(JsonNode root, boolean replace, Turns turns) {
+    public Imported read(JsonNode root, boolean replace, Reading reading) {
         String name = Words.clipped(
                 root.path("date").asText("?") + ", "
                         + root.path("place").path("name").asText("?"),
                 LONGEST);
         List<String> problems = new ArrayList<>();
-        Optional<Whole> read = read(root, problems);
+        Optional<Whole> read = read(root, reading, problems);
         if (read.isEmpty()) {
             return new Imported("eclipse plan", name, Imported.State.REFUSED, String.join(" ", problems));
         }
@@ -167,12 +200,12 @@ public class PlanFile {
                 .filter(b -> b.date().equals(whole.plan.date())
                         && b.place().equals(whole.plan.place().name()))
                 .map(EclipsePlans.Brief::id)
-                .skip(turns.next(whole.plan.date() + whole.plan.place().name()))
+                .skip(reading.turn(whole.plan.date() + whole.plan.place().name()))
                 .findFirst();
         boolean equal = stored.map(id -> write(whole(plans.stored(id))).equals(write(whole)))
                 .orElse(false);
         if (stored.isEmpty() || !equal && replace) {
-            store(whole, stored);
+            store(whole, stored, reading);
         }
         return Imported.of(
                 "eclipse plan",
@@ -180,33 +213,17 @@ public class PlanFile {
                 stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED);
     }
 
-    private void store(Whole w, Optional<Long> stored) {
+    private void store(Whole w, Optional<Long> stored, Reading reading) {
         EclipsePlans.Stored p = w.plan;
         long id = stored.orElseGet(() -> plans.add(p.place().id(), p.date()));
         plans.change(id, p.place().id(), p.other().map(Place::id), p.margins(), p.celsius());
         plans.clearCameras(id);
         p.cameras().forEach(c -> plans.addCamera(id, c));
-        w.odds.forEach(
-                (name, percent) -> place(name).ifPresent(x -> plans.cloudOdds(x.id(), p.date(), Optional.of(percent))));
+        w.odds.forEach((name, percent) ->
+                reading.place(name).ifPresent(x -> plans.cloudOdds(x.id(), p.date(), Optional.of(percent))));
     }
 
-    /** Of that name, of several the one that lies there. */
-    private Optional<Place> place(JsonNode n) {
-        List<Place> named = places.all().stream()
-                .filter(p -> p.name().equals(n.path("name").asText()))
-                .toList();
-        return named.stream()
-                .filter(p -> p.site().latitudeDeg() == n.path("latitude").asDouble(Double.NaN)
-                        && p.site().longitudeDeg() == n.path("longitude").asDouble(Double.NaN))
-                .findFirst()
-                .or(() -> named.stream().findFirst());
-    }
-
-    private Optional<Place> place(String name) {
-        return places.all().stream().filter(p -> p.name().equals(name)).findFirst();
-    }
-
-    private Optional<Whole> read(JsonNode root, List<String> problems) {
+    private Optional<Whole> read(JsonNode root, Reading reading, List<String> problems) {
         if (!FORMAT.equals(root.path("format").asText())) {
             problems.add("format: wanted is \"" + FORMAT + "\".");
             return Optional.empty();
@@ -216,9 +233,9 @@ public class PlanFile {
             return Optional.empty();
         }
         LocalDate date = date(root.path("date").asText(""), problems);
-        Optional<Place> here = named(root, "place", problems);
+        Optional<Place> here = named(root, "place", reading, problems);
         boolean kept = root.hasNonNull("otherPlace");
-        Optional<Place> other = kept ? named(root, "otherPlace", problems) : Optional.empty();
+        Optional<Place> other = kept ? named(root, "otherPlace", reading, problems) : Optional.empty();
         if (date != null) {
             here.ifPresent(p -> seen(date, p, "place", problems));
             other.ifPresent(p -> seen(date, p, "otherPlace", problems));
@@ -231,12 +248,12 @@ public class PlanFile {
         OptionalDouble before = form.number("beforeC3Seconds", Margins.BEFORE_C3);
         OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
         form.errors().forEach((field, what) -> problems.add(field + ": " + what));
-        Map<String, Double> odds = odds(root.path("cloudOddsPercent"), problems);
+        Map<String, Double> odds = odds(root.path("cloudOddsPercent"), reading, problems);
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
         Margins margins = new Margins(after.getAsDouble(), before.getAsDouble());
-        List<PlanCamera> all = cameras(root.path("cameras"), margins, problems);
+        List<PlanCamera> all = cameras(root.path("cameras"), margins, reading, problems);
         return problems.isEmpty()
                 ? Optional.of(new Whole(
                         new EclipsePlans.Stored(here.orElseThrow(), other, date, margins, celsius.getAsDouble(), all),
@@ -257,9 +274,9 @@ public class PlanFile {
         return null;
     }
 
-    private Optional<Place> named(JsonNode root, String field, List<String> problems) {
+    private static Optional<Place> named(JsonNode root, String field, Reading reading, List<String> problems) {
         String name = root.path(field).path("name").asText("");
-        Optional<Place> found = place(root.path(field));
+        Optional<Place> found = reading.place(root.path(field));
         if (found.isEmpty()) {
             problems.add(field + ": no place here is called \u201c" + Words.clipped(name, LONGEST) + "\u201d.");
         }
@@ -279,7 +296,7 @@ public class PlanFile {
                 : n.path(field).asText("");
     }
 
-    private Map<String, Double> odds(JsonNode node, List<String> problems) {
+    private static Map<String, Double> odds(JsonNode node, Reading reading, List<String> problems) {
         Map<String, Double> odds = new TreeMap<>();
         if (node.size() > MOST_ODDS) {
             problems.add("cloudOddsPercent: at most " + MOST_ODDS + ".");
@@ -290,26 +307,24 @@ public class PlanFile {
             if (!ElsewhereView.ODDS.holds(percent)) {
                 problems.add("cloudOddsPercent." + Words.clipped(e.getKey(), LONGEST) + ": a number, "
                         + ElsewhereView.ODDS.allowed() + ".");
-            } else if (place(e.getKey()).isPresent()) {
+            } else if (reading.place(e.getKey()).isPresent()) {
                 odds.put(e.getKey(), percent);
             }
         });
         return odds;
     }
 
-    private List<PlanCamera> cameras(JsonNode list, Margins margins, List<String> problems) {
+    private List<PlanCamera> cameras(JsonNode list, Margins margins, Reading reading, List<String> problems) {
         List<PlanCamera> all = new ArrayList<>();
         if (list.size() > MOST_CAMERAS) {
             problems.add("cameras: at most " + MOST_CAMERAS + "; these are " + list.size() + ".");
             return all;
         }
-        List<NamedRig> rigs = kit.rigs();
         for (int i = 0; i < list.size() && problems.size() < 5; i++) {
             JsonNode n = list.get(i);
             String where = "cameras[" + i + "].";
-            Optional<NamedRig> rig = rigs.stream()
-                    .filter(r -> r.name().equals(n.path("rig").asText()))
-                    .findFirst();
+            Optional<NamedRig> rig =
+                    Optional.ofNullable(reading.rigs.get(n.path("rig").asText()));
             if (rig.isEmpty()) {
                 problems.add(where + "rig: no rig here is called \u201c"
                         + Words.clipped(n.path("rig").asText(), LONGEST) + "\u201d.");
@@ -334,26 +349,33 @@ public class PlanFile {
         }
         PlanCamera usual = cameras.usual(rig, role, margins).scripted(byHand);
         Form form = CameraForm.fields(usual);
-        Map<String, String> names = new HashMap<>();
-        NUMBERS.forEach((name, field) -> put(n, name, field, form, names));
-        CHOICES.forEach((name, field) -> put(n, name, field, form, names));
-        put(n, "name", "name", form, names);
-        TICKS.forEach((name, field) -> form.put(field, n.path(name).asBoolean() ? "on" : ""));
+        put(n, new Field("name", "name", Field.Sort.WORDS), form);
+        FIELDS.forEach(f -> put(n, f, form));
         if (n.path("aim").isObject()) {
             form.put("azimuth", n.path("aim").path("azimuth").asText(""))
                     .put("altitude", n.path("aim").path("altitude").asText(""));
         }
         Optional<PlanCamera> read = cameras.read(form, usual, margins);
-        form.errors().forEach((field, what) -> problems.add(where + names.getOrDefault(field, field) + ": " + what));
+        form.errors().forEach((field, what) -> problems.add(where + name(field) + ": " + what));
         return read;
     }
 
-    private static void put(JsonNode n, String name, String field, Form form, Map<String, String> names) {
-        names.put(field, name);
-        if (n.hasNonNull(name)) {
-            JsonNode v = n.path(name);
+    /** In the file, of a field of the form. */
+    private static String name(String field) {
+        return FIELDS.stream()
+                .filter(f -> f.field.equals(field))
+                .map(Field::name)
+                .findFirst()
+                .orElse(field);
+    }
+
+    private static void put(JsonNode n, Field f, Form form) {
+        JsonNode v = n.path(f.name);
+        if (f.sort == Field.Sort.TICK) {
+            form.put(f.field, v.asBoolean() ? "on" : "");
+        } else if (n.hasNonNull(f.name)) {
             boolean whole = v.isNumber() && v.asDouble() == Math.rint(v.asDouble());
-            form.put(field, whole ? Long.toString(v.asLong()) : v.asText());
+            form.put(f.field, whole ? Long.toString(v.asLong()) : v.asText());
         }
     }
 }

@@ -113,6 +113,17 @@ class FireworksPagesTest {
         }
     }
 
+    /** A display that was brought along is not lost when another field is wrong. */
+    @Test
+    void a_refused_frame_keeps_its_display() throws Exception {
+        assertThat(web.perform(get("/frame?distance=600&bearing=90&shutter=x"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .contains("name=\"distance\" value=\"600\"")
+                .contains("name=\"bearing\" value=\"90\"");
+    }
+
     /** At night a skyline of EV 1 in f/11 and 4 s: 3.9 stops below grey. */
     @Test
     void the_skyline_is_judged_by_its_light() throws Exception {

@@ -130,7 +130,7 @@ class PlanFileTest {
     }
 
     private Imported read(JsonNode tree, boolean replace) {
-        return file.read(tree, replace, new PlanFile.Turns());
+        return file.read(tree, replace, file.reading());
     }
 
     @Test
@@ -187,7 +187,7 @@ class PlanFileTest {
         long one = full();
         EclipsePlan plan = plans.existing(one);
         long two = plans.add(plan.place().id(), TOTAL);
-        PlanFile.Turns turns = new PlanFile.Turns();
+        PlanFile.Reading turns = file.reading();
         assertThat(file.read(written(one), true, turns).state()).isEqualTo(State.EQUAL);
         assertThat(file.read(written(two), true, turns).state()).isEqualTo(State.EQUAL);
         assertThat(file.read(written(two), true, turns).state()).as("a third").isEqualTo(State.NEW);

@@ -95,7 +95,8 @@ final class Backdrop {
     Backdrop(Scene scene, Shot shot, Window window) {
         SunAndMoon lamps = scene.lamps();
         cloudless = !scene.clouds().any();
-        spacing = spacing(scene, shot, lamps) * (window.binned() < FULL_SIZE_TO ? AT_FULL_SIZE : 1);
+        Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
+        spacing = spacing(shot, lamps, moon) * (window.binned() < FULL_SIZE_TO ? AT_FULL_SIZE : 1);
         columns = window.width() / spacing + 2;
         int rows = window.height() / spacing + 2;
         fields = new float[scene.sea() ? SEA + 3 : SEA][columns * rows];
@@ -109,7 +110,6 @@ final class Backdrop {
         sea = scene.sea() ? Optional.of(new Sea(scene, lamps)) : Optional.empty();
         nodeDeg = spacing * shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
         begin = scene.moment().instant().toEpochMilli() / 1000.0 % DAY_SECONDS;
-        Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
         double lit = lamps.moonAltitudeDeg() > 0
                 ? lamps.moonShare() * GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90)
                 : 0;
@@ -124,11 +124,10 @@ final class Backdrop {
         });
     }
 
-    private static int spacing(Scene scene, Shot shot, SunAndMoon lamps) {
-        if (scene.clouds().any()) {
+    private int spacing(Shot shot, SunAndMoon lamps, Vector moon) {
+        if (!cloudless) {
             return STEP_IN_CLOUDS;
         }
-        Vector moon = scene.moment().local(Body.MOON, scene.observer()).unit();
         boolean glares = lamps.moonAltitudeDeg() > 0
                 && moon.angleTo(shot.framing().see(new Point(0, 0)))
                         < shot.framing().optics().diagonalDeg() / 2 + GLARE_DEG;

@@ -18,9 +18,7 @@ final class Canvas {
     private final Spot profile = new Spot();
 
     /** Wide light where the sky is open, and before everything; null while there is none. */
-    private Wide wide;
-
-    private Wide wideBefore;
+    private final Wide[] wide = new Wide[2];
 
     Canvas(int width, int height) {
         this(width, height, new float[width * height], new float[width * height]);
@@ -47,8 +45,9 @@ final class Canvas {
             }
         }
         burnt += beside.burnt;
-        wide = Wide.sum(wide, beside.wide);
-        wideBefore = Wide.sum(wideBefore, beside.wideBefore);
+        for (int layer = 0; layer < wide.length; layer++) {
+            wide[layer] = Wide.sum(wide[layer], beside.wide[layer]);
+        }
     }
 
     /** Notes sensor pixels that burn at a place of the picture, where the sky is open. */
@@ -94,24 +93,23 @@ final class Canvas {
         }
     }
 
-    /** A round spot of light whose electrons add up; only where the sky is open. */
-    void spot(double x, double y, double sigma, double sum, double[] tint) {
-        if (sigma >= Wide.FROM_SIGMA_PX) {
-            wide = wide == null ? new Wide(width, height) : wide;
-            wide.spot(x, y, sigma, sum, tint, profile);
-        } else {
-            profile.add(x, y, sigma, sum, tint, electrons, open, width, height);
+    /**
+     * A round spot of light whose electrons add up.
+     *
+     * @param before everything, as a lamp that stands nearer than the ground behind it, or light gone astray in the lens; else only where the sky is open
+     */
+    void spot(double x, double y, double sigma, double sum, double[] tint, boolean before) {
+        if (sigma < Wide.FROM_SIGMA_PX) {
+            profile.add(x, y, sigma, sum, tint, electrons, before ? null : open, width, height);
+            return;
         }
+        int layer = before ? 1 : 0;
+        wide[layer] = wide[layer] == null ? new Wide(width, height) : wide[layer];
+        wide[layer].spot(x, y, sigma, sum, tint, profile);
     }
 
-    /** The same before everything: a lamp that stands nearer than the ground behind it, or light gone astray in the lens. */
-    void lamp(double x, double y, double sigma, double sum, double[] tint) {
-        if (sigma >= Wide.FROM_SIGMA_PX) {
-            wideBefore = wideBefore == null ? new Wide(width, height) : wideBefore;
-            wideBefore.spot(x, y, sigma, sum, tint, profile);
-        } else {
-            profile.add(x, y, sigma, sum, tint, electrons, null, width, height);
-        }
+    void spot(double x, double y, double sigma, double sum, double[] tint) {
+        spot(x, y, sigma, sum, tint, false);
     }
 
     /** A spot drawn along a line that is short against it. */
@@ -142,11 +140,10 @@ final class Canvas {
 
     /** Lays out what was painted coarsely; the last thing that is done. */
     void finish() {
-        if (wide != null) {
-            wide.layOut(electrons, open);
-        }
-        if (wideBefore != null) {
-            wideBefore.layOut(electrons, null);
+        for (int layer = 0; layer < wide.length; layer++) {
+            if (wide[layer] != null) {
+                wide[layer].layOut(electrons, layer == 0 ? open : null);
+            }
         }
     }
 }

@@ -469,7 +469,8 @@ final class Exposure {
             double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));
             for (double r = 1; r < length; r++) {
                 double light = electrons * share * (1 - r / length) * (1 - r / length) / length * 3;
-                canvas.lamp(at.x() + r * Math.cos(angle), at.y() + r * Math.sin(angle), 0.7 + 0.004 * r, light, tint);
+                canvas.spot(
+                        at.x() + r * Math.cos(angle), at.y() + r * Math.sin(angle), 0.7 + 0.004 * r, light, tint, true);
             }
         }
     }
@@ -493,11 +494,7 @@ final class Exposure {
             double along = (i + 0.5) / steps;
             double x = from.x() + (to.x() - from.x()) * along;
             double y = from.y() + (to.y() - from.y()) * along;
-            if (before) {
-                canvas.lamp(x, y, sigma, share / steps, electrons);
-            } else {
-                canvas.spot(x, y, sigma, share / steps, electrons);
-            }
+            canvas.spot(x, y, sigma, share / steps, electrons, before);
         }
     }
 

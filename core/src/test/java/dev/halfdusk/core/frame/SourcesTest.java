@@ -434,7 +434,7 @@ class SourcesTest {
             assertThat((double) canvas.electrons[0][i]).isCloseTo(plain[0][i], within(0.035 * peak));
         }
         Canvas before = new Canvas(120, 100);
-        before.lamp(x, y, sigma, 1e6, tint);
+        before.spot(x, y, sigma, 1e6, tint, true);
         before.finish();
         for (int i = 0; i < plain[0].length; i++) { // before everything: nothing hides it
             assertThat((double) before.electrons[0][i]).isCloseTo(2 * canvas.electrons[0][i], within(0.01 * peak));
