@@ -1,8 +1,5 @@
 package dev.halfdusk.app;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -12,16 +9,15 @@ import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 @ConfigurationPropertiesScan
 public class HalfDuskApplication {
 
-    public static void main(String[] args) {
-        SpringApplication.run(HalfDuskApplication.class, args);
-    }
+    private static final int REFUSED = 2;
 
-    /** Makes the data folder, or says in one line why it cannot. */
-    static Path dataFolder(Path folder) {
+    public static void main(String[] args) {
         try {
-            return Files.createDirectories(folder);
-        } catch (IOException e) {
-            throw new IllegalStateException("The data folder " + folder + " cannot be made: " + e.getMessage(), e);
+            Startup.check(args);
+        } catch (Startup.Refused e) {
+            System.err.println(e.getMessage());
+            System.exit(REFUSED);
         }
+        SpringApplication.run(HalfDuskApplication.class, args);
     }
 }

@@ -22,8 +22,12 @@ public record HalfDuskProperties(
 
     public HalfDuskProperties {
         if (data == null) {
-            data = demo ? temporary() : Path.of(System.getProperty("user.home"), ".half-dusk");
+            data = demo ? temporary() : usualFolder();
         }
+    }
+
+    static Path usualFolder() {
+        return Path.of(System.getProperty("user.home"), ".half-dusk");
     }
 
     private static Path temporary() {

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.api;
 
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.NotSaved;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
@@ -8,8 +9,12 @@ import java.net.URI;
 import java.util.Map;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
@@ -88,6 +93,15 @@ class ApiErrors {
     @ExceptionHandler
     ProblemDetail absent(NotFound e) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+    }
+
+    /** What the database did not take may be taken a little later. */
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ResponseEntity<ProblemDetail> notSaved(RuntimeException e) {
+        NotSaved why = NotSaved.of(e).orElseThrow(() -> e);
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, "" + NotSaved.RETRY_AFTER_S)
+                .body(ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, why.why()));
     }
 
     private static ProblemDetail problem(String detail, Map<String, Object> more) {

@@ -54,6 +54,7 @@ import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Fills an empty database with the demo scenario: two friends on a made-up stretch of Atlantic coast. Nights are looked
@@ -80,6 +81,7 @@ class DemoData implements SmartInitializingSingleton {
     private final Outings outings;
     private final Evening evening;
     private final DemoEclipse trip;
+    private final TransactionTemplate transactions;
     private final Clock clock;
 
     DemoData(
@@ -89,6 +91,7 @@ class DemoData implements SmartInitializingSingleton {
             Outings outings,
             Evening evening,
             DemoEclipse trip,
+            TransactionTemplate transactions,
             Clock clock) {
         this.wanted = wanted;
         this.places = places;
@@ -96,12 +99,19 @@ class DemoData implements SmartInitializingSingleton {
         this.outings = outings;
         this.evening = evening;
         this.trip = trip;
+        this.transactions = transactions;
         this.clock = clock;
     }
 
     @Override
     public void afterSingletonsInstantiated() { // before the first request is let in
-        if (!wanted || !places.all().isEmpty()) {
+        if (wanted) { // all or nothing: half a demo would be taken for data of one's own at the next start
+            transactions.executeWithoutResult(t -> fill());
+        }
+    }
+
+    private void fill() {
+        if (!places.all().isEmpty()) {
             return;
         }
         Place ledge = place("Salt Ledge", LEDGE, COAST, true);

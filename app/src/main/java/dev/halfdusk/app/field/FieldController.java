@@ -28,6 +28,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -102,24 +103,28 @@ class FieldController {
 
     /** The take is over now: what follows may begin. */
     @PostMapping("/done")
+    @Transactional
     String done(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
         return said(id, take, (night, slot, now) -> Map.of(slot, Progress.done(slot, now)));
     }
 
     /** It begins, or has begun, ten minutes later than it stands. */
     @PostMapping("/late")
+    @Transactional
     String late(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
         return said(id, take, (night, slot, now) -> Progress.late(night.schedule(), slot, LATE));
     }
 
     /** It is left out. */
     @PostMapping("/skip")
+    @Transactional
     String skip(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
         return said(id, take, (night, slot, now) -> Map.of(slot, Progress.leftOut()));
     }
 
     /** What was taken so far came out so many stops too dark; below 0 too bright. All that follows is shifted. */
     @PostMapping("/brighter")
+    @Transactional
     String brighter(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String take,
@@ -163,6 +168,7 @@ class FieldController {
 
     /** What was done or left out is ahead again; once nothing has been said the night is as it was planned. */
     @PostMapping("/again")
+    @Transactional
     String again(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
         outings.existing(id);
         takes.of(id).stream()
@@ -173,6 +179,7 @@ class FieldController {
 
     /** The night as it was planned, whatever was said. */
     @PostMapping("/reset")
+    @Transactional
     String reset(@PathVariable long id) {
         outings.existing(id);
         takes.of(id).forEach(t -> takes.progress(id, t.id(), Progress.AHEAD));

@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The stored bodies, lenses, gear, and the rigs put together from them. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class Kit {
 
     private final DSLContext db;
@@ -107,6 +107,7 @@ public class Kit {
     }
 
     /** Stores a body, new where it has no id; hands back its id. */
+    @Transactional
     long save(NamedBody b) {
         BodyRecord r = b.id() == null ? db.newRecord(BODY) : db.fetchSingle(BODY, BODY.ID.eq(b.id()));
         CameraBody c = b.camera();
@@ -141,6 +142,7 @@ public class Kit {
         return r.getId();
     }
 
+    @Transactional
     long save(NamedLens l) {
         LensRecord r = l.id() == null ? db.newRecord(LENS) : db.fetchSingle(LENS, LENS.ID.eq(l.id()));
         r.setName(l.name());
@@ -164,6 +166,7 @@ public class Kit {
     }
 
     /** Stores a piece of gear, new where it has no id; hands back its id. */
+    @Transactional
     public long save(NamedGear g) {
         GearRecord r = g.id() == null ? db.newRecord(GEAR) : db.fetchSingle(GEAR, GEAR.ID.eq(g.id()));
         r.setKind(g.sort().name());
@@ -180,6 +183,7 @@ public class Kit {
     }
 
     /** Stores a rig, new where it has no id; hands back its id. */
+    @Transactional
     public long save(NamedRig rig) {
         RigRecord r = rig.id() == null ? db.newRecord(RIG) : db.fetchSingle(RIG, RIG.ID.eq(rig.id()));
         r.setName(rig.name());
@@ -199,12 +203,14 @@ public class Kit {
     }
 
     /** @return false where a rig still needs it, and nothing was deleted */
+    @Transactional
     boolean deleteBody(long id) {
         return !db.fetchExists(RIG, RIG.BODY_ID.eq(id))
                 && db.deleteFrom(BODY).where(BODY.ID.eq(id)).execute() > 0;
     }
 
     /** By how much a body's clock is ahead, seconds. */
+    @Transactional
     public void setClock(long body, double aheadSeconds) {
         db.update(BODY)
                 .set(BODY.CLOCK_OFFSET_S, CameraBody.CLOCK_OFFSET.check(aheadSeconds))
@@ -213,18 +219,21 @@ public class Kit {
     }
 
     /** @return false where a rig still needs it, and nothing was deleted */
+    @Transactional
     boolean deleteLens(long id) {
         return !db.fetchExists(RIG, RIG.LENS_ID.eq(id))
                 && db.deleteFrom(LENS).where(LENS.ID.eq(id)).execute() > 0;
     }
 
     /** @return false where a rig still needs it, and nothing was deleted */
+    @Transactional
     boolean deleteGear(long id) {
         return !db.fetchExists(RIG_GEAR, RIG_GEAR.GEAR_ID.eq(id))
                 && db.deleteFrom(GEAR).where(GEAR.ID.eq(id)).execute() > 0;
     }
 
     /** @return false where an outing or a plan of an eclipse still needs it, even a deleted one, and nothing was deleted */
+    @Transactional
     boolean deleteRig(long id) {
         return !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
                 && !db.fetchExists(ECLIPSE_CAMERA, ECLIPSE_CAMERA.RIG_ID.eq(id))

@@ -14,6 +14,7 @@ import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -88,6 +89,7 @@ class KitController {
     }
 
     @PostMapping(PART)
+    @Transactional
     String create(
             @PathVariable String part,
             @RequestParam Map<String, String> typed,
@@ -97,6 +99,7 @@ class KitController {
     }
 
     @PostMapping(ID)
+    @Transactional
     String change(
             @PathVariable String part,
             @PathVariable long id,
@@ -123,6 +126,7 @@ class KitController {
     }
 
     @PostMapping(ID + "/delete")
+    @Transactional
     String delete(@PathVariable String part, @PathVariable long id) {
         part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
         return part(part).delete(id) ? "redirect:/kit" : "redirect:/kit?kept=" + part;

@@ -11,7 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Searches someone wants to run again, as the address they had. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 class SavedSearches {
 
     private final DSLContext db;
@@ -30,6 +30,7 @@ class SavedSearches {
     }
 
     /** A search of the same name is replaced. */
+    @Transactional
     void keep(String name, String query, Instant now) {
         db.deleteFrom(SAVED_SEARCH).where(SAVED_SEARCH.NAME.eq(name)).execute();
         db.insertInto(SAVED_SEARCH)
@@ -39,6 +40,7 @@ class SavedSearches {
                 .execute();
     }
 
+    @Transactional
     void forget(long id) {
         db.deleteFrom(SAVED_SEARCH).where(SAVED_SEARCH.ID.eq(id)).execute();
     }

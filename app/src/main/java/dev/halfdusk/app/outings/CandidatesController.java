@@ -10,6 +10,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -99,6 +100,7 @@ class CandidatesController {
 
     /** Goes on another night. */
     @PostMapping("/night")
+    @Transactional
     String move(@PathVariable long id, @RequestParam(defaultValue = "") String night) {
         Outing outing = outings.existing(id);
         Form.nightIn(night).filter(d -> Night.exists(d, outing.place().zone())).ifPresent(d -> evening.move(outing, d));

@@ -12,7 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What was noted in the field, with its time and the take it belongs to. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class FieldNotes {
 
     private final DSLContext db;
@@ -40,6 +40,7 @@ public class FieldNotes {
                                 r -> new Note(r.getNotedAt(), r.getTake(), r.getWords()), Collectors.toList())));
     }
 
+    @Transactional
     public void add(long outing, Note note) {
         db.insertInto(FIELD_NOTE, FIELD_NOTE.OUTING_ID, FIELD_NOTE.NOTED_AT, FIELD_NOTE.TAKE, FIELD_NOTE.WORDS)
                 .values(outing, note.at(), note.take(), note.words())

@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -118,6 +119,7 @@ class OutingController {
      * page has worked out.
      */
     @PostMapping
+    @Transactional
     String create(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
         Optional<Outing> read = forms.read(form, null);
@@ -177,6 +179,7 @@ class OutingController {
     }
 
     @PostMapping(ID)
+    @Transactional
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         outings.existing(id);

@@ -29,7 +29,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The stored outings. A deleted one is kept until its deletion can no longer be undone. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class Outings {
 
     private final DSLContext db;
@@ -88,6 +88,7 @@ public class Outings {
     }
 
     /** Takes away all that belongs to an outing, for what replaces it. */
+    @Transactional
     void clear(long id) {
         db.deleteFrom(TAKE).where(TAKE.OUTING_ID.eq(id)).execute();
         db.deleteFrom(CANDIDATE).where(CANDIDATE.OUTING_ID.eq(id)).execute();
@@ -109,6 +110,7 @@ public class Outings {
     }
 
     /** Stores a new outing, and its place first where that is new. */
+    @Transactional
     public Outing save(Outing outing) {
         Place place = outing.place().id() == null ? places.add(outing.place()) : outing.place();
         OutingRecord r = outing.id() == null ? db.newRecord(OUTING) : db.fetchSingle(OUTING, OUTING.ID.eq(outing.id()));
@@ -133,6 +135,7 @@ public class Outings {
     }
 
     /** What is proposed next for its night. */
+    @Transactional
     void another(long id) {
         db.update(OUTING)
                 .set(OUTING.WAY, OUTING.WAY.plus(1))
@@ -141,6 +144,7 @@ public class Outings {
     }
 
     /** @param now empty to schedule from the beginning again */
+    @Transactional
     public void resume(long id, Optional<Instant> now) {
         db.update(OUTING)
                 .set(OUTING.RESUMED_AT, now.orElse(null))
@@ -167,6 +171,7 @@ public class Outings {
         return db.selectFrom(PACKED).fetchGroups(PACKED.OUTING_ID, PACKED.WHAT);
     }
 
+    @Transactional
     public void keep(long id, LocalDate candidate) {
         db.insertInto(CANDIDATE, CANDIDATE.OUTING_ID, CANDIDATE.NIGHT)
                 .values(id, candidate)
@@ -174,6 +179,7 @@ public class Outings {
                 .execute();
     }
 
+    @Transactional
     void drop(long id, LocalDate candidate) {
         db.deleteFrom(CANDIDATE)
                 .where(CANDIDATE.OUTING_ID.eq(id).and(CANDIDATE.NIGHT.eq(candidate)))
@@ -181,6 +187,7 @@ public class Outings {
     }
 
     /** Goes on another night; the one that was planned stays as a candidate. */
+    @Transactional
     void move(Outing outing, LocalDate other) {
         if (!outing.night().equals(other)) {
             drop(outing.id(), other);
@@ -197,6 +204,7 @@ public class Outings {
                 .fetchSet(PACKED.WHAT);
     }
 
+    @Transactional
     public void pack(long id, String what, boolean packed) {
         if (packed) {
             db.insertInto(PACKED, PACKED.OUTING_ID, PACKED.WHAT)
@@ -211,11 +219,13 @@ public class Outings {
     }
 
     /** @return whether there was one to delete */
+    @Transactional
     public boolean delete(long id) {
         return mark(id, clock.instant());
     }
 
     /** @return whether there was one to bring back */
+    @Transactional
     public boolean restore(long id) {
         return mark(id, null);
     }

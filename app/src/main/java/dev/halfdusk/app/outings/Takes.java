@@ -26,7 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The stored takes of outings. A deleted one is kept until its deletion can no longer be undone. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class Takes {
 
     private final DSLContext db;
@@ -107,6 +107,7 @@ public class Takes {
                 Optional.ofNullable(r.getPinnedAt()));
     }
 
+    @Transactional
     public long add(long outing, Take take, long rig) {
         TakeRecord r = db.newRecord(TAKE);
         r.setOutingId(outing);
@@ -116,6 +117,7 @@ public class Takes {
     }
 
     /** Everything about a take but what happened in the field. */
+    @Transactional
     public void change(long outing, long id, Take take, long rig) {
         TakeRecord r = db.fetchSingle(TAKE, TAKE.ID.eq(id).and(TAKE.OUTING_ID.eq(outing)));
         fill(r, take, rig);
@@ -137,6 +139,7 @@ public class Takes {
     }
 
     /** @param opening empty to let the wish decide again */
+    @Transactional
     public void pin(long outing, long take, Optional<Instant> opening) {
         db.update(TAKE)
                 .set(TAKE.PINNED_AT, opening.orElse(null))
@@ -144,6 +147,7 @@ public class Takes {
                 .execute();
     }
 
+    @Transactional
     public void progress(long outing, long take, Progress p) {
         db.update(TAKE)
                 .set(TAKE.OPENED_AT, p.opened().orElse(null))
@@ -154,11 +158,13 @@ public class Takes {
     }
 
     /** @return whether there was one to delete */
+    @Transactional
     public boolean delete(long outing, long take) {
         return mark(outing, take, clock.instant());
     }
 
     /** @return whether there was one to bring back */
+    @Transactional
     public boolean restore(long outing, long take) {
         return mark(outing, take, null);
     }

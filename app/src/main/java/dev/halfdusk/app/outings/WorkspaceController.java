@@ -21,6 +21,7 @@ import java.util.OptionalInt;
 import java.util.OptionalLong;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -127,6 +128,7 @@ class WorkspaceController {
     }
 
     @PostMapping("/takes/proposed")
+    @Transactional
     String accept(@PathVariable long id, @RequestParam Optional<String> name) {
         evening.accept(outings.existing(id), name.filter(n -> !n.isBlank()));
         return back(id);
@@ -141,6 +143,7 @@ class WorkspaceController {
     }
 
     @PostMapping("/takes")
+    @Transactional
     String add(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Outing outing = outings.existing(id);
@@ -158,6 +161,7 @@ class WorkspaceController {
     }
 
     @PostMapping(TAKE)
+    @Transactional
     String change(
             @PathVariable long id,
             @PathVariable long take,
@@ -212,6 +216,7 @@ class WorkspaceController {
 
     /** Makes it last about so long, where its subject can, and holds it where it stands. */
     @PostMapping(TAKE + "/length")
+    @Transactional
     String length(@PathVariable long id, @PathVariable long take, @RequestParam(defaultValue = "") String minutes) {
         Outing outing = outings.existing(id);
         Takes.Stored stored = takes.existing(id, take);
@@ -237,6 +242,7 @@ class WorkspaceController {
 
     /** It and the one before it change places: both are then held. */
     @PostMapping(TAKE + "/earlier")
+    @Transactional
     String earlier(@PathVariable long id, @PathVariable long take) {
         Outing outing = outings.existing(id);
         Evening.Arranged night = evening.of(outing);
@@ -249,6 +255,7 @@ class WorkspaceController {
     }
 
     @PostMapping(TAKE + "/twin")
+    @Transactional
     String twin(@PathVariable long id, @PathVariable long take) {
         outings.existing(id);
         Takes.Stored stored = takes.existing(id, take);

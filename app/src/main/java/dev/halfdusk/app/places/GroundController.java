@@ -20,6 +20,7 @@ import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -48,6 +49,7 @@ class GroundController {
 
     /** From a file where one is sent, else from the text. */
     @PostMapping("/skyline")
+    @Transactional
     String skyline(
             @PathVariable long id,
             @RequestParam Map<String, String> typed,
@@ -80,6 +82,7 @@ class GroundController {
     }
 
     @PostMapping("/domes")
+    @Transactional
     String addDome(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         return saveDome(id, Optional.empty(), typed, model, response);
@@ -87,6 +90,7 @@ class GroundController {
 
     /** Changes a dome, or only whether it counts. */
     @PostMapping(DOME)
+    @Transactional
     String dome(
             @PathVariable long id,
             @PathVariable long dome,
@@ -115,18 +119,21 @@ class GroundController {
     }
 
     @PostMapping(DOME + "/remove")
+    @Transactional
     String removeDome(@PathVariable long id, @PathVariable long dome) {
         places.removeDome(find(id).id(), dome);
         return "redirect:/places/" + id + "#domes";
     }
 
     @PostMapping("/marks")
+    @Transactional
     String addMark(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         return saveMark(id, Optional.empty(), typed, model, response);
     }
 
     @PostMapping(MARK)
+    @Transactional
     String changeMark(
             @PathVariable long id,
             @PathVariable long mark,
@@ -185,6 +192,7 @@ class GroundController {
     }
 
     @PostMapping(MARK + "/remove")
+    @Transactional
     String removeMark(@PathVariable long id, @PathVariable long mark) {
         places.removeMark(find(id).id(), mark);
         return "redirect:/places/" + id + "#marks";

@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -115,6 +116,7 @@ class PlaceController {
     }
 
     @PostMapping(ID)
+    @Transactional
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
@@ -148,6 +150,7 @@ class PlaceController {
     }
 
     @PostMapping(ID + "/delete")
+    @Transactional
     String delete(@PathVariable long id) {
         Place place = find(id);
         return places.delete(id) ? "redirect:/places" : "redirect:/places?kept=" + place.id();

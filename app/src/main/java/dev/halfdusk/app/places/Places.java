@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The stored places with their skylines, marks and domes. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class Places {
 
     private final DSLContext db;
@@ -61,6 +61,7 @@ public class Places {
     }
 
     /** Stores a new place with its skyline and domes. */
+    @Transactional
     public Place add(Place place) {
         PlaceRecord r = db.newRecord(PLACE);
         fill(r, place);
@@ -71,11 +72,13 @@ public class Places {
     }
 
     /** Stores new places, all or none. */
+    @Transactional
     public void addAll(List<Place> fresh) {
         fresh.forEach(this::add);
     }
 
     /** Stores name, position, zone, reading and notes; skyline, marks and domes have their own. */
+    @Transactional
     public void change(Place place) {
         PlaceRecord r = db.fetchSingle(PLACE, PLACE.ID.eq(place.id()));
         fill(r, place);
@@ -97,6 +100,7 @@ public class Places {
     }
 
     /** @return false where outings or plans of eclipses still need the place, and nothing was deleted */
+    @Transactional
     public boolean delete(long id) {
         if (db.fetchExists(OUTING, OUTING.PLACE_ID.eq(id))
                 || db.fetchExists(ECLIPSE_PLAN, ECLIPSE_PLAN.PLACE_ID.eq(id).or(ECLIPSE_PLAN.OTHER_PLACE_ID.eq(id)))) {
@@ -106,6 +110,7 @@ public class Places {
         return true;
     }
 
+    @Transactional
     public void saveSkyline(long place, Skyline skyline) {
         db.deleteFrom(SKYLINE_POINT).where(SKYLINE_POINT.PLACE_ID.eq(place)).execute();
         for (Skyline.Point p : skyline.points()) {
@@ -132,6 +137,7 @@ public class Places {
         return new ListedDome(r.getId(), dome, r.getLit());
     }
 
+    @Transactional
     public void addDome(long place, Dome dome) {
         db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.BEARING_DEG, DOME.DISTANCE_KM, DOME.PEOPLE, DOME.LAMPS)
                 .values(
@@ -144,6 +150,7 @@ public class Places {
                 .execute();
     }
 
+    @Transactional
     public void changeDome(long place, long dome, Dome d) {
         db.update(DOME)
                 .set(DOME.NAME, d.name())
@@ -155,10 +162,12 @@ public class Places {
                 .execute();
     }
 
+    @Transactional
     public void removeDome(long place, long dome) {
         db.deleteFrom(DOME).where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place))).execute();
     }
 
+    @Transactional
     public void lightDome(long place, long dome, boolean lit) {
         db.update(DOME)
                 .set(DOME.LIT, lit)
@@ -210,6 +219,7 @@ public class Places {
                 .findFirst();
     }
 
+    @Transactional
     public void addMark(long place, Mark m) {
         db.insertInto(
                         MARK,
@@ -233,6 +243,7 @@ public class Places {
                 .execute();
     }
 
+    @Transactional
     public void changeMark(long place, long mark, Mark m) {
         db.update(MARK)
                 .set(MARK.NAME, m.name())
@@ -246,6 +257,7 @@ public class Places {
                 .execute();
     }
 
+    @Transactional
     public void removeMark(long place, long mark) {
         db.deleteFrom(MARK).where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place))).execute();
     }

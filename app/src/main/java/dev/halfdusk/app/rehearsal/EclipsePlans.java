@@ -31,7 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The stored plans of eclipses. A deleted one, or one of its cameras, is kept until its deletion can no longer be undone. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 public class EclipsePlans {
 
     private final DSLContext db;
@@ -148,6 +148,7 @@ public class EclipsePlans {
                         .map(t -> ScriptFile.read(t).script().orElseThrow()));
     }
 
+    @Transactional
     public long add(long place, LocalDate date) {
         EclipsePlanRecord r = db.newRecord(ECLIPSE_PLAN);
         r.setPlaceId(place);
@@ -159,6 +160,7 @@ public class EclipsePlans {
     }
 
     /** Another place beside a plan's own, and the air of the day. */
+    @Transactional
     public void keep(long id, long other, double celsius) {
         db.update(ECLIPSE_PLAN)
                 .set(ECLIPSE_PLAN.OTHER_PLACE_ID, other)
@@ -167,6 +169,7 @@ public class EclipsePlans {
                 .execute();
     }
 
+    @Transactional
     void change(long id, long place, Optional<Long> other, FilterWindow.Margins margins, double celsius) {
         db.update(ECLIPSE_PLAN)
                 .set(ECLIPSE_PLAN.PLACE_ID, place)
@@ -179,6 +182,7 @@ public class EclipsePlans {
     }
 
     /** @return its id; the camera's own does not count */
+    @Transactional
     public long addCamera(long plan, PlanCamera camera) {
         EclipseCameraRecord r = db.newRecord(ECLIPSE_CAMERA);
         r.setPlanId(plan);
@@ -187,6 +191,7 @@ public class EclipsePlans {
         return r.getId();
     }
 
+    @Transactional
     void change(long plan, PlanCamera camera) {
         EclipseCameraRecord r =
                 db.fetchSingle(ECLIPSE_CAMERA, ECLIPSE_CAMERA.ID.eq(camera.id()).and(ECLIPSE_CAMERA.PLAN_ID.eq(plan)));
@@ -218,6 +223,7 @@ public class EclipsePlans {
     }
 
     /** Keeps a script that was changed by hand; empty to have it made again. */
+    @Transactional
     void script(long plan, long camera, Optional<Script> script) {
         db.update(ECLIPSE_CAMERA)
                 .set(ECLIPSE_CAMERA.SCRIPT, script.map(ScriptFile::write).orElse(null))
@@ -225,6 +231,7 @@ public class EclipsePlans {
                 .execute();
     }
 
+    @Transactional
     void deleteCamera(long plan, long camera, boolean deleted) {
         db.update(ECLIPSE_CAMERA)
                 .set(ECLIPSE_CAMERA.DELETED_AT, deleted ? clock.instant() : null)
@@ -233,10 +240,12 @@ public class EclipsePlans {
     }
 
     /** Takes all cameras out for good, so that others take their place. */
+    @Transactional
     void clearCameras(long plan) {
         db.deleteFrom(ECLIPSE_CAMERA).where(ECLIPSE_CAMERA.PLAN_ID.eq(plan)).execute();
     }
 
+    @Transactional
     void delete(long plan, boolean deleted) {
         db.update(ECLIPSE_PLAN)
                 .set(ECLIPSE_PLAN.DELETED_AT, deleted ? clock.instant() : null)
@@ -252,6 +261,7 @@ public class EclipsePlans {
     }
 
     /** @param percent empty to forget it */
+    @Transactional
     public void cloudOdds(long place, LocalDate date, Optional<Double> percent) {
         db.deleteFrom(CLOUD_ODDS)
                 .where(CLOUD_ODDS.PLACE_ID.eq(place).and(CLOUD_ODDS.ECLIPSE_DATE.eq(date)))

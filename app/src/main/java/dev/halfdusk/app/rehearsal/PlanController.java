@@ -20,6 +20,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -144,6 +145,7 @@ class PlanController {
     }
 
     @PostMapping(PLAN)
+    @Transactional
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         EclipsePlan plan = plans.existing(id);
@@ -181,6 +183,7 @@ class PlanController {
 
     /** The other place becomes the place, and the place the other one; all times are worked out anew. */
     @PostMapping(PLAN + "/swap")
+    @Transactional
     String swap(@PathVariable long id) {
         EclipsePlan plan = plans.existing(id);
         plan.other()
@@ -241,6 +244,7 @@ class PlanController {
     }
 
     @PostMapping(CAMERA)
+    @Transactional
     String change(
             @PathVariable long id,
             @PathVariable long camera,

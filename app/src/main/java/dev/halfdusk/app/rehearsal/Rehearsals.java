@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The clocks of rehearsals. What was shot is not stored: it follows, the same every time, from what is. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 class Rehearsals {
 
     static final List<Integer> SPEEDS = List.of(0, 1, 10, 60);
@@ -76,10 +76,12 @@ class Rehearsals {
     }
 
     /** Begins anew, standing or running. */
+    @Transactional
     void begin(long plan, Instant shown, int speed) {
         save(plan, new Running(shown, shown, clock.instant(), speed, List.of()));
     }
 
+    @Transactional
     void speed(long plan, int speed) {
         find(plan).ifPresent(r -> {
             Instant now = clock.instant();
@@ -88,6 +90,7 @@ class Rehearsals {
     }
 
     /** Something happens now. */
+    @Transactional
     void happen(long plan, long camera, Kind kind) {
         find(plan).ifPresent(r -> {
             List<Broken> all = new ArrayList<>(r.happenings);
@@ -96,6 +99,7 @@ class Rehearsals {
         });
     }
 
+    @Transactional
     void end(long plan) {
         db.deleteFrom(REHEARSAL).where(REHEARSAL.PLAN_ID.eq(plan)).execute();
     }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -35,6 +36,7 @@ class ScriptController {
 
     /** Keeps it, if it can be read, in the order of its times; what is wrong at this place is then shown beside its lines. */
     @PostMapping
+    @Transactional
     String save(
             @PathVariable long id,
             @PathVariable long camera,
@@ -107,6 +109,7 @@ class ScriptController {
 
     /** Forgets what was changed by hand. */
     @PostMapping("/anew")
+    @Transactional
     String anew(@PathVariable long id, @PathVariable long camera, RedirectAttributes flash) {
         EclipsePlan plan = plans.existing(id);
         plan.camera(camera).byHand().ifPresent(s -> {

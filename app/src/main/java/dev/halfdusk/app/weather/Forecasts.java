@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The last forecast of each source for every place and hour. */
 @Repository
-@Transactional
+@Transactional(readOnly = true)
 class Forecasts {
 
     private static final Duration MARGIN = Duration.ofHours(2);
@@ -59,6 +59,7 @@ class Forecasts {
     }
 
     /** All hours or none; each takes the place of what the same source said of it before. */
+    @Transactional
     void keep(long place, Forecast forecast) {
         for (WeatherHour h : forecast.hours()) {
             db.deleteFrom(FORECAST_HOUR)
@@ -81,6 +82,7 @@ class Forecasts {
         }
     }
 
+    @Transactional
     void forget(long place, Forecast.Source source, Interval span) {
         db.deleteFrom(FORECAST_HOUR)
                 .where(FORECAST_HOUR.PLACE_ID.eq(place))

@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -20,7 +21,9 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** What is known of the weather of a night: asks the service, and falls back on what it said last. */
 @Component
@@ -75,9 +78,9 @@ public class Weather {
         if (recent(kept)) {
             return new Known(kept, Outlook.of(kept, span), Optional.empty());
         }
-        Optional<String> trouble = ask(place, span);
-        List<Forecast> now = forecasts.touching(place.id(), span);
-        return new Known(now, Outlook.of(now, span), trouble);
+        Asked asked = ask(place, span, PATIENCE);
+        List<Forecast> now = asked.told ? known(place, span, asked) : kept;
+        return new Known(now, Outlook.of(now, span), asked.trouble);
     }
 
     private boolean recent(List<Forecast> kept) {
@@ -101,8 +104,12 @@ public class Weather {
         boolean reached = span.from().isBefore(now.plus(FORESEEN)) && span.to().isAfter(now);
         List<Forecast> known = forecasts.touching(place.id(), span);
         if (reached && !recent(known) && System.nanoTime() - silentUntil > 0) {
-            askBriefly(place, span);
-            known = forecasts.touching(place.id(), span);
+            Asked asked = ask(place, span, BRIEF);
+            if (asked.told) {
+                known = known(place, span, asked);
+            } else {
+                silentUntil = System.nanoTime() + SILENCE.toNanos();
+            }
         }
         List<Forecast> newest = known.stream()
                 .sorted(Comparator.comparing(Forecast::issued).reversed())
@@ -110,33 +117,68 @@ public class Weather {
         return t -> newest.stream().flatMap(f -> f.at(t).stream()).findFirst();
     }
 
-    private void askBriefly(Place place, Interval span) {
-        Future<?> answer =
-                asking.submit(() -> service.forecast(place.site(), span).ifPresent(f -> forecasts.keep(place.id(), f)));
-        try {
-            answer.get(BRIEF.toMillis(), TimeUnit.MILLISECONDS);
-        } catch (TimeoutException | ExecutionException e) {
-            silentUntil = System.nanoTime() + SILENCE.toNanos();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+    /**
+     * What came of asking the service.
+     *
+     * @param told whether it answered in time
+     * @param unkept what it said, where that could not be stored in time: it counts all the same
+     * @param trouble why it said nothing, if so
+     */
+    private record Asked(boolean told, Optional<Forecast> unkept, Optional<String> trouble) {
+
+        static Asked without(String trouble) {
+            return new Asked(false, Optional.empty(), Optional.of(trouble));
         }
     }
 
-    /** Stores what the service says; hands back why it could not. */
-    private Optional<String> ask(Place place, Interval span) {
-        Future<Optional<Forecast>> answer = asking.submit(() -> service.forecast(place.site(), span));
+    private List<Forecast> known(Place place, Interval span, Asked asked) {
+        return Stream.concat(asked.unkept.stream(), forecasts.touching(place.id(), span).stream())
+                .toList();
+    }
+
+    /** Asks, and stores what is said. Storing is not waited for beyond patience, since a page must not wait for a writer. */
+    private Asked ask(Place place, Interval span, Duration patience) {
+        long until = System.nanoTime() + patience.toNanos();
+        CompletableFuture<Optional<Forecast>> told = new CompletableFuture<>();
+        Future<?> kept = asking.submit(() -> {
+            try {
+                told.complete(service.forecast(place.site(), span));
+            } catch (RuntimeException e) {
+                told.completeExceptionally(e);
+                return;
+            }
+            told.join().ifPresent(f -> forecasts.keep(place.id(), f));
+        });
         try {
-            Optional<Forecast> forecast = answer.get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
-            forecast.ifPresent(f -> forecasts.keep(place.id(), f));
-            return forecast.isEmpty() ? Optional.of("No forecast reaches this night yet.") : Optional.empty();
+            Optional<Forecast> forecast = told.get(patience.toNanos(), TimeUnit.NANOSECONDS);
+            if (forecast.isEmpty()) {
+                return new Asked(true, Optional.empty(), Optional.of("No forecast reaches this night yet."));
+            }
+            return new Asked(true, within(kept, until) ? Optional.empty() : forecast, Optional.empty());
         } catch (TimeoutException e) {
-            answer.cancel(true);
-            return Optional.of("The forecast service did not answer within " + PATIENCE.toSeconds() + " s.");
+            kept.cancel(true);
+            return Asked.without("The forecast service did not answer within " + patience.toSeconds() + " s.");
         } catch (ExecutionException e) {
-            return Optional.of("The forecast service cannot be reached.");
+            return Asked.without("The forecast service cannot be reached.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            return Optional.of("The forecast service was not asked to the end.");
+            return Asked.without("The forecast service was not asked to the end.");
+        }
+    }
+
+    /** A transaction that writes holds the only connection for it, so that nothing can be stored beside it. */
+    private static boolean within(Future<?> kept, long until) throws InterruptedException {
+        boolean writing = TransactionSynchronizationManager.isActualTransactionActive()
+                && !TransactionSynchronizationManager.isCurrentTransactionReadOnly();
+        if (writing) {
+            return false;
+        }
+        try {
+            long left = Math.min(BRIEF.toNanos(), until - System.nanoTime());
+            kept.get(Math.max(0, left), TimeUnit.NANOSECONDS);
+            return true;
+        } catch (TimeoutException | ExecutionException e) {
+            return false;
         }
     }
 }

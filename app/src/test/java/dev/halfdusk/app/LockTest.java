@@ -1,0 +1,237 @@
+package dev.halfdusk.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import dev.halfdusk.app.db.DefaultSchema;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.ground.SkylineText;
+import dev.halfdusk.core.sky.Site;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jooq.DSLContext;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** Another program holds the database, or a statement fails: pages answer, saves are all or nothing, and afterwards all is as before. */
+@PageTest
+class LockTest {
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Takes takes;
+
+    @Autowired
+    private QueryCount queries;
+
+    @Autowired
+    private DSLContext db;
+
+    @Autowired
+    private HalfDuskProperties properties;
+
+    private long place;
+
+    @BeforeEach
+    void place() {
+        place = places.add(Place.at("Locked", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        places.saveSkyline(place, SkylineText.parse("10,5\n20,6"));
+    }
+
+    private Connection another() throws SQLException {
+        return DriverManager.getConnection("jdbc:sqlite:" + properties.data().resolve(Database.FILE));
+    }
+
+    private MockHttpServletResponse ask(MockHttpServletRequestBuilder request) throws Exception {
+        return web.perform(request).andReturn().getResponse();
+    }
+
+    private MockHttpServletRequestBuilder change(String name) {
+        return post("/places/" + place)
+                .param("name", name)
+                .param("coordinates", "37.6, -8.8")
+                .param("elevation", "5")
+                .param("zone", "Europe/Lisbon")
+                .param("class", "3")
+                .param("hazards", "a <b>drop</b>\nand \"water\"");
+    }
+
+    @Test
+    void pages_answer_while_another_program_holds_the_lock_and_saves_say_busy() throws Exception {
+        List<String> pages = List.of("/", "/places", "/places/" + place, "/kit", "/outings", "/outings/new", "/nights");
+        for (String page : pages) {
+            ask(get(page)); // what is worked out the first time
+        }
+        ExecutorService people = Executors.newFixedThreadPool(8);
+        try (Connection other = another();
+                Statement statement = other.createStatement()) {
+            statement.execute("BEGIN IMMEDIATE");
+            List<Future<MockHttpServletResponse>> saves = new ArrayList<>();
+            for (int i = 0; i < 6; i++) {
+                saves.add(people.submit(timed(() -> ask(change("Locked out")))));
+            }
+            for (String page : pages) {
+                Instant begun = Instant.now();
+                assertThat(ask(get(page)).getStatus()).as(page).isEqualTo(200);
+                assertThat(Duration.between(begun, Instant.now())).as(page).isLessThan(Duration.ofSeconds(1));
+            }
+            for (Future<MockHttpServletResponse> save : saves) {
+                MockHttpServletResponse answer = save.get();
+                assertThat(answer.getStatus()).isEqualTo(503);
+                assertThat(answer.getHeader("Retry-After")).isEqualTo("3");
+                assertThat(answer.getContentAsString())
+                        .contains("Busy: nothing was saved")
+                        .contains("action=\"/places/" + place + "\"")
+                        .contains("a &lt;b&gt;drop&lt;/b&gt;\nand &quot;water&quot;</textarea>");
+            }
+            statement.execute("ROLLBACK");
+        } finally {
+            people.shutdownNow();
+        }
+        assertThat(places.find(place).orElseThrow().name()).isEqualTo("Locked");
+        // a connection whose BEGIN failed must not be handed on: each of many saves counts, and each page comes
+        for (int i = 0; i < 20; i++) {
+            assertThat(ask(change("After " + i)).getStatus()).isEqualTo(302);
+            assertThat(places.find(place).orElseThrow().name()).isEqualTo("After " + i);
+            assertThat(ask(get(pages.get(i % pages.size()))).getStatus()).isEqualTo(200);
+        }
+    }
+
+    /** An answer within five seconds. */
+    private static Callable<MockHttpServletResponse> timed(Callable<MockHttpServletResponse> what) {
+        return () -> {
+            Instant begun = Instant.now();
+            MockHttpServletResponse answer = what.call();
+            assertThat(Duration.between(begun, Instant.now())).isLessThan(Duration.ofSeconds(5));
+            return answer;
+        };
+    }
+
+    /** Every table with every row, but for forecasts, which are stored beside what is asked. */
+    private String everything() {
+        return DefaultSchema.DEFAULT_SCHEMA.getTables().stream()
+                .filter(t -> !t.getName().equals("forecast_hour"))
+                        .map(t -> t.getName() + db.selectFrom(t).fetch().sortAsc(0).formatCSV())
+                        .collect(Collectors.joining("\n"));
+    }
+
+    private Map<String, MockHttpServletRequestBuilder> saves() throws Exception {
+        Outing outing = outings.save(Outing.fresh("Half", places.find(place).orElseThrow(), LocalDate.of(2027, 6, 8)));
+        ask(post("/outings/" + outing.id() + "/takes/proposed"));
+        List<Takes.Stored> stored = takes.of(outing.id());
+        assertThat(stored).hasSizeGreaterThan(1);
+        String in = "/outings/" + outing.id();
+        long rig = kit.save(new NamedRig(null, "Half", kit.bodies().get(0), kit.lenses().get(0), kit.gear()));
+        Map<String, MockHttpServletRequestBuilder> all = new LinkedHashMap<>();
+        all.put("skyline", post("/places/" + place + "/skyline").param("points", "10.5,1\n20.5,2\n30.5,3"));
+        all.put("rig", post("/kit/rig/" + rig)
+                        .param("name", "Half")
+                        .param("body", "" + kit.bodies().get(1).id())
+                        .param("lens", "" + kit.lenses().get(0).id())
+                        .param("gear-" + kit.gear().get(0).id(), "on")
+                        .param("gear-" + kit.gear().get(1).id(), "on"));
+        all.put("new outing", post("/outings")
+                        .param("title", "Half")
+                        .param("place", "" + place)
+                        .param("night", "2027-06-09")
+                        .param("like", "proposed"));
+        all.put("other night", post(in + "/night").param("night", "2027-06-10"));
+        all.put("earlier", post(in + "/takes/" + stored.get(1).id() + "/earlier"));
+        all.put("done", post(in + "/field/done").param("take", "" + stored.get(0).id()));
+        all.put("reset", post(in + "/field/reset"));
+        return all;
+    }
+
+    @Test
+    void a_save_of_several_statements_is_all_or_nothing() throws Exception {
+        saves().forEach((what, request) -> {
+            String before = everything();
+            int failed = 0;
+            while (queries.failing(failed + 1, () -> answered(what, request))) {
+                failed++;
+                assertThat(everything().equals(before)).as(what + ", statement " + failed).isTrue();
+            }
+            assertThat(failed).as(what).isPositive();
+            assertThat(everything().equals(before)).as(what + " is saved").isFalse();
+        });
+    }
+
+    private void answered(String what, MockHttpServletRequestBuilder request) {
+        try {
+            assertThat(ask(request).getStatus()).as(what).isEqualTo(302);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void many_read_and_write_at_once_and_each_save_counts() throws Exception {
+        ExecutorService people = Executors.newFixedThreadPool(12);
+        try {
+            List<Future<Integer>> answers = new ArrayList<>();
+            for (int i = 0; i < 60; i++) {
+                int turn = i;
+                answers.add(people.submit(() -> turn % 3 == 0
+                        ? ask(post("/places/" + place + "/marks")
+                                        .param("markName", "Mast " + turn)
+                                        .param("bearing", "10")
+                                        .param("distance", "100")
+                                        .param("height", "20")
+                                        .param("width", "3")
+                                        .param("foot", "0")
+                                        .param("silhouette", "tower"))
+                                .getStatus()
+                        : ask(get("/places/" + place)).getStatus()));
+            }
+            for (int i = 0; i < answers.size(); i++) {
+                assertThat(answers.get(i).get()).isEqualTo(i % 3 == 0 ? 302 : 200);
+            }
+        } finally {
+            people.shutdownNow();
+        }
+        assertThat(places.plainMarks(place))
+                .extracting(m -> m.name())
+                .containsExactlyInAnyOrderElementsOf(IntStream.range(0, 20)
+                        .mapToObj(i -> "Mast " + 3 * i)
+                        .toList());
+    }
+}
