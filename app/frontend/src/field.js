@@ -1,11 +1,9 @@
-// Now, next and how long until then. The server's clock counts: the phone's may be wrong, and its difference is shown. A page that
-// was taken along has no server, and goes by the device.
+// Now, next and how long until then. The server's clock counts: it is asked, and the page goes by its answer and says by what it goes.
+// A page that was taken along has no server, and goes by the device.
 (() => {
   const page = document.querySelector("[data-field]");
   if (!page) return;
   const own = "ownClock" in page.dataset;
-  const began = performance.now();
-  const start = own ? Date.now() : Number(page.dataset.now);
   const ahead = Number(page.dataset.ahead) * 1000;
   const find = (part) => page.querySelector(part);
   const time = (ms) => new Date(ms).toISOString().slice(11, 19);
@@ -18,11 +16,55 @@
     return h > 0 ? `${h}:${mm}:${ss}` : `${mm}:${ss}`;
   };
 
-  // how far this device's clock is from the server's, where there is one
-  if (!own) {
-    const off = (Date.now() - start) / 1000;
-    find("[data-drift]").textContent = Math.abs(off) < 86400 ? `${off < 0 ? "\u2212" : "+"}${Math.abs(off).toFixed(1)} s` : "";
-  }
+  // The clock. Between two answers the device counts on; where its two clocks part, it slept or was set, and the answer is worth nothing.
+  const KEPT = "half-dusk-clock";
+  const SLOWEST = 2000; // an answer that took longer is off by too much
+  const PARTED = 500;
+  const STALE = 60_000;
+  const store = (key, value) => { try { localStorage.setItem(key, JSON.stringify(value)); } catch { /* private windows keep nothing */ } };
+  const stored = (key) => { try { return JSON.parse(localStorage.getItem(key)); } catch { return null; } };
+  const lag = () => Date.now() - performance.now();
+  const clock = {
+    sure: own, // until the server has answered nobody knows
+    error: 0,
+    ahead: own ? 0 : stored(KEPT)?.ahead ?? 0, // the server's clock against the device's
+    lag: lag(),
+    asked: -Infinity,
+    asking: false,
+    offline: null,
+    now() { return Date.now() + this.ahead; },
+  };
+  const ask = async () => {
+    if (own || clock.asking) return;
+    clock.asking = true;
+    clock.asked = performance.now();
+    const before = performance.now();
+    const parted = lag();
+    try {
+      const answer = await fetch("/clock", { cache: "no-store" });
+      if (!answer.ok) throw new Error("no clock");
+      const { epochMs } = await answer.json();
+      const took = performance.now() - before;
+      if (took > SLOWEST || Math.abs(lag() - parted) > PARTED) throw new Error("too late");
+      clock.ahead = epochMs + took / 2 - Date.now();
+      clock.error = took / 2;
+      clock.lag = lag();
+      clock.sure = true;
+      clock.offline = null;
+      store(KEPT, { ahead: clock.ahead });
+    } catch {
+      clock.offline ??= clock.now();
+    } finally {
+      clock.asking = false;
+    }
+    tick();
+  };
+  const doubt = () => {
+    clock.sure = own;
+    clock.lag = lag();
+    clock.asked = -Infinity;
+    tick();
+  };
 
   const cues = new Set();
   const beep = (high) => {
@@ -38,35 +80,69 @@
     if (cues.has("speech")) window.speechSynthesis?.speak(new SpeechSynthesisUtterance(words));
   };
   const said = new Set();
-  const announce = (line, left) => {
+  const LATE = 2000;
+  const announce = (line, last, now) => {
+    const at = Number(line.dataset.at);
     const what = line.querySelector("[data-what]").textContent;
     // a filter's cue that is heard a minute early could blind someone
-    const times = "exact" in line.dataset ? [[0, what]] : [[60, `In a minute: ${what}`], [0, what]];
-    for (const [at, words] of times) {
-      const key = `${line.dataset.at} ${what} ${at}`;
-      if (left <= at && left > at - 2 && !said.has(key)) {
-        said.add(key);
-        cue(words, at === 0);
+    const times = "exact" in line.dataset ? [[0, what]] : [[60_000, `In a minute: ${what}`], [0, what]];
+    for (const [early, words] of times) {
+      const due = at - early + (line.dataset.kind === "filter-off" ? clock.error : 0);
+      const key = `${at} ${what} ${early}`;
+      if (due <= last || due > now || said.has(key)) continue;
+      said.add(key);
+      if (now - due <= LATE) {
+        if (line.dataset.kind !== "filter-off" || filtersOff(now)) cue(words, early === 0);
+      } else if (line.dataset.kind === "filter-on") {
+        cue("Filters on, now.", true); // the state that holds; one to take them off is never told late
       }
     }
   };
 
+  // off only where it is certain: inside of the window by more than the clock may be wrong
+  const off = find("[data-filter-off]");
+  const filtersOff = (now) => Boolean(off) && clock.sure
+    && now - clock.error >= Number(off.dataset.from) && now + clock.error < Number(off.dataset.to);
+
+  let last = null;
+  const by = (now) => {
+    const says = find("[data-by]");
+    if (!says) return;
+    const known = clock.sure ? "" : "The server's clock is being asked.";
+    says.textContent = own ? "by the clock of this device" : clock.offline === null ? known
+      : `No server since ${time(clock.offline + ahead).slice(0, 5)}: counted on by this device's clock.`;
+    const drift = find("[data-drift]");
+    if (drift && !own) {
+      const device = -clock.ahead / 1000;
+      drift.textContent = Math.abs(device) < 86400 ? `${device < 0 ? "\u2212" : "+"}${Math.abs(device).toFixed(1)} s` : "";
+    }
+  };
   const tick = () => {
-    const now = start + performance.now() - began;
+    if (Math.abs(lag() - clock.lag) > PARTED) {
+      clock.lag = lag();
+      clock.sure = own;
+      clock.asked = -Infinity;
+    }
+    if (performance.now() - clock.asked > (clock.sure ? STALE : 1000)) ask();
+    const now = clock.now();
     find("[data-clock]").textContent = time(now + ahead);
     find("[data-utc]").textContent = time(now);
+    by(now);
     const coming = [...page.querySelectorAll("[data-coming]")];
     coming.forEach((line) => {
-      const left = (Number(line.dataset.at) - now) / 1000;
-      line.hidden = left <= 0;
-      if (cues.size > 0) announce(line, left);
+      line.hidden = Number(line.dataset.at) <= now;
+      if (cues.size > 0 && last !== null) announce(line, last, now);
     });
+    last = now;
     const next = coming.find((line) => !line.hidden);
     find("[data-count]").textContent = next ? span((Number(next.dataset.at) - now) / 1000) : "done";
     find("[data-until]").textContent = next ? `until ${next.querySelector("[data-what]").textContent}` : "nothing more is planned";
-    page.querySelectorAll("[data-during]").forEach((part) => {
-      part.hidden = now < Number(part.dataset.from) || now >= Number(part.dataset.to);
-    });
+    if (find("[data-filter-on]")) {
+      const isOff = filtersOff(now);
+      if (off) off.hidden = !isOff;
+      find("[data-unsure]").hidden = clock.sure;
+      find("[data-filter-on]").hidden = isOff || !clock.sure;
+    }
     page.querySelectorAll("[data-running]").forEach((part) => {
       const from = Number(part.dataset.from);
       part.hidden = now < from || now >= Number(part.dataset.to);
@@ -76,8 +152,12 @@
       part.querySelector("progress").value = (now - from) / (Number(part.dataset.to) - from);
     });
   };
+  window.halfDuskNow = () => clock.now();
   tick();
   setInterval(tick, 500);
+  window.addEventListener("pageshow", (e) => { if (e.persisted) doubt(); });
+  document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") doubt(); });
+  window.addEventListener("online", ask);
 
   page.querySelectorAll("[data-cue]").forEach((key) => key.addEventListener("click", () => {
     const on = key.getAttribute("aria-pressed") !== "true";

@@ -64,7 +64,9 @@ final class Startup {
                 String own = name.substring(OWN.length());
                 if (!OPTIONS.contains(own)) {
                     throw new Refused("There is no option " + name + "; there are "
-                            + String.join(", ", OPTIONS.stream().sorted().map(o -> OWN + o).toList()) + ".");
+                            + String.join(
+                                    ", ",
+                                    OPTIONS.stream().sorted().map(o -> OWN + o).toList()) + ".");
                 }
                 options.put(own, value);
             }
@@ -133,8 +135,8 @@ final class Startup {
         String newest = "SELECT max(CAST(version AS INTEGER)) FROM flyway_schema_history";
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file, config.toProperties());
                 Statement statement = connection.createStatement()) {
-            try (ResultSet any = statement.executeQuery(
-                    "SELECT 1 FROM sqlite_master WHERE name = 'flyway_schema_history'")) {
+            try (ResultSet any =
+                    statement.executeQuery("SELECT 1 FROM sqlite_master WHERE name = 'flyway_schema_history'")) {
                 if (!any.next()) {
                     return 0;
                 }

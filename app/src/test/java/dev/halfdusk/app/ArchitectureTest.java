@@ -26,6 +26,7 @@ class ArchitectureTest {
     private static final List<String> LAYERS = List.of(
             "db",
             "web",
+            "deleted",
             "jobs",
             "pictures",
             "places",

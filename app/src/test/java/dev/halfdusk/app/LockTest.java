@@ -150,8 +150,8 @@ class LockTest {
     private String everything() {
         return DefaultSchema.DEFAULT_SCHEMA.getTables().stream()
                 .filter(t -> !t.getName().equals("forecast_hour"))
-                        .map(t -> t.getName() + db.selectFrom(t).fetch().sortAsc(0).formatCSV())
-                        .collect(Collectors.joining("\n"));
+                .map(t -> t.getName() + db.selectFrom(t).fetch().sortAsc(0).formatCSV())
+                .collect(Collectors.joining("\n"));
     }
 
     private Map<String, MockHttpServletRequestBuilder> saves() throws Exception {
@@ -160,23 +160,30 @@ class LockTest {
         List<Takes.Stored> stored = takes.of(outing.id());
         assertThat(stored).hasSizeGreaterThan(1);
         String in = "/outings/" + outing.id();
-        long rig = kit.save(new NamedRig(null, "Half", kit.bodies().get(0), kit.lenses().get(0), kit.gear()));
+        long rig = kit.save(
+                new NamedRig(null, "Half", kit.bodies().get(0), kit.lenses().get(0), kit.gear()));
         Map<String, MockHttpServletRequestBuilder> all = new LinkedHashMap<>();
         all.put("skyline", post("/places/" + place + "/skyline").param("points", "10.5,1\n20.5,2\n30.5,3"));
-        all.put("rig", post("/kit/rig/" + rig)
+        all.put(
+                "rig",
+                post("/kit/rig/" + rig)
                         .param("name", "Half")
                         .param("body", "" + kit.bodies().get(1).id())
                         .param("lens", "" + kit.lenses().get(0).id())
                         .param("gear-" + kit.gear().get(0).id(), "on")
                         .param("gear-" + kit.gear().get(1).id(), "on"));
-        all.put("new outing", post("/outings")
+        all.put(
+                "new outing",
+                post("/outings")
                         .param("title", "Half")
                         .param("place", "" + place)
                         .param("night", "2027-06-09")
                         .param("like", "proposed"));
         all.put("other night", post(in + "/night").param("night", "2027-06-10"));
         all.put("earlier", post(in + "/takes/" + stored.get(1).id() + "/earlier"));
-        all.put("done", post(in + "/field/done").param("take", "" + stored.get(0).id()));
+        all.put(
+                "done",
+                post(in + "/field/done").param("take", "" + stored.get(0).id()));
         all.put("reset", post(in + "/field/reset"));
         return all;
     }
@@ -188,7 +195,9 @@ class LockTest {
             int failed = 0;
             while (queries.failing(failed + 1, () -> answered(what, request))) {
                 failed++;
-                assertThat(everything().equals(before)).as(what + ", statement " + failed).isTrue();
+                assertThat(everything().equals(before))
+                        .as(what + ", statement " + failed)
+                        .isTrue();
             }
             assertThat(failed).as(what).isPositive();
             assertThat(everything().equals(before)).as(what + " is saved").isFalse();
@@ -230,8 +239,7 @@ class LockTest {
         }
         assertThat(places.plainMarks(place))
                 .extracting(m -> m.name())
-                .containsExactlyInAnyOrderElementsOf(IntStream.range(0, 20)
-                        .mapToObj(i -> "Mast " + 3 * i)
-                        .toList());
+                .containsExactlyInAnyOrderElementsOf(
+                        IntStream.range(0, 20).mapToObj(i -> "Mast " + 3 * i).toList());
     }
 }

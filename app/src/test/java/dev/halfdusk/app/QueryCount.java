@@ -26,7 +26,9 @@ public class QueryCount implements ExecuteListener, ExecuteListenerProvider {
     @Override
     public void executeStart(ExecuteContext context) {
         asked.incrementAndGet();
-        if (failing == Thread.currentThread() && CHANGE.matcher(context.sql()).matches() && untilFailure.decrementAndGet() == 0) {
+        if (failing == Thread.currentThread()
+                && CHANGE.matcher(context.sql()).matches()
+                && untilFailure.decrementAndGet() == 0) {
             throw new DataAccessException("planted");
         }
     }

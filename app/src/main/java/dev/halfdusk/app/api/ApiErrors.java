@@ -64,6 +64,11 @@ class ApiErrors {
 
     @ExceptionHandler
     ProblemDetail mistyped(MethodArgumentTypeMismatchException e) {
+        if (e.getMostSpecificCause() instanceof DateOutOfRange outside) {
+            return problem(
+                    "the parameter " + e.getName() + " lies outside of what can be reckoned: " + outside.getMessage(),
+                    Map.of("parameter", e.getName(), "allowed", "2000 to 2059"));
+        }
         String wanted = wanted(e.getParameter()
                 .nestedIfOptional()
                 .getNestedGenericParameterType()

@@ -1,7 +1,11 @@
 package dev.halfdusk.app.api;
 
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.sky.TimeScale;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.boot.convert.ApplicationConversionService;
@@ -23,6 +27,20 @@ class ApiParameters implements WebMvcConfigurer {
     @Override
     public void addFormatters(FormatterRegistry registry) {
         ApplicationConversionService.addApplicationConverters(registry);
+        registry.addConverter(String.class, Instant.class, ApiParameters::instant);
+        registry.addConverter(String.class, LocalDate.class, ApiParameters::date);
+    }
+
+    /** @throws DateOutOfRange outside of the years that can be reckoned */
+    private static Instant instant(String text) {
+        Instant t = Instant.parse(text.strip());
+        TimeScale.check(t);
+        return t;
+    }
+
+    /** @throws DateOutOfRange outside of the years that can be reckoned */
+    private static LocalDate date(String text) {
+        return Form.nightIn(text.strip()).orElseThrow(() -> new IllegalArgumentException("not a date"));
     }
 
     @Override

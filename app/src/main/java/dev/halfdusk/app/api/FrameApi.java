@@ -1,5 +1,6 @@
 package dev.halfdusk.app.api;
 
+import dev.halfdusk.app.framing.Darkroom;
 import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
@@ -45,6 +46,12 @@ import org.springframework.web.bind.annotation.RestController;
 class FrameApi {
 
     private static final MediaType TIFF = MediaType.parseMediaType("image/tiff");
+    private final Darkroom darkroom;
+
+    FrameApi(Darkroom darkroom) {
+        this.darkroom = darkroom;
+    }
+
     private static final Range MAGNITUDE = new Range("magnitude", -2, 6.5, "");
 
     /**
@@ -150,7 +157,7 @@ class FrameApi {
                 new Shot.Details(
                         tint, Diffusion.NONE, modified, Shot.Details.USUAL.sensorC(), 0, Shot.Details.USUAL.blades()));
         Window window = Window.whole(sensor, width);
-        Photograph taken = Photograph.take(scene, shot, window, seed);
+        Photograph taken = darkroom.inTurn(() -> Photograph.take(scene, shot, window, seed));
         return request.getRequestURI().endsWith(".tiff")
                 ? ResponseEntity.ok().contentType(TIFF).body(CameraFile.tiff(taken, time, shot))
                 : ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(CameraFile.png(taken, time, shot));

@@ -72,9 +72,10 @@ class FireworksController {
     private final Places places;
     private final Weather weather;
     private final Clock clock;
-    private final Darkroom darkroom = new Darkroom();
+    private final Darkroom darkroom;
 
-    FireworksController(SetupReader setups, Places places, Weather weather, Clock clock) {
+    FireworksController(SetupReader setups, Places places, Weather weather, Clock clock, Darkroom darkroom) {
+        this.darkroom = darkroom;
         this.setups = setups;
         this.places = places;
         this.weather = weather;

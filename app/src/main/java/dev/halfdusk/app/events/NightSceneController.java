@@ -63,9 +63,10 @@ class NightSceneController {
     private final Places places;
     private final Skies skies;
     private final Clock clock;
-    private final Darkroom darkroom = new Darkroom();
+    private final Darkroom darkroom;
 
-    NightSceneController(SetupReader setups, Places places, Skies skies, Clock clock) {
+    NightSceneController(SetupReader setups, Places places, Skies skies, Clock clock, Darkroom darkroom) {
+        this.darkroom = darkroom;
         this.setups = setups;
         this.places = places;
         this.skies = skies;

@@ -145,7 +145,6 @@ class PlaceFile {
         }
         if (replace) {
             places.change(with(w.place, stored.id()));
-            places.marks(stored.id()).forEach(m -> places.removeMark(stored.id(), m.id()));
             fill(stored.id(), w);
         }
         return Imported.of("place", name, Imported.State.CHANGED);
@@ -166,8 +165,8 @@ class PlaceFile {
 
     private void fill(long id, Whole w) {
         places.saveSkyline(id, w.place.skyline());
+        places.clearGround(id);
         w.marks.forEach(m -> places.addMark(id, m));
-        places.domes(id).forEach(d -> places.removeDome(id, d.id()));
         w.domes.forEach(d -> places.addDome(id, d.dome));
         List<Places.ListedDome> stored = places.domes(id);
         for (int i = 0; i < stored.size(); i++) {

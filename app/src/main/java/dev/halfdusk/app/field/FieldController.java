@@ -26,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,9 +49,12 @@ class FieldController {
     private final Evening evening;
     private final FieldNotes notes;
     private final Kit kit;
+    private final Heard heard;
     private final Clock clock;
 
-    FieldController(Outings outings, Takes takes, Evening evening, FieldNotes notes, Kit kit, Clock clock) {
+    FieldController(
+            Outings outings, Takes takes, Evening evening, FieldNotes notes, Kit kit, Heard heard, Clock clock) {
+        this.heard = heard;
         this.outings = outings;
         this.takes = takes;
         this.evening = evening;
@@ -65,8 +69,10 @@ class FieldController {
     /** A body of the night, and how far its clock is ahead. */
     public record BodyClock(long id, String name, String ahead) {}
 
+    /** Never from the browser's memory: its clock would be that of another hour. */
     @GetMapping
-    String field(@PathVariable long id, Model model) {
+    String field(@PathVariable long id, Model model, HttpServletResponse response) {
+        response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
         return page(outings.existing(id), new Form(), model);
     }
 
@@ -104,22 +110,22 @@ class FieldController {
     /** The take is over now: what follows may begin. */
     @PostMapping("/done")
     @Transactional
-    String done(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
-        return said(id, take, (night, slot, now) -> Map.of(slot, Progress.done(slot, now)));
+    String done(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
+        return said(id, take, when, (night, slot, now) -> Map.of(slot, Progress.done(slot, now)));
     }
 
     /** It begins, or has begun, ten minutes later than it stands. */
     @PostMapping("/late")
     @Transactional
-    String late(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
-        return said(id, take, (night, slot, now) -> Progress.late(night.schedule(), slot, LATE));
+    String late(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
+        return said(id, take, when, (night, slot, now) -> Progress.late(night.schedule(), slot, LATE));
     }
 
     /** It is left out. */
     @PostMapping("/skip")
     @Transactional
-    String skip(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
-        return said(id, take, (night, slot, now) -> Map.of(slot, Progress.leftOut()));
+    String skip(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
+        return said(id, take, when, (night, slot, now) -> Map.of(slot, Progress.leftOut()));
     }
 
     /** What was taken so far came out so many stops too dark; below 0 too bright. All that follows is shifted. */
@@ -128,8 +134,12 @@ class FieldController {
     String brighter(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String take,
-            @RequestParam(defaultValue = "") String stops) {
+            @RequestParam(defaultValue = "") String stops,
+            Heard.Said when) {
         outings.existing(id);
+        if (!heard.first(id, when)) {
+            return back(id);
+        }
         OptionalDouble by = new Form().put("stops", stops).number("stops", EclipseLadder.BRIGHTER);
         takes.of(id).stream()
                 .filter(t -> take.equals("" + t.id()) && by.isPresent())
@@ -146,9 +156,12 @@ class FieldController {
     }
 
     /** What has begun stays where it is; then what was said counts, and the rest is arranged from now on. */
-    private String said(long id, String take, Saying saying) {
+    private String said(long id, String take, Heard.Said when, Saying saying) {
         Outing outing = outings.existing(id);
-        Instant now = clock.instant();
+        if (!heard.first(id, when)) {
+            return back(id);
+        }
+        Instant now = heard.at(when);
         Evening.Arranged night = evening.of(outing);
         Optional<Slot> slot = night.schedule().slots().stream()
                 .filter(s -> take.equals("" + night.of(s).id()))
@@ -169,8 +182,11 @@ class FieldController {
     /** What was done or left out is ahead again; once nothing has been said the night is as it was planned. */
     @PostMapping("/again")
     @Transactional
-    String again(@PathVariable long id, @RequestParam(defaultValue = "") String take) {
+    String again(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
         outings.existing(id);
+        if (!heard.first(id, when)) {
+            return back(id);
+        }
         takes.of(id).stream()
                 .filter(t -> take.equals("" + t.id()))
                 .forEach(t -> takes.progress(id, t.id(), Progress.AHEAD));
@@ -188,9 +204,11 @@ class FieldController {
     }
 
     @PostMapping("/note")
+    @Transactional
     String note(
             @PathVariable long id,
             @RequestParam(defaultValue = "") String words,
+            Heard.Said when,
             Model model,
             HttpServletResponse response) {
         Outing outing = outings.existing(id);
@@ -200,8 +218,11 @@ class FieldController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(outing, form, model);
         }
+        if (!heard.first(id, when)) {
+            return back(id) + "#notes";
+        }
         Evening.Arranged night = evening.of(outing);
-        Instant now = clock.instant();
+        Instant now = heard.at(when);
         String take = FieldView.at(night, now).stream()
                 .filter(s -> s.busy().contains(now))
                 .map(Slot::name)

@@ -5,13 +5,15 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.concurrent.Semaphore;
 import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
 
 /**
- * One picture at a time, in the order in which they were asked for: each uses all processors, and a page asks for its large one
+ * One picture at a time in the whole application, in the order in which they were asked for: each uses all processors, and a page asks for its large one
  * first. Whose browser has turned away meanwhile is passed over: the beginning of the file is sent in two parts, and the second
  * one fails then.
  */
-public final class Darkroom {
+@Component
+public class Darkroom {
 
     /** For the answer of a closed connection to the first part. */
     private static final long LISTEN_MS = 2;

@@ -98,9 +98,10 @@ class FrameController {
 
     private final SetupReader setups;
     private final FrameReader frames;
-    private final Darkroom darkroom = new Darkroom();
+    private final Darkroom darkroom;
 
-    FrameController(SetupReader setups, FrameReader frames) {
+    FrameController(SetupReader setups, FrameReader frames, Darkroom darkroom) {
+        this.darkroom = darkroom;
         this.setups = setups;
         this.frames = frames;
     }

@@ -254,11 +254,6 @@ class BodyPart implements Part {
     }
 
     @Override
-    public boolean delete(long id) {
-        return kit.deleteBody(id);
-    }
-
-    @Override
     public void fill(Form form, Model model) {
         model.addAttribute("formats", FORMATS);
         Form copy = form.copy().putIfEmpty("name", "body");

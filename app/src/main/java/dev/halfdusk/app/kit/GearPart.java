@@ -177,11 +177,6 @@ class GearPart implements Part {
     }
 
     @Override
-    public boolean delete(long id) {
-        return kit.deleteGear(id);
-    }
-
-    @Override
     public void fill(Form form, Model model) {
         model.addAttribute("kinds", Choice.of(Gear.Sort.class, Enum::name, Gear.Sort::words));
         model.addAttribute("supports", Choice.of(Support.Kind.class, Enum::name, Support.Kind::words));

@@ -1,12 +1,10 @@
 package dev.halfdusk.app.kit;
 
 import static dev.halfdusk.app.db.Tables.BODY;
-import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.GEAR;
 import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
-import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.BodyRecord;
 import dev.halfdusk.app.db.tables.records.GearRecord;
@@ -26,7 +24,6 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,32 +39,47 @@ public class Kit {
     }
 
     public List<NamedBody> bodies() {
-        return db.selectFrom(BODY).orderBy(BODY.ID).fetch(Kit::body);
+        return db.selectFrom(BODY)
+                .where(BODY.DELETED_AT.isNull())
+                .orderBy(BODY.ID)
+                .fetch(Kit::body);
     }
 
     public Optional<NamedBody> body(long id) {
-        return db.selectFrom(BODY).where(BODY.ID.eq(id)).fetchOptional(Kit::body);
+        return db.selectFrom(BODY)
+                .where(BODY.ID.eq(id).and(BODY.DELETED_AT.isNull()))
+                .fetchOptional(Kit::body);
     }
 
     public List<NamedLens> lenses() {
-        return db.selectFrom(LENS).orderBy(LENS.ID).fetch(Kit::lens);
+        return db.selectFrom(LENS)
+                .where(LENS.DELETED_AT.isNull())
+                .orderBy(LENS.ID)
+                .fetch(Kit::lens);
     }
 
     public Optional<NamedLens> lens(long id) {
-        return db.selectFrom(LENS).where(LENS.ID.eq(id)).fetchOptional(Kit::lens);
+        return db.selectFrom(LENS)
+                .where(LENS.ID.eq(id).and(LENS.DELETED_AT.isNull()))
+                .fetchOptional(Kit::lens);
     }
 
     public List<NamedGear> gear() {
-        return db.selectFrom(GEAR).orderBy(GEAR.KIND, GEAR.ID).fetch(Kit::gear);
+        return db.selectFrom(GEAR)
+                .where(GEAR.DELETED_AT.isNull())
+                .orderBy(GEAR.KIND, GEAR.ID)
+                .fetch(Kit::gear);
     }
 
     public Optional<NamedGear> gear(long id) {
-        return db.selectFrom(GEAR).where(GEAR.ID.eq(id)).fetchOptional(Kit::gear);
+        return db.selectFrom(GEAR)
+                .where(GEAR.ID.eq(id).and(GEAR.DELETED_AT.isNull()))
+                .fetchOptional(Kit::gear);
     }
 
     /** All rigs. */
     public List<NamedRig> rigs() {
-        return rigs(DSL.noCondition());
+        return rigs(RIG.DELETED_AT.isNull());
     }
 
     /** The rigs of a list of ids, by id. */
@@ -103,7 +115,7 @@ public class Kit {
     }
 
     public Optional<NamedRig> rig(long id) {
-        return rigs(RIG.ID.eq(id)).stream().findFirst();
+        return rigs(RIG.ID.eq(id).and(RIG.DELETED_AT.isNull())).stream().findFirst();
     }
 
     /** Stores a body, new where it has no id; hands back its id. */
@@ -202,13 +214,6 @@ public class Kit {
         return r.getId();
     }
 
-    /** @return false where a rig still needs it, and nothing was deleted */
-    @Transactional
-    boolean deleteBody(long id) {
-        return !db.fetchExists(RIG, RIG.BODY_ID.eq(id))
-                && db.deleteFrom(BODY).where(BODY.ID.eq(id)).execute() > 0;
-    }
-
     /** By how much a body's clock is ahead, seconds. */
     @Transactional
     public void setClock(long body, double aheadSeconds) {
@@ -216,28 +221,6 @@ public class Kit {
                 .set(BODY.CLOCK_OFFSET_S, CameraBody.CLOCK_OFFSET.check(aheadSeconds))
                 .where(BODY.ID.eq(body))
                 .execute();
-    }
-
-    /** @return false where a rig still needs it, and nothing was deleted */
-    @Transactional
-    boolean deleteLens(long id) {
-        return !db.fetchExists(RIG, RIG.LENS_ID.eq(id))
-                && db.deleteFrom(LENS).where(LENS.ID.eq(id)).execute() > 0;
-    }
-
-    /** @return false where a rig still needs it, and nothing was deleted */
-    @Transactional
-    boolean deleteGear(long id) {
-        return !db.fetchExists(RIG_GEAR, RIG_GEAR.GEAR_ID.eq(id))
-                && db.deleteFrom(GEAR).where(GEAR.ID.eq(id)).execute() > 0;
-    }
-
-    /** @return false where an outing or a plan of an eclipse still needs it, even a deleted one, and nothing was deleted */
-    @Transactional
-    boolean deleteRig(long id) {
-        return !db.fetchExists(TAKE, TAKE.RIG_ID.eq(id))
-                && !db.fetchExists(ECLIPSE_CAMERA, ECLIPSE_CAMERA.RIG_ID.eq(id))
-                && db.deleteFrom(RIG).where(RIG.ID.eq(id)).execute() > 0;
     }
 
     private static NamedBody body(BodyRecord r) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.kit;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
@@ -11,6 +12,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -34,23 +36,36 @@ class KitController {
     private final Kit kit;
     private final KitFiles files;
     private final List<Part> parts;
+    private final Deletions deletions;
 
-    KitController(Kit kit, KitFiles files, List<Part> parts) {
+    KitController(Kit kit, KitFiles files, List<Part> parts, Deletions deletions) {
+        this.deletions = deletions;
         this.kit = kit;
         this.files = files;
         this.parts = parts;
     }
 
     @GetMapping
-    String list(@RequestParam Optional<String> kept, @RequestParam Optional<Integer> stored, Model model) {
+    String list(
+            @RequestParam Optional<String> kept,
+            @RequestParam Optional<String> deleted,
+            @RequestParam Optional<Integer> stored,
+            Model model) {
         model.addAttribute("rigs", kit.rigs().stream().map(RigView::of).toList());
         model.addAttribute("bodies", kit.bodies());
         model.addAttribute("lenses", kit.lenses());
         model.addAttribute("gear", kit.gear());
-        kept.ifPresent(name -> model.addAttribute("kept", name));
+        told(kept, deletions::kept).ifPresent(k -> model.addAttribute("kept", k));
+        told(deleted, deletions::gone).ifPresent(g -> model.addAttribute("gone", g));
         stored.ifPresent(count -> model.addAttribute("stored", count));
         model.addAttribute("words", new Numbers());
         return "kit/list";
+    }
+
+    /** What there is to say of "body-3". */
+    private static <T> Optional<T> told(Optional<String> what, BiFunction<String, Long, Optional<T>> says) {
+        return what.filter(w -> w.matches("(body|lens|gear|rig)-\\d{1,18}"))
+                .flatMap(w -> says.apply(w.replaceAll("-.*", ""), Long.parseLong(w.replaceAll(".*-", ""))));
     }
 
     /** Number formats for the lists. */
@@ -75,7 +90,7 @@ class KitController {
 
     @GetMapping(ID)
     String edit(@PathVariable String part, @PathVariable long id, Model model) {
-        Form form = part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
+        Form form = part(part).fields(id).orElseThrow(() -> deletions.missing(part, id));
         return page(part(part), Seen.mark(form, part(part).watched()), id, model);
     }
 
@@ -106,7 +121,7 @@ class KitController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
-        part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
+        part(part).fields(id).orElseThrow(() -> deletions.missing(part, id));
         return save(part(part), Form.of(typed), id, model, response);
     }
 
@@ -128,8 +143,8 @@ class KitController {
     @PostMapping(ID + "/delete")
     @Transactional
     String delete(@PathVariable String part, @PathVariable long id) {
-        part(part).fields(id).orElseThrow(() -> new NotFound(part + " " + id));
-        return part(part).delete(id) ? "redirect:/kit" : "redirect:/kit?kept=" + part;
+        part(part).fields(id).orElseThrow(() -> deletions.missing(part, id));
+        return "redirect:/kit?" + (deletions.delete(part, id) ? "deleted=" : "kept=") + part + "-" + id;
     }
 
     @GetMapping("/kit.json")
@@ -147,7 +162,7 @@ class KitController {
         } catch (IllegalArgumentException e) {
             model.addAttribute("refusal", e.getMessage() + " Nothing was taken.");
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return list(Optional.empty(), Optional.empty(), model);
+            return list(Optional.empty(), Optional.empty(), Optional.empty(), model);
         }
     }
 

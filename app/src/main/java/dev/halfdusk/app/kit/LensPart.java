@@ -154,11 +154,6 @@ class LensPart implements Part {
     }
 
     @Override
-    public boolean delete(long id) {
-        return kit.deleteLens(id);
-    }
-
-    @Override
     public void fill(Form form, Model model) {
         Form copy = form.copy().putIfEmpty("name", "lens");
         List<NamedBody> bodies = kit.bodies();

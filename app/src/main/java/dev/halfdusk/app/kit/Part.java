@@ -38,9 +38,6 @@ interface Part {
     /** Stores a form without complaints; hands back the id. */
     long save(Form form, Long id);
 
-    /** @return false where something still needs it */
-    boolean delete(long id);
-
     /** Puts what the fields lead to, and the lists they choose from, beside them. */
     void fill(Form form, Model model);
 

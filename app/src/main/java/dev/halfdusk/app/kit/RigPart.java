@@ -130,11 +130,6 @@ class RigPart implements Part {
     }
 
     @Override
-    public boolean delete(long id) {
-        return kit.deleteRig(id);
-    }
-
-    @Override
     public void fill(Form form, Model model) {
         model.addAttribute("bodies", kit.bodies());
         model.addAttribute("lenses", kit.lenses());

@@ -5,6 +5,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.search.NightSearch;
@@ -52,8 +53,11 @@ class BestNightsController {
     private final Places places;
     private final SavedSearches searches;
     private final Clock clock;
+    private final Installation installation;
 
-    BestNightsController(BestNights nights, Places places, SavedSearches searches, Clock clock) {
+    BestNightsController(
+            BestNights nights, Places places, SavedSearches searches, Clock clock, Installation installation) {
+        this.installation = installation;
         this.nights = nights;
         this.searches = searches;
         this.places = places;
@@ -259,7 +263,10 @@ class BestNightsController {
     @GetMapping("/best.ics")
     ResponseEntity<String> calendar(@RequestParam MultiValueMap<String, String> query) {
         return file(
-                query, "text/calendar", "best-nights.ics", finds -> BestNightsFiles.calendar(finds, clock.instant()));
+                query,
+                "text/calendar",
+                "best-nights.ics",
+                finds -> BestNightsFiles.calendar(finds, clock.instant(), installation));
     }
 
     private interface Writer {

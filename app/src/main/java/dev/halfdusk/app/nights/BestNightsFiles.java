@@ -5,6 +5,7 @@ import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.property.Geo;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.search.NightSearch;
@@ -64,13 +65,13 @@ final class BestNightsFiles {
     }
 
     /** An event for each window. The same night keeps its identity, so that a later file replaces it. */
-    static String calendar(List<BestNights.Find> finds, Instant now) {
+    static String calendar(List<BestNights.Find> finds, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Nights//EN");
         for (BestNights.Find find : finds) {
             NightSearch.Hit h = find.hit();
             VEvent event = new VEvent();
-            event.setUid(find.place().id() + "-" + h.date() + "@half-dusk");
+            event.setUid(here.uid("place-" + find.place().id() + "-night-" + h.date()));
             event.setDateTimeStamp(Date.from(now));
             event.setDateStart(Date.from(h.window().from()));
             event.setDateEnd(Date.from(h.window().to()));

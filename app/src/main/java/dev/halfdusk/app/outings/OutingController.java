@@ -1,5 +1,6 @@
 package dev.halfdusk.app.outings;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
@@ -7,7 +8,6 @@ import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;
@@ -48,6 +48,7 @@ class OutingController {
     private final Takes takes;
     private final Places places;
     private final Skies skies;
+    private final Deletions deletions;
     private final Clock clock;
 
     OutingController(
@@ -58,7 +59,9 @@ class OutingController {
             Takes takes,
             Places places,
             Skies skies,
+            Deletions deletions,
             Clock clock) {
+        this.deletions = deletions;
         this.outings = outings;
         this.forms = forms;
         this.takeForms = takeForms;
@@ -89,10 +92,7 @@ class OutingController {
         model.addAttribute("outings", listed);
         model.addAttribute("coming", rows.stream().filter(r -> !r.past()).toList());
         model.addAttribute("past", rows.stream().filter(Row::past).toList());
-        deleted.map(id -> Form.of(Map.of("id", id)).id("id"))
-                .filter(OptionalLong::isPresent)
-                .flatMap(id -> outings.findDeleted(id.getAsLong()))
-                .ifPresent(o -> model.addAttribute("deleted", o));
+        Form.idIn(deleted).flatMap(id -> deletions.gone("outing", id)).ifPresent(g -> model.addAttribute("gone", g));
         return "outings/list";
     }
 
@@ -237,15 +237,13 @@ class OutingController {
     @PostMapping(ID + "/delete")
     String delete(@PathVariable long id) {
         outings.existing(id);
-        outings.delete(id);
+        deletions.delete("outing", id);
         return "redirect:/outings?deleted=" + id;
     }
 
     @PostMapping(ID + "/restore")
     String restore(@PathVariable long id) {
-        if (!outings.restore(id)) {
-            throw new NotFound("outing " + id);
-        }
+        deletions.restore("outing", id);
         return "redirect:/outings/" + id;
     }
 }

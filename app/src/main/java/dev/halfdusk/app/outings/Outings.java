@@ -8,12 +8,11 @@ import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.OutingRecord;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -34,12 +33,12 @@ public class Outings {
 
     private final DSLContext db;
     private final Places places;
-    private final Clock clock;
+    private final Deletions deletions;
 
-    Outings(DSLContext db, Places places, Clock clock) {
+    Outings(DSLContext db, Places places, Deletions deletions) {
         this.db = db;
         this.places = places;
-        this.clock = clock;
+        this.deletions = deletions;
     }
 
     /** What a list says of an outing. */
@@ -101,7 +100,7 @@ public class Outings {
     }
 
     public Outing existing(long id) {
-        return find(id).orElseThrow(() -> new NotFound("outing " + id));
+        return find(id).orElseThrow(() -> deletions.missing("outing", id));
     }
 
     public Optional<Outing> findDeleted(long id) {
@@ -216,26 +215,6 @@ public class Outings {
                     .where(PACKED.OUTING_ID.eq(id).and(PACKED.WHAT.eq(what)))
                     .execute();
         }
-    }
-
-    /** @return whether there was one to delete */
-    @Transactional
-    public boolean delete(long id) {
-        return mark(id, clock.instant());
-    }
-
-    /** @return whether there was one to bring back */
-    @Transactional
-    public boolean restore(long id) {
-        return mark(id, null);
-    }
-
-    private boolean mark(long id, Instant deleted) {
-        return db.update(OUTING)
-                        .set(OUTING.DELETED_AT, deleted)
-                        .where(OUTING.ID.eq(id))
-                        .execute()
-                == 1;
     }
 
     /** The same few questions to the database, however many outings there are. */

@@ -2,6 +2,7 @@ package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.web.Attachment;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.sky.Site;
@@ -28,9 +29,17 @@ class SheetController {
     private final Evening evening;
     private final Carried carried;
     private final ObjectMapper json;
+    private final Installation installation;
     private final Clock clock;
 
-    SheetController(Outings outings, Evening evening, Carried carried, ObjectMapper json, Clock clock) {
+    SheetController(
+            Outings outings,
+            Evening evening,
+            Carried carried,
+            ObjectMapper json,
+            Installation installation,
+            Clock clock) {
+        this.installation = installation;
         this.outings = outings;
         this.evening = evening;
         this.carried = carried;
@@ -106,7 +115,7 @@ class SheetController {
             case "json" -> Attachment.of(name, "application/json", SheetFiles.json(night, json));
             case "txt" -> Attachment.of(name, "text/plain", SheetFiles.timers(night));
             case "html" -> Attachment.of(name, "text/html", carried.html(night));
-            default -> Attachment.of(name, "text/calendar", SheetFiles.calendar(night, clock.instant()));
+            default -> Attachment.of(name, "text/calendar", SheetFiles.calendar(night, clock.instant(), installation));
         };
     }
 

@@ -11,10 +11,12 @@ import biweekly.util.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.sequence.Program;
 import java.io.IOException;
 import java.io.StringWriter;
@@ -27,6 +29,8 @@ final class SheetFiles {
 
     /** Before the work for a take begins. */
     private static final int ALARM_MINUTES = 10;
+
+    private static final int LEAVE_ALARM_MINUTES = 30;
 
     private SheetFiles() {}
 
@@ -51,21 +55,42 @@ final class SheetFiles {
         return text.toString();
     }
 
-    /** An event for each take with its work; the same take keeps its identity, so that a later file replaces it. */
-    static String calendar(Evening.Arranged night, Instant now) {
+    /** An event for leaving home and for each take with its work; the same take keeps its identity, so that a later file replaces it. */
+    static String calendar(Evening.Arranged night, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Outing//EN");
+        if (!night.trip().drive().plus(night.trip().walk()).isZero()) {
+            calendar.addEvent(leaving(night, now, here));
+        }
         for (Evening.Planned take : night.takes()) {
-            night.slot(take).ifPresent(slot -> calendar.addEvent(event(night, take.id(), slot, now)));
+            night.slot(take).ifPresent(slot -> calendar.addEvent(event(night, take.id(), slot, now, here)));
         }
         return Biweekly.write(calendar).go();
     }
 
-    private static VEvent event(Evening.Arranged night, long id, Slot slot, Instant now) {
+    /** From the door to the place. */
+    private static VEvent leaving(Evening.Arranged night, Instant now, Installation here) {
+        Trip trip = night.trip();
+        VEvent event = new VEvent();
+        event.setUid(here.uid("outing-" + night.outing().id() + "-leave"));
+        event.setDateTimeStamp(Date.from(now));
+        event.setDateStart(Date.from(trip.leavesHome()));
+        event.setDateEnd(Date.from(trip.there().from()));
+        event.setSummary("Leave home: " + night.outing().title());
+        event.setDescription(
+                trip.drive().toMinutes() + " min on the road, " + trip.walk().toMinutes() + " min on foot.");
+        event.setLocation(night.outing().place().name());
+        Duration before =
+                Duration.builder().prior(true).minutes(LEAVE_ALARM_MINUTES).build();
+        event.addAlarm(VAlarm.display(new Trigger(before, Related.START), "Leave home soon"));
+        return event;
+    }
+
+    private static VEvent event(Evening.Arranged night, long id, Slot slot, Instant now, Installation here) {
         Place place = night.outing().place();
         String name = slot.plan().take().name();
         VEvent event = new VEvent();
-        event.setUid(night.outing().id() + "-" + id + "@half-dusk");
+        event.setUid(here.uid("outing-" + night.outing().id() + "-take-" + id));
         event.setDateTimeStamp(Date.from(now));
         event.setDateStart(Date.from(slot.prepares().from()));
         event.setDateEnd(Date.from(slot.runs().to()));

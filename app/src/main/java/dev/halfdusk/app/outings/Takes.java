@@ -3,9 +3,9 @@ package dev.halfdusk.app.outings;
 import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.TakeRecord;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Gear;
@@ -13,7 +13,6 @@ import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Take;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -32,13 +31,13 @@ public class Takes {
     private final DSLContext db;
     private final Kit kit;
     private final TakeJson json;
-    private final Clock clock;
+    private final Deletions deletions;
 
-    Takes(DSLContext db, Kit kit, TakeJson json, Clock clock) {
+    Takes(DSLContext db, Kit kit, TakeJson json, Deletions deletions) {
         this.db = db;
         this.kit = kit;
         this.json = json;
-        this.clock = clock;
+        this.deletions = deletions;
     }
 
     /**
@@ -73,7 +72,7 @@ public class Takes {
     }
 
     public Stored existing(long outing, long take) {
-        return find(outing, take).orElseThrow(() -> new NotFound("take " + take));
+        return find(outing, take).orElseThrow(() -> deletions.missing("take", take));
     }
 
     private List<Stored> select(Condition which) {
@@ -155,25 +154,5 @@ public class Takes {
                 .set(TAKE.SKIPPED, p.skipped())
                 .where(TAKE.ID.eq(take).and(TAKE.OUTING_ID.eq(outing)))
                 .execute();
-    }
-
-    /** @return whether there was one to delete */
-    @Transactional
-    public boolean delete(long outing, long take) {
-        return mark(outing, take, clock.instant());
-    }
-
-    /** @return whether there was one to bring back */
-    @Transactional
-    public boolean restore(long outing, long take) {
-        return mark(outing, take, null);
-    }
-
-    private boolean mark(long outing, long take, Instant deleted) {
-        return db.update(TAKE)
-                        .set(TAKE.DELETED_AT, deleted)
-                        .where(TAKE.ID.eq(take).and(TAKE.OUTING_ID.eq(outing)))
-                        .execute()
-                == 1;
     }
 }

@@ -1,9 +1,9 @@
 package dev.halfdusk.app.outings;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Range;
@@ -42,8 +42,10 @@ class WorkspaceController {
     private final TakeForm forms;
     private final Evening evening;
     private final Kit kit;
+    private final Deletions deletions;
 
-    WorkspaceController(Outings outings, Takes takes, TakeForm forms, Evening evening, Kit kit) {
+    WorkspaceController(Outings outings, Takes takes, TakeForm forms, Evening evening, Kit kit, Deletions deletions) {
+        this.deletions = deletions;
         this.outings = outings;
         this.takes = takes;
         this.forms = forms;
@@ -273,16 +275,17 @@ class WorkspaceController {
     String delete(@PathVariable long id, @PathVariable long take) {
         outings.existing(id);
         takes.existing(id, take);
-        takes.delete(id, take);
+        deletions.delete("take", take);
         return back(id) + "?deleted=" + take;
     }
 
     @PostMapping(TAKE + "/restore")
     String restore(@PathVariable long id, @PathVariable long take) {
         outings.existing(id);
-        if (!takes.restore(id, take)) {
-            throw new NotFound("take " + take);
+        if (takes.find(id, take).isEmpty()) {
+            deletions.restore("take", take);
         }
+        takes.existing(id, take);
         return back(id, take);
     }
 

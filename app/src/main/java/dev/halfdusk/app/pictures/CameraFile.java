@@ -43,6 +43,10 @@ public final class CameraFile {
 
     private static final int WHITE = 65_535;
     private static final long PARTS = 1_000_000;
+
+    /** 32 bits without sign. */
+    private static final double LARGEST = 0xFFFFFFFFL;
+
     private static final DateTimeFormatter TIME =
             DateTimeFormatter.ofPattern("yyyy:MM:dd HH:mm:ss").withZone(ZoneOffset.UTC);
     private static final int HEAD_OF_PNG = 8 + 25; // its signature and its first chunk
@@ -141,7 +145,11 @@ public final class CameraFile {
     }
 
     private static TIFFField ratio(TIFFTag tag, double value) {
-        long[][] ratio = {{Math.round(value * PARTS), PARTS}};
+        long parts = PARTS;
+        while (value * parts > LARGEST) { // an hour in millionths of a second is more than the field holds
+            parts /= 10;
+        }
+        long[][] ratio = {{Math.round(value * parts), parts}};
         return new TIFFField(tag, TIFFTag.TIFF_RATIONAL, 1, ratio);
     }
 }

@@ -1,8 +1,8 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.glow.Dome;
@@ -39,9 +39,11 @@ class GroundController {
 
     private final Places places;
     private final PlaceSheet sheet;
+    private final Deletions deletions;
     private final Clock clock;
 
-    GroundController(Places places, PlaceSheet sheet, Clock clock) {
+    GroundController(Places places, PlaceSheet sheet, Deletions deletions, Clock clock) {
+        this.deletions = deletions;
         this.places = places;
         this.sheet = sheet;
         this.clock = clock;
@@ -99,7 +101,8 @@ class GroundController {
             Model model,
             HttpServletResponse response) {
         if (lit.isPresent()) {
-            places.lightDome(find(id).id(), dome, lit.get());
+            dome(id, dome);
+            places.lightDome(id, dome, lit.get());
             return "redirect:/places/" + id + "#domes";
         }
         return saveDome(id, Optional.of(dome), typed, model, response);
@@ -108,10 +111,21 @@ class GroundController {
     private String saveDome(
             long id, Optional<Long> dome, Map<String, String> typed, Model model, HttpServletResponse response) {
         Place place = find(id);
+        dome.ifPresent(d -> dome(id, d));
         Form form = Form.of(typed);
         Optional<Dome> read = PlaceForm.dome(form);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet.show(place, form, Optional.empty(), dome, model);
+        }
+        if (dome.isPresent()
+                && Seen.refuses(
+                        form,
+                        PlaceForm.fields(dome(id, dome.get())),
+                        PlaceForm.DOME_NAMES,
+                        (f, v) -> v,
+                        model,
+                        response)) {
             return sheet.show(place, form, Optional.empty(), dome, model);
         }
         dome.ifPresentOrElse(d -> places.changeDome(id, d, read.get()), () -> places.addDome(id, read.get()));
@@ -121,8 +135,9 @@ class GroundController {
     @PostMapping(DOME + "/remove")
     @Transactional
     String removeDome(@PathVariable long id, @PathVariable long dome) {
-        places.removeDome(find(id).id(), dome);
-        return "redirect:/places/" + id + "#domes";
+        dome(id, dome);
+        deletions.delete("dome", dome);
+        return "redirect:/places/" + id + "?gone=dome-" + dome + "#domes";
     }
 
     @PostMapping("/marks")
@@ -146,10 +161,21 @@ class GroundController {
     private String saveMark(
             long id, Optional<Long> mark, Map<String, String> typed, Model model, HttpServletResponse response) {
         Place place = find(id);
+        mark.ifPresent(m -> mark(id, m));
         Form form = Form.of(typed);
         Optional<Mark> read = PlaceForm.mark(form, place.site());
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            return sheet.show(place, form, mark, Optional.empty(), model);
+        }
+        if (mark.isPresent()
+                && Seen.refuses(
+                        form,
+                        PlaceForm.fields(mark(id, mark.get())),
+                        PlaceForm.MARK_NAMES,
+                        (f, v) -> v,
+                        model,
+                        response)) {
             return sheet.show(place, form, mark, Optional.empty(), model);
         }
         mark.ifPresentOrElse(m -> places.changeMark(id, m, read.get()), () -> places.addMark(id, read.get()));
@@ -165,7 +191,7 @@ class GroundController {
             Model model,
             HttpServletResponse response) {
         Place place = find(id);
-        Mark found = places.mark(id, mark).orElseThrow(() -> new NotFound("mark " + mark));
+        Mark found = mark(id, mark);
         Form form = Form.of(typed);
         form.putIfMissing("body", "core")
                 .putIfMissing("aside", "3")
@@ -194,11 +220,20 @@ class GroundController {
     @PostMapping(MARK + "/remove")
     @Transactional
     String removeMark(@PathVariable long id, @PathVariable long mark) {
-        places.removeMark(find(id).id(), mark);
-        return "redirect:/places/" + id + "#marks";
+        mark(id, mark);
+        deletions.delete("mark", mark);
+        return "redirect:/places/" + id + "?gone=mark-" + mark + "#marks";
+    }
+
+    private Mark mark(long id, long mark) {
+        return places.mark(find(id).id(), mark).orElseThrow(() -> deletions.missing("mark", mark));
+    }
+
+    private Dome dome(long id, long dome) {
+        return places.dome(find(id).id(), dome).orElseThrow(() -> deletions.missing("dome", dome));
     }
 
     private Place find(long id) {
-        return places.find(id).orElseThrow(() -> new NotFound("place " + id));
+        return places.find(id).orElseThrow(() -> deletions.missing("place", id));
     }
 }

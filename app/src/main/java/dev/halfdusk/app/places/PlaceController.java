@@ -1,9 +1,9 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Town;
@@ -35,9 +35,11 @@ class PlaceController {
     private final Places places;
     private final PlaceSheet sheet;
     private final Skies skies;
+    private final Deletions deletions;
     private final Clock clock;
 
-    PlaceController(Places places, PlaceSheet sheet, Skies skies, Clock clock) {
+    PlaceController(Places places, PlaceSheet sheet, Skies skies, Deletions deletions, Clock clock) {
+        this.deletions = deletions;
         this.places = places;
         this.sheet = sheet;
         this.skies = skies;
@@ -47,6 +49,7 @@ class PlaceController {
     @GetMapping
     String list(
             @RequestParam Optional<String> kept,
+            @RequestParam Optional<String> deleted,
             @RequestParam Optional<String> imported,
             @RequestParam Optional<String> search,
             @RequestParam Optional<String> page,
@@ -54,7 +57,8 @@ class PlaceController {
         model.addAttribute("places", Listed.of(places.all(), search, page, p -> p.name() + " " + p.zone()));
         imported.filter(n -> n.matches("\\d{1,4}"))
                 .ifPresent(n -> model.addAttribute("imported", n.equals("1") ? "One place" : n + " places"));
-        kept.ifPresent(name -> model.addAttribute("kept", name));
+        Form.idIn(kept).flatMap(id -> deletions.kept("place", id)).ifPresent(k -> model.addAttribute("kept", k));
+        Form.idIn(deleted).flatMap(id -> deletions.gone("place", id)).ifPresent(g -> model.addAttribute("gone", g));
         return "places/list";
     }
 
@@ -145,18 +149,25 @@ class PlaceController {
     /** The sheet; with a mark or a dome of it opened for changing where one is named. */
     @GetMapping(ID)
     String show(
-            @PathVariable long id, @RequestParam Optional<Long> mark, @RequestParam Optional<Long> dome, Model model) {
+            @PathVariable long id,
+            @RequestParam Optional<Long> mark,
+            @RequestParam Optional<Long> dome,
+            @RequestParam Optional<String> gone,
+            Model model) {
+        gone.filter(g -> g.matches("(mark|dome)-\\d{1,18}"))
+                .flatMap(g -> deletions.gone(g.substring(0, 4), Long.parseLong(g.substring(5))))
+                .ifPresent(g -> model.addAttribute("gone", g));
         return sheet.show(find(id), mark, dome, model);
     }
 
     @PostMapping(ID + "/delete")
     @Transactional
     String delete(@PathVariable long id) {
-        Place place = find(id);
-        return places.delete(id) ? "redirect:/places" : "redirect:/places?kept=" + place.id();
+        find(id);
+        return "redirect:/places?" + (deletions.delete("place", id) ? "deleted=" : "kept=") + id;
     }
 
     private Place find(long id) {
-        return places.find(id).orElseThrow(() -> new NotFound("place " + id));
+        return places.find(id).orElseThrow(() -> deletions.missing("place", id));
     }
 }

@@ -163,6 +163,11 @@ public final class PlaceForm {
         return form.has(field) ? form.text(field, "a note") : "";
     }
 
+    static final List<String> MARK_NAMES =
+            List.of("markName", "bearing", "distance", "height", "width", "foot", "silhouette");
+
+    static final List<String> DOME_NAMES = List.of("domeName", "domeBearing", "domeDistance", "people", "lamps");
+
     static Form fields(Mark mark) {
         return new Form()
                 .put("markName", mark.name())

@@ -43,8 +43,9 @@ class PlaceSheet {
     /** The sheet; the fields of a mark or dome hold what is stored where one is to be changed. */
     String show(Place place, Optional<Long> markId, Optional<Long> domeId, Model model) {
         Form form = markId.flatMap(id -> places.mark(place.id(), id))
-                .map(PlaceForm::fields)
-                .or(() -> domeId.flatMap(id -> places.dome(place.id(), id)).map(PlaceForm::fields))
+                .map(m -> Seen.mark(PlaceForm.fields(m), PlaceForm.MARK_NAMES))
+                .or(() -> domeId.flatMap(id -> places.dome(place.id(), id))
+                        .map(d -> Seen.mark(PlaceForm.fields(d), PlaceForm.DOME_NAMES)))
                 .orElseGet(Form::new);
         return show(place, form, markId, domeId, model);
     }
@@ -53,12 +54,9 @@ class PlaceSheet {
     String show(Place place, Form form, Optional<Long> markId, Optional<Long> domeId, Model model) {
         LocalDate today = LocalDate.now(clock.withZone(place.zone()));
         PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
-        if (!form.has("points")) {
-            form.put("points", view.skyline());
-        }
-        if (!form.has(Seen.FIELD)) {
-            form.put(Seen.FIELD, Seen.of(skyline(place), SKYLINE));
-        }
+        boolean drawn = form.has("points") && form.has(Seen.FIELD);
+        model.addAttribute("skylineSeen", drawn ? form.value(Seen.FIELD) : Seen.of(skyline(place), SKYLINE));
+        form.putIfEmpty("points", view.skyline());
         model.addAttribute("view", view);
         model.addAttribute("form", form);
         model.addAttribute("silhouettes", SILHOUETTES);

@@ -1,9 +1,7 @@
 package dev.halfdusk.app.places;
 
 import static dev.halfdusk.app.db.Tables.DOME;
-import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
 import static dev.halfdusk.app.db.Tables.MARK;
-import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.SKYLINE_POINT;
 
@@ -26,7 +24,6 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -48,7 +45,7 @@ public class Places {
     public record ListedMark(long id, Mark mark) {}
 
     public List<Place> all() {
-        return select(DSL.noCondition());
+        return select(PLACE.DELETED_AT.isNull());
     }
 
     /** The places of a list of ids, by id. */
@@ -57,7 +54,7 @@ public class Places {
     }
 
     public Optional<Place> find(long id) {
-        return select(PLACE.ID.eq(id)).stream().findFirst();
+        return select(PLACE.ID.eq(id).and(PLACE.DELETED_AT.isNull())).stream().findFirst();
     }
 
     /** Stores a new place with its skyline and domes. */
@@ -99,17 +96,6 @@ public class Places {
         r.setTurnBack(place.notes().turnBack());
     }
 
-    /** @return false where outings or plans of eclipses still need the place, and nothing was deleted */
-    @Transactional
-    public boolean delete(long id) {
-        if (db.fetchExists(OUTING, OUTING.PLACE_ID.eq(id))
-                || db.fetchExists(ECLIPSE_PLAN, ECLIPSE_PLAN.PLACE_ID.eq(id).or(ECLIPSE_PLAN.OTHER_PLACE_ID.eq(id)))) {
-            return false;
-        }
-        db.deleteFrom(PLACE).where(PLACE.ID.eq(id)).execute();
-        return true;
-    }
-
     @Transactional
     public void saveSkyline(long place, Skyline skyline) {
         db.deleteFrom(SKYLINE_POINT).where(SKYLINE_POINT.PLACE_ID.eq(place)).execute();
@@ -122,7 +108,7 @@ public class Places {
 
     public List<ListedDome> domes(long place) {
         return db.selectFrom(DOME)
-                .where(DOME.PLACE_ID.eq(place))
+                .where(DOME.PLACE_ID.eq(place).and(DOME.DELETED_AT.isNull()))
                 .orderBy(DOME.ID)
                 .fetch(Places::dome);
     }
@@ -163,11 +149,6 @@ public class Places {
     }
 
     @Transactional
-    public void removeDome(long place, long dome) {
-        db.deleteFrom(DOME).where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place))).execute();
-    }
-
-    @Transactional
     public void lightDome(long place, long dome, boolean lit) {
         db.update(DOME)
                 .set(DOME.LIT, lit)
@@ -177,7 +158,7 @@ public class Places {
 
     public List<ListedMark> marks(long place) {
         return db.selectFrom(MARK)
-                .where(MARK.PLACE_ID.eq(place))
+                .where(MARK.PLACE_ID.eq(place).and(MARK.DELETED_AT.isNull()))
                 .orderBy(MARK.ID)
                 .fetch(Places::mark);
     }
@@ -189,7 +170,10 @@ public class Places {
 
     /** The marks of all places, by place. */
     public Map<Long, List<ListedMark>> marks() {
-        return db.selectFrom(MARK).orderBy(MARK.ID).fetchGroups(MARK.PLACE_ID, Places::mark);
+        return db.selectFrom(MARK)
+                .where(MARK.DELETED_AT.isNull())
+                .orderBy(MARK.ID)
+                .fetchGroups(MARK.PLACE_ID, Places::mark);
     }
 
     private static ListedMark mark(MarkRecord r) {
@@ -257,9 +241,11 @@ public class Places {
                 .execute();
     }
 
+    /** Takes away marks and domes for good, for what replaces them. */
     @Transactional
-    public void removeMark(long place, long mark) {
-        db.deleteFrom(MARK).where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place))).execute();
+    public void clearGround(long place) {
+        db.deleteFrom(MARK).where(MARK.PLACE_ID.eq(place)).execute();
+        db.deleteFrom(DOME).where(DOME.PLACE_ID.eq(place)).execute();
     }
 
     /** Three questions to the database, however many places there are. */
@@ -277,7 +263,7 @@ public class Places {
                 .from(DOME)
                 .join(PLACE)
                 .on(PLACE.ID.eq(DOME.PLACE_ID))
-                .where(which.and(DOME.LIT))
+                .where(which.and(DOME.LIT).and(DOME.DELETED_AT.isNull()))
                 .orderBy(DOME.ID)
                 .fetchGroups(DOME.PLACE_ID, r -> dome(r.into(DOME)).dome());
         return db

@@ -47,6 +47,7 @@ record CameraView(
      * @param number counted from 0
      * @param slack free time until the next shot, in words
      * @param problems what is wrong with it
+     * @param file the line of its file
      */
     record Row(
             int number,
@@ -60,7 +61,8 @@ record CameraView(
             String what,
             String slack,
             boolean pause,
-            List<Problem> problems) {}
+            List<Problem> problems,
+            String file) {}
 
     record Problem(boolean refused, String words) {}
 
@@ -151,7 +153,8 @@ record CameraView(
                     pause,
                     check.of(i).stream()
                             .map(f -> new Problem(f.refused(), f.words()))
-                            .toList()));
+                            .toList(),
+                    ScriptFile.line(l)));
         }
         return rows;
     }

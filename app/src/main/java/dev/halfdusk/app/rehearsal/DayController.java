@@ -3,10 +3,13 @@ package dev.halfdusk.app.rehearsal;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.web.Assets;
 import dev.halfdusk.app.web.Attachment;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.NotFound;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -25,9 +28,17 @@ class DayController {
     private final Scripts scripts;
     private final ITemplateEngine templates;
     private final ObjectMapper json;
+    private final Installation installation;
     private final Clock clock;
 
-    DayController(EclipsePlans plans, Scripts scripts, ITemplateEngine templates, ObjectMapper json, Clock clock) {
+    DayController(
+            EclipsePlans plans,
+            Scripts scripts,
+            ITemplateEngine templates,
+            ObjectMapper json,
+            Installation installation,
+            Clock clock) {
+        this.installation = installation;
         this.plans = plans;
         this.scripts = scripts;
         this.templates = templates;
@@ -36,7 +47,9 @@ class DayController {
     }
 
     @GetMapping(PlanController.PLAN + "/day")
-    String day(@PathVariable long id, Model model) {
+    String day(@PathVariable long id, Model model, HttpServletResponse response) {
+        response.setHeader(
+                HttpHeaders.CACHE_CONTROL, "no-store"); // Back would show a state of the filters that is long over
         EclipsePlan plan = plans.existing(id);
         model.addAttribute("plan", plan);
         model.addAttribute("day", DayView.of(plan, clock.instant()));
@@ -61,7 +74,7 @@ class DayController {
             case "json" -> Attachment.of(name, "application/json", PlanFiles.json(plan, scripts.of(plan), json));
             case "txt" -> Attachment.of(name, "text/plain", PlanFiles.text(plan, scripts.of(plan)));
             case "html" -> Attachment.of(name, "text/html", carried(plan));
-            default -> Attachment.of(name, "text/calendar", PlanFiles.calendar(plan, clock.instant()));
+            default -> Attachment.of(name, "text/calendar", PlanFiles.calendar(plan, clock.instant(), installation));
         };
     }
 

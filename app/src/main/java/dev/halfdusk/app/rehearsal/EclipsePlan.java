@@ -69,10 +69,11 @@ public record EclipsePlan(
         return Cue.of(here, margins, recording);
     }
 
+    Optional<PlanCamera> find(long camera) {
+        return cameras.stream().filter(c -> c.id() == camera).findFirst();
+    }
+
     PlanCamera camera(long camera) {
-        return cameras.stream()
-                .filter(c -> c.id() == camera)
-                .findFirst()
-                .orElseThrow(() -> new NotFound("camera " + camera));
+        return find(camera).orElseThrow(() -> new NotFound("camera " + camera));
     }
 }

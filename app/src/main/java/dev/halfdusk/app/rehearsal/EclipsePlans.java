@@ -3,9 +3,11 @@ package dev.halfdusk.app.rehearsal;
 import static dev.halfdusk.app.db.Tables.CLOUD_ODDS;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
+import static dev.halfdusk.app.db.Tables.SCRIPT_CUT;
 
 import dev.halfdusk.app.db.tables.records.EclipseCameraRecord;
 import dev.halfdusk.app.db.tables.records.EclipsePlanRecord;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
@@ -37,13 +39,15 @@ public class EclipsePlans {
     private final DSLContext db;
     private final Places places;
     private final Kit kit;
+    private final Deletions deletions;
     private final Clock clock;
 
-    EclipsePlans(DSLContext db, Places places, Kit kit, Clock clock) {
+    EclipsePlans(DSLContext db, Places places, Kit kit, Deletions deletions, Clock clock) {
+        this.clock = clock;
         this.db = db;
         this.places = places;
         this.kit = kit;
-        this.clock = clock;
+        this.deletions = deletions;
     }
 
     /** What a list says of a plan. */
@@ -68,7 +72,7 @@ public class EclipsePlans {
     EclipsePlan existing(long id) {
         EclipsePlanRecord r = db.fetchOne(ECLIPSE_PLAN, ECLIPSE_PLAN.ID.eq(id).and(ECLIPSE_PLAN.DELETED_AT.isNull()));
         if (r == null) {
-            throw new NotFound("plan " + id);
+            throw deletions.missing("plan", id);
         }
         Stored s = stored(r);
         return new EclipsePlan(
@@ -231,26 +235,37 @@ public class EclipsePlans {
                 .execute();
     }
 
+    /** What was cut from a script, or all of it. */
+    record Cut(boolean whole, Script script) {}
+
+    /** Keeps what is cut from a camera's script; hands back its number. */
     @Transactional
-    void deleteCamera(long plan, long camera, boolean deleted) {
-        db.update(ECLIPSE_CAMERA)
-                .set(ECLIPSE_CAMERA.DELETED_AT, deleted ? clock.instant() : null)
-                .where(ECLIPSE_CAMERA.ID.eq(camera).and(ECLIPSE_CAMERA.PLAN_ID.eq(plan)))
-                .execute();
+    long cut(long camera, String name, boolean whole, Script script) {
+        return db.insertInto(SCRIPT_CUT)
+                .set(SCRIPT_CUT.CAMERA_ID, camera)
+                .set(SCRIPT_CUT.NAME, name)
+                .set(SCRIPT_CUT.WHOLE, whole)
+                .set(SCRIPT_CUT.SCRIPT, ScriptFile.write(script))
+                .set(SCRIPT_CUT.DELETED_AT, clock.instant())
+                .returning(SCRIPT_CUT.ID)
+                .fetchSingle(SCRIPT_CUT.ID);
+    }
+
+    /** Takes a cut out of what is kept; empty where it was taken already. */
+    @Transactional
+    Optional<Cut> uncut(long camera, long cut) {
+        Optional<Cut> kept = db.selectFrom(SCRIPT_CUT)
+                .where(SCRIPT_CUT.ID.eq(cut).and(SCRIPT_CUT.CAMERA_ID.eq(camera)))
+                .fetchOptional(r -> new Cut(
+                        r.getWhole(), ScriptFile.read(r.getScript()).script().orElseThrow()));
+        db.deleteFrom(SCRIPT_CUT).where(SCRIPT_CUT.ID.eq(cut)).execute();
+        return kept;
     }
 
     /** Takes all cameras out for good, so that others take their place. */
     @Transactional
     void clearCameras(long plan) {
         db.deleteFrom(ECLIPSE_CAMERA).where(ECLIPSE_CAMERA.PLAN_ID.eq(plan)).execute();
-    }
-
-    @Transactional
-    void delete(long plan, boolean deleted) {
-        db.update(ECLIPSE_PLAN)
-                .set(ECLIPSE_PLAN.DELETED_AT, deleted ? clock.instant() : null)
-                .where(ECLIPSE_PLAN.ID.eq(plan))
-                .execute();
     }
 
     /** Percent by place. */

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.rehearsal;
 
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
@@ -36,6 +37,7 @@ class PlanController {
     static final String PLAN = "/{id:\\d{1,18}}";
     static final String CAMERA = PLAN + "/cameras/{camera:\\d{1,18}}";
     private static final List<String> SETTINGS = List.of("place", "other", "afterC2", "beforeC3", "celsius");
+    static final List<String> SCRIPT = List.of("script");
     private static final String NOT_SEEN =
             "Nothing of this eclipse is seen from there: a plan's times are those of its place. Choose one that sees it.";
 
@@ -45,9 +47,17 @@ class PlanController {
     private final Places places;
     private final Kit kit;
     private final ElsewhereView elsewhere;
+    private final Deletions deletions;
 
     PlanController(
-            EclipsePlans plans, Scripts scripts, CameraForm cameras, Places places, Kit kit, ElsewhereView elsewhere) {
+            EclipsePlans plans,
+            Scripts scripts,
+            CameraForm cameras,
+            Places places,
+            Kit kit,
+            ElsewhereView elsewhere,
+            Deletions deletions) {
+        this.deletions = deletions;
         this.plans = plans;
         this.scripts = scripts;
         this.cameras = cameras;
@@ -57,7 +67,8 @@ class PlanController {
     }
 
     @GetMapping
-    String list(Model model) {
+    String list(@RequestParam Optional<String> deleted, Model model) {
+        Form.idIn(deleted).flatMap(id -> deletions.gone("plan", id)).ifPresent(g -> model.addAttribute("gone", g));
         model.addAttribute("plans", plans.briefs());
         return "rehearsal/list";
     }
@@ -103,7 +114,7 @@ class PlanController {
                     "script",
                     view.chosen() == null
                             ? null
-                            : new Form().put("script", view.chosen().text()));
+                            : Seen.mark(new Form().put("script", view.chosen().text()), SCRIPT));
         }
         model.addAttribute("elsewhere", elsewhere.of(plan));
         model.addAttribute("rigs", kit.rigs());
@@ -219,13 +230,13 @@ class PlanController {
     @PostMapping(PLAN + "/delete")
     String delete(@PathVariable long id) {
         plans.existing(id);
-        plans.delete(id, true);
+        deletions.delete("plan", id);
         return "redirect:/events/plans?deleted=" + id;
     }
 
     @PostMapping(PLAN + "/restore")
     String restore(@PathVariable long id) {
-        plans.delete(id, false);
+        deletions.restore("plan", id);
         return back(id);
     }
 
@@ -253,13 +264,13 @@ class PlanController {
             HttpServletResponse response) {
         EclipsePlan plan = plans.existing(id);
         Form form = Form.of(typed);
-        Optional<PlanCamera> read = cameras.read(form, plan.camera(camera), plan.margins());
+        Optional<PlanCamera> read = cameras.read(form, camera(plan, camera), plan.margins());
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(plan, Map.of("camera", "" + camera), null, form, model);
         }
         if (Seen.refuses(
-                form, CameraForm.fields(plan.camera(camera)), CameraForm.NAMES, this::words, model, response)) {
+                form, CameraForm.fields(camera(plan, camera)), CameraForm.NAMES, this::words, model, response)) {
             return page(plan, Map.of("camera", "" + camera), null, form, model);
         }
         plans.change(id, read.get());
@@ -268,15 +279,20 @@ class PlanController {
 
     @PostMapping(CAMERA + "/delete")
     String deleteCamera(@PathVariable long id, @PathVariable long camera) {
-        plans.existing(id).camera(camera);
-        plans.deleteCamera(id, camera, true);
+        camera(plans.existing(id), camera);
+        deletions.delete("camera", camera);
         return back(id) + "?deleted=" + camera;
     }
 
     @PostMapping(CAMERA + "/restore")
     String restoreCamera(@PathVariable long id, @PathVariable long camera) {
-        plans.deleteCamera(id, camera, false);
+        deletions.restore("camera", camera);
         return back(id) + "?camera=" + camera;
+    }
+
+    /** A camera of a plan that may have been deleted in another window. */
+    PlanCamera camera(EclipsePlan plan, long camera) {
+        return plan.find(camera).orElseThrow(() -> deletions.missing("camera", camera));
     }
 
     static String back(long id) {

@@ -11,6 +11,7 @@ import biweekly.util.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.Cue;
 import dev.halfdusk.core.eclipse.FilterWindow;
@@ -21,8 +22,10 @@ import dev.halfdusk.core.measure.Numbers;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Date;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
 /** A plan for other programs and for paper. The caution and what holds for the filter stand on each. */
 final class PlanFiles {
@@ -164,13 +167,15 @@ final class PlanFiles {
     }
 
     /** An event for each cue; alarms ring at the cue, and before what needs preparation. Filters are not left to a calendar's alarm alone. */
-    static String calendar(EclipsePlan plan, Instant now) {
+    static String calendar(EclipsePlan plan, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Eclipse//EN");
-        int number = 0;
+        Map<Cue.Kind, Integer> numbers = new EnumMap<>(Cue.Kind.class);
         for (Cue cue : plan.cues()) {
             VEvent event = new VEvent();
-            event.setUid("eclipse-" + plan.id() + "-" + number++ + "@half-dusk");
+            int number = numbers.merge(cue.kind(), 1, Integer::sum);
+            event.setUid(
+                    here.uid("eclipse-" + plan.id() + "-" + cue.kind().name().toLowerCase(Locale.ROOT) + "-" + number));
             event.setDateTimeStamp(Date.from(now));
             event.setDateStart(Date.from(cue.when()));
             event.setDateEnd(Date.from(Instants.after(cue.when(), 1)));

@@ -60,9 +60,11 @@ class RehearsalController {
     private final Rehearsals rehearsals;
     private final Places places;
     private final Clock clock;
-    private final Darkroom darkroom = new Darkroom();
+    private final Darkroom darkroom;
 
-    RehearsalController(EclipsePlans plans, Scripts scripts, Rehearsals rehearsals, Places places, Clock clock) {
+    RehearsalController(
+            EclipsePlans plans, Scripts scripts, Rehearsals rehearsals, Places places, Clock clock, Darkroom darkroom) {
+        this.darkroom = darkroom;
         this.plans = plans;
         this.scripts = scripts;
         this.rehearsals = rehearsals;
@@ -80,6 +82,7 @@ class RehearsalController {
         head(plan, model);
         rehearsals.find(plan.id()).ifPresent(running -> second(plan, worked, running, model));
         model.addAttribute("refusals", refusals(worked));
+        model.addAttribute("off", plan.window().isPresent());
         model.addAttribute("cues", PlanView.cues(plan, plan.here()));
         model.addAttribute("kinds", KINDS);
         model.addAttribute("speeds", Rehearsals.SPEEDS);

@@ -77,6 +77,11 @@ final class ScriptFile {
         return text.toString();
     }
 
+    /** One line of the file. */
+    static String line(Line line) {
+        return write(new Script(List.of(line))).lines().skip(1).findFirst().orElseThrow();
+    }
+
     static Read read(String text) {
         if (text.length() > MOST_CHARACTERS) {
             return Read.refused(

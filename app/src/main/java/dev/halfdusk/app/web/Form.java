@@ -173,6 +173,11 @@ public final class Form {
         }
     }
 
+    /** An id in an address; empty where it is none. */
+    public static Optional<Long> idIn(Optional<String> text) {
+        return text.filter(t -> t.matches("\\d{1,18}")).map(Long::parseLong);
+    }
+
     /** A choice by its name, in either case and with hyphens for its underscores; empty, without complaint, where the field holds none. */
     public <E extends Enum<E>> Optional<E> choice(String field, Class<E> of) {
         return Arrays.stream(of.getEnumConstants())

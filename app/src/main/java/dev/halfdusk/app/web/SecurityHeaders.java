@@ -23,8 +23,20 @@ class SecurityHeaders extends OncePerRequestFilter {
     /** The API browser is a library of its own that styles itself in the page. */
     private static final String DOCS_POLICY = POLICY + "; style-src 'self' 'unsafe-inline'";
 
+    private static final String ERROR = "/error";
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
     private static final Set<String> OWN = Set.of("same-origin", "none");
+
+    /** Whether a page of another site asks. Browsers say so in the one header or, to plain addresses on a network, in the other alone. */
+    private static boolean foreign(HttpServletRequest request) {
+        String from = request.getHeader("Sec-Fetch-Site");
+        if (from != null && !OWN.contains(from)) {
+            return true;
+        }
+        String origin = request.getHeader(HttpHeaders.ORIGIN);
+        String host = request.getHeader(HttpHeaders.HOST);
+        return origin != null && !origin.replaceFirst("^https?://", "").equalsIgnoreCase(host);
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -37,8 +49,11 @@ class SecurityHeaders extends OncePerRequestFilter {
                 && !request.getRequestURI().endsWith(".png")) {
             response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         }
-        String from = request.getHeader("Sec-Fetch-Site");
-        if (from != null && !OWN.contains(from) && !READING.contains(request.getMethod())) {
+        if (request.getRequestURI().equals(ERROR)) { // only the server itself goes there
+            response.sendError(HttpServletResponse.SC_NOT_FOUND);
+            return;
+        }
+        if (!READING.contains(request.getMethod()) && foreign(request)) {
             response.sendError(HttpServletResponse.SC_FORBIDDEN);
             return;
         }

@@ -17,6 +17,7 @@ import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.FieldNotes;
@@ -92,6 +93,9 @@ class WholeDataTest {
     private Places places;
 
     @Autowired
+    private Deletions deletions;
+
+    @Autowired
     private Kit kit;
 
     @Autowired
@@ -159,7 +163,7 @@ class WholeDataTest {
         assertThat(served.toString()).isEqualTo(written.toString());
         assertThat(file.read(written, false).state()).isEqualTo(State.EQUAL);
 
-        outings.delete(id);
+        deletions.delete("outing", id);
         assertThat(file.read(written, false).state()).isEqualTo(State.NEW);
         long again = outings.all().stream()
                 .filter(o -> o.title().equals(written.path("title").asText()))
@@ -288,8 +292,7 @@ class WholeDataTest {
         assertThat(data.write()).isEqualTo(zip);
         assertThat(data.look(zip)).isNotEmpty().allMatch(i -> i.state() == State.EQUAL);
 
-        places.marks(outing.place().id())
-                .forEach(m -> places.removeMark(outing.place().id(), m.id()));
+        places.marks(outing.place().id()).forEach(m -> deletions.delete("mark", m.id()));
         outings.save(new Outing(
                 id,
                 "Renamed " + id,
@@ -412,8 +415,8 @@ class WholeDataTest {
                 outings.save(Outing.fresh(one.title(), there, one.night())).id();
         byte[] zip = data.write();
         assertThat(data.look(zip)).allMatch(i -> i.state() == State.EQUAL);
-        outings.delete(first);
-        outings.delete(second);
+        deletions.delete("outing", first);
+        deletions.delete("outing", second);
         data.take(zip, false);
         assertThat(outings.all().stream()
                         .filter(o -> o.title().equals(one.title()))

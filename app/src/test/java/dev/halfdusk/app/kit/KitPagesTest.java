@@ -66,7 +66,7 @@ class KitPagesTest {
         web.perform(get("/kit/body/" + b.id()))
                 .andExpect(content().string(containsString("value=\"23.5\"")))
                 .andExpect(content().string(containsString("stops between")));
-        web.perform(post("/kit/body/" + b.id() + "/delete")).andExpect(redirectedUrl("/kit"));
+        web.perform(post("/kit/body/" + b.id() + "/delete")).andExpect(redirectedUrl("/kit?deleted=body-" + b.id()));
     }
 
     @ParameterizedTest
@@ -142,7 +142,8 @@ class KitPagesTest {
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("At least the short end, 70 mm")))
                 .andExpect(content().string(containsString("At least the widest f-number")));
-        web.perform(post("/kit/lens/" + lens.id() + "/delete")).andExpect(redirectedUrl("/kit"));
+        web.perform(post("/kit/lens/" + lens.id() + "/delete"))
+                .andExpect(redirectedUrl("/kit?deleted=lens-" + lens.id()));
     }
 
     @ParameterizedTest
@@ -209,11 +210,16 @@ class KitPagesTest {
                 .orElseThrow();
         assertThat(tracked.rig().support().kind()).isEqualTo(Support.Kind.SIDEREAL);
         assertThat(tracked.weightG()).isGreaterThan(1500);
-        web.perform(post("/kit/body/" + tracked.body().id() + "/delete")).andExpect(redirectedUrl("/kit?kept=body"));
-        web.perform(post("/kit/lens/" + tracked.lens().id() + "/delete")).andExpect(redirectedUrl("/kit?kept=lens"));
+        web.perform(post("/kit/body/" + tracked.body().id() + "/delete"))
+                .andExpect(redirectedUrl("/kit?kept=body-" + tracked.body().id()));
+        web.perform(post("/kit/lens/" + tracked.lens().id() + "/delete"))
+                .andExpect(redirectedUrl("/kit?kept=lens-" + tracked.lens().id()));
         web.perform(post("/kit/gear/" + tracked.gear().get(0).id() + "/delete"))
-                .andExpect(redirectedUrl("/kit?kept=gear"));
-        web.perform(get("/kit?kept=gear")).andExpect(content().string(containsString("still needed")));
+                .andExpect(
+                        redirectedUrl("/kit?kept=gear-" + tracked.gear().get(0).id()));
+        web.perform(get("/kit?kept=body-" + tracked.body().id()))
+                .andExpect(content().string(containsString("was not deleted, since it is needed by")))
+                .andExpect(content().string(containsString("href=\"/kit/rig/" + tracked.id() + "\"")));
         web.perform(get("/kit/rig/" + tracked.id())).andExpect(content().string(containsString("two pixels from f/")));
         web.perform(get("/kit/rig/999")).andExpect(status().isNotFound());
         web.perform(get("/kit/tripod/1")).andExpect(status().isNotFound());

@@ -173,7 +173,11 @@ class PlacePagesTest {
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("0 to 360\u00b0")))
                 .andExpect(content().string(containsString("value=\"400\"")));
-        web.perform(post(path + "/marks/" + marks.get(0).id() + "/remove")).andExpect(redirectedUrl(path + "#marks"));
+        long mark = marks.get(0).id();
+        web.perform(post(path + "/marks/" + mark + "/remove"))
+                .andExpect(redirectedUrl(path + "?gone=mark-" + mark + "#marks"));
+        web.perform(get(path + "?gone=mark-" + mark))
+                .andExpect(content().string(containsString("action=\"/deleted/mark/" + mark + "\"")));
         assertThat(places.marks(id)).isEmpty();
     }
 
@@ -257,7 +261,8 @@ class PlacePagesTest {
                         .param("lamps", "gas"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("Choose one of the list.")));
-        web.perform(post(path + "/domes/" + port.id() + "/remove")).andExpect(redirectedUrl(path + "#domes"));
+        web.perform(post(path + "/domes/" + port.id() + "/remove"))
+                .andExpect(redirectedUrl(path + "?gone=dome-" + port.id() + "#domes"));
         assertThat(places.domes(id)).hasSize(before);
     }
 
@@ -303,7 +308,8 @@ class PlacePagesTest {
                 .andExpect(status().is3xxRedirection());
         web.perform(post(path + "/delete")).andExpect(redirectedUrl("/places?kept=" + id));
         assertThat(places.find(id)).isPresent();
-        web.perform(get("/places?kept=" + id)).andExpect(content().string(containsString("still needed")));
+        web.perform(get("/places?kept=" + id))
+                .andExpect(content().string(containsString("was not deleted, since it is needed by")));
         web.perform(get("/places/987654")).andExpect(status().isNotFound());
     }
 

@@ -3,6 +3,7 @@ package dev.halfdusk.app.places;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
@@ -49,6 +50,9 @@ class PlacesRoundTripTest {
     @Autowired
     private Places places;
 
+    @Autowired
+    private Deletions deletions;
+
     private long id;
 
     @BeforeEach
@@ -81,7 +85,7 @@ class PlacesRoundTripTest {
 
         places.change(as(OTHER));
         places.saveSkyline(id, OTHER.skyline());
-        places.domes(id).forEach(d -> places.removeDome(id, d.id()));
+        places.domes(id).forEach(d -> deletions.delete("dome", d.id()));
         places.addDome(id, OTHER.domes().get(0));
         assertThat(found()).isEqualTo(as(OTHER));
     }
@@ -121,10 +125,11 @@ class PlacesRoundTripTest {
         assertThat(places.marks().get(neighbour))
                 .extracting(Places.ListedMark::mark)
                 .containsExactly(MARK);
-        places.removeMark(neighbour, mark);
-        assertThat(places.marks(id)).hasSize(1);
-        places.removeMark(id, mark);
+        deletions.delete("mark", mark);
         assertThat(places.marks(id)).isEmpty();
+        assertThat(places.marks().get(id)).isNull();
+        deletions.restore("mark", mark);
+        assertThat(places.mark(id, mark)).contains(OTHER_MARK);
     }
 
     @Test

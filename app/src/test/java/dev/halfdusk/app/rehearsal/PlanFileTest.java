@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
@@ -52,6 +53,9 @@ class PlanFileTest {
 
     @Autowired
     private EclipsePlans plans;
+
+    @Autowired
+    private Deletions deletions;
 
     @Autowired
     private CameraForm cameras;
@@ -145,7 +149,7 @@ class PlanFileTest {
                 .isEqualTo(12.5);
         assertThat(read(tree, true).state()).isEqualTo(State.EQUAL);
 
-        plans.delete(id, true);
+        deletions.delete("plan", id);
         plans.cloudOdds(before.place().id(), TOTAL, Optional.empty());
         Imported taken = read(tree, false);
         assertThat(taken.state()).isEqualTo(State.NEW);

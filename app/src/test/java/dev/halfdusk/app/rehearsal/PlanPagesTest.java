@@ -243,9 +243,18 @@ class PlanPagesTest {
     void what_a_plan_needs_is_not_deleted() throws Exception {
         long id = plan();
         long camera = camera(id);
-        assertThat(places.delete(plans.existing(id).place().id())).isFalse();
+        long place = plans.existing(id).place().id();
+        MockHttpServletResponse refused = send(post("/places/" + place + "/delete"));
+        assertThat(refused.getRedirectedUrl()).isEqualTo("/places?kept=" + place);
+        assertThat(send(get(refused.getRedirectedUrl())).getContentAsString())
+                .contains("was not deleted, since it is needed by")
+                .contains("href=\"/events/plans/" + id + "\"");
+        assertThat(places.find(place)).isPresent();
         long rig = plans.existing(id).camera(camera).rig().id();
-        send(post("/kit/rigs/" + rig + "/delete"));
+        refused = send(post("/kit/rig/" + rig + "/delete"));
+        assertThat(refused.getRedirectedUrl()).isEqualTo("/kit?kept=rig-" + rig);
+        assertThat(send(get(refused.getRedirectedUrl())).getContentAsString())
+                .contains("href=\"/events/plans/" + id + "\"");
         assertThat(kit.rig(rig)).isPresent();
     }
 
@@ -405,13 +414,26 @@ class PlanPagesTest {
         long id = plan();
         long camera = camera(id);
         String before = script(id, camera);
-        MockHttpServletResponse out = save(id + "/cameras/" + camera + "/script/lines/0/delete", Map.of());
-        assertThat(out.getStatus()).isEqualTo(302);
-        assertThat(script(id, camera).lines().count()).isEqualTo(before.lines().count() - 1);
-        save(id + "/cameras/" + camera + "/script/lines/99999/delete", Map.of());
-        assertThat(script(id, camera).lines().count()).isEqualTo(before.lines().count() - 1);
-        save(id + "/cameras/" + camera + "/script", Map.of("script", before));
+        String line = before.lines().skip(1).findFirst().orElseThrow();
+        String path = id + "/cameras/" + camera + "/script";
+        assertThat(send(get("/events/plans/" + id + "?camera=" + camera)).getContentAsString())
+                .contains("name=\"line\" value=\"" + line + "\"");
+        MvcResult out = web.perform(
+                        post("/events/plans/" + path + "/lines/delete").param("line", line))
+                .andReturn();
+        assertThat(out.getResponse().getStatus()).isEqualTo(302);
+        assertThat(script(id, camera)).isEqualTo(before.replace(line + "\r\n", ""));
+        // once more from a page that still shows it: no other line is taken instead
+        save(path + "/lines/delete", Map.of("line", line));
+        assertThat(script(id, camera)).isEqualTo(before.replace(line + "\r\n", ""));
+        assertThat(send(get("/deleted")).getContentAsString())
+                .contains("action=\"/events/plans/" + path + "/cuts/"
+                        + out.getFlashMap().get("cut") + "\"");
+        save(path + "/cuts/" + out.getFlashMap().get("cut"), Map.of());
         assertThat(script(id, camera)).isEqualTo(before);
+        MvcResult anew = web.perform(post("/events/plans/" + path + "/anew")).andReturn();
+        save(path + "/cuts/" + anew.getFlashMap().get("cut"), Map.of());
+        assertThat(plans.existing(id).camera(camera).byHand()).isPresent();
     }
 
     // rehearsal
@@ -612,7 +634,8 @@ class PlanPagesTest {
         assertThat(at).isBetween(Instant.parse("2027-08-02T08:45:10Z"), Instant.parse("2027-08-02T08:45:12Z"));
         assertThat(off.getAlarms()).hasSize(1);
         assertThat(off.getDescription().getValue()).contains(NEVER);
-        assertThat(events).allMatch(e -> e.getUid().getValue().endsWith("@half-dusk"));
+        assertThat(events)
+                .allMatch(e -> e.getUid().getValue().matches("eclipse-\\d+-[a-z_]+-\\d+@[0-9a-f]{20}\\.half-dusk"));
         long annular = plans.add(place(-3.1, -60).id(), LocalDate.of(2028, 1, 26));
         assertThat(page(annular + "/plan.ics")).doesNotContain("Filters off");
     }

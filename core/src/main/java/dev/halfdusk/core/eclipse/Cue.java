@@ -33,6 +33,9 @@ public record Cue(Instant when, Kind kind, String words) {
     private static final double FILTERS_BEFORE = 5 * 60;
     private static final double WARNING = 10;
 
+    /** Nobody is asked to look who could not for so long, seconds. */
+    private static final double LOOK = 2;
+
     /** A recording is started so long before totality, or before the maximum, and stopped as long after. */
     private static final double RECORDING_BEFORE = 180;
 
@@ -72,7 +75,10 @@ public record Cue(Instant when, Kind kind, String words) {
             Instant on = window.get().off().to();
             cues.add(at(c2, -60, Kind.CONTACT, "One minute to totality. Filters stay on."));
             cues.add(at(off, 0, Kind.FILTER_OFF, "Filters off."));
-            cues.add(at(max, 0, Kind.LOOK, "Maximum. Look at it."));
+            cues.add(
+                    window.get().holds(max, LOOK)
+                            ? at(max, 0, Kind.LOOK, "Maximum. Look at it.")
+                            : at(max, 0, Kind.CONTACT, "Maximum. Filters are on."));
             if (Instants.seconds(off, on) > 2 * WARNING) {
                 cues.add(at(on, -WARNING, Kind.CONTACT, "Filters on in ten seconds."));
             }

@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.moon.EclipsedLight;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.moon.MoonLimit;
@@ -31,8 +32,7 @@ public record EclipseLadder(List<Step> steps) {
 
     public static final Range BRIGHTER = new Range("stops brighter", -6, 6, "");
 
-    /** Three quarters to four fifths is where people change over. */
-    public static final double USUAL_SWITCH = 0.78;
+    public static final double USUAL_SWITCH = EclipsedLight.USUAL_SWITCH;
 
     /** Totality may be so much darker or brighter than its class says, stops: a magnitude. */
     public static final double UNKNOWN_STOPS = Stops.ofMagnitudes(1);
@@ -118,8 +118,7 @@ public record EclipseLadder(List<Step> steps) {
         double full =
                 MoonLight.full(s.moment(), observer, MoonLight.USUAL_EXTINCTION).proposedEv100();
         boolean forShadow = shadow.covered() >= asked.switchAt;
-        double darkest = EclipsedLight.shadowStops(new ShadowedMoon(shadow, asked.danjon));
-        double stops = forShadow ? darkest : Math.min(darkest, EclipsedLight.limbStops(shadow));
+        double stops = EclipsedLight.stops(new ShadowedMoon(shadow, asked.danjon), asked.switchAt);
         double ev = full - stops - asked.brighterStops;
         double limit = s.rig().support().kind() == Support.Kind.LUNAR
                 ? MoonLimit.SEEING_SECONDS

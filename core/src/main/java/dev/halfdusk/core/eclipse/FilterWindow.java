@@ -15,7 +15,10 @@ import java.util.Optional;
  */
 public record FilterWindow(Interval off) {
 
-    /** Shorter than this it is not worth the danger: the filters stay on. */
+    /** Totality shorter than this, seconds, is eaten up by the margins and by the valleys of the moon's real limb: filters stay on. */
+    public static final double SHORTEST_TOTALITY_S = 20;
+
+    /** A window shorter than this, seconds, is not worth the danger: the filters stay on. */
     private static final double SHORTEST_SECONDS = 5;
 
     /**
@@ -51,7 +54,7 @@ public record FilterWindow(Interval off) {
         }
         Instant from = Instants.after(c2.get().when(), margins.afterC2);
         Instant to = Instants.after(c3.get().when(), -margins.beforeC3);
-        return Instants.seconds(from, to) < SHORTEST_SECONDS
+        return here.inner().toNanos() < SHORTEST_TOTALITY_S * 1e9 || Instants.seconds(from, to) < SHORTEST_SECONDS
                 ? Optional.empty()
                 : Optional.of(new FilterWindow(new Interval(from, to)));
     }
@@ -67,7 +70,11 @@ public record FilterWindow(Interval off) {
             return "The filter stays on until totality has begun and is on again before it ends. Outside of totality it never comes off.";
         }
         return here.type() == Type.TOTAL
-                ? "The filter never comes off: too little of totality is seen from here to take it off safely."
+                ? "The filter never comes off: totality lasts "
+                        + Math.round(here.inner().toMillis() / 1e3)
+                        + " s here, too little of it is seen to take the filter off safely (less than "
+                        + Math.round(SHORTEST_TOTALITY_S)
+                        + " s, a sun that is hidden, or margins that leave nothing)."
                 : "The filter never comes off: this eclipse is " + here.type().words() + " here.";
     }
 

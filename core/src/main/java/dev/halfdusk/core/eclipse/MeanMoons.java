@@ -22,8 +22,10 @@ final class MeanMoons {
 
     private MeanMoons() {}
 
-    /** Those from some days before from to some days after to, whose surroundings can be reckoned. */
-    static List<Instant> between(Instant first, Instant from, Instant to) {
+    /** Those from some days before an instant to some days after another, whose surroundings can be reckoned. */
+    static List<Instant> between(Instant first, Instant asked, Instant until) {
+        Instant from = asked.isBefore(TimeScale.FIRST) ? TimeScale.FIRST : asked;
+        Instant to = until.isAfter(TimeScale.LAST) ? TimeScale.LAST : until;
         List<Instant> means = new ArrayList<>();
         long begin = (long) Math.floor(Duration.between(first, from).getSeconds() / MONTH_SECONDS) - 1;
         for (long k = begin; ; k++) {

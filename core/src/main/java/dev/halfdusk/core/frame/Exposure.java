@@ -10,7 +10,9 @@ import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Sidereal;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 
@@ -43,7 +45,21 @@ final class Exposure {
     /** Against its sigma: a spot that moves less stands still, and beyond the other it is drawn as many. */
     private static final double SHORT = 0.5;
 
+    private static final double SQRT_2_PI = Math.sqrt(2 * Math.PI);
+
     private static final double LONG = 9;
+
+    /** Sigmas between the spots of a long line, whose sum is then even to a thousandth. */
+    private static final double APART = 1.5;
+
+    /** An arc no longer than this is drawn as its chord, a quarter of a thousandth of its radius off. */
+    private static final double STRAIGHT_DEG = 2.5;
+
+    /** Where the sky turns by less it is not asked whether a star's circle meets the picture. */
+    private static final double TURNS_DEG = 1;
+
+    /** A trail gathers light in a pixel only while the star is there, and so long in passing, pixels. */
+    private static final double PASSES_PX = 3;
 
     /** Light from so far beyond the edge may reach the picture. */
     private static final double MARGIN_PX = 40;
@@ -70,7 +86,11 @@ final class Exposure {
     /** Rate of the support against that of the stars. */
     private final double tracker;
 
+    /** By so much the sky turns in the picture while the shutter is open. */
+    private final double skyTurnsDeg;
+
     private final Vector forward;
+    private final double edgeDeg;
     private final double withinDeg;
     private final double reach;
     /** Electrons a second of a star of magnitude 0. */
@@ -83,7 +103,11 @@ final class Exposure {
     /** Seconds by which the sky turned last, and where it then has east, north and up. One hand uses an exposure. */
     private double turn;
 
-    private final Vector[] turnedAxes = new Vector[3];
+    private Vector[] turnedAxes;
+
+    /** The same for every turn so far: all stars turn by as much, frame by frame and piece by piece. */
+    private final Map<Double, Vector[]> turns = new HashMap<>();
+
     private static final Vector[] UNIT = {new Vector(1, 0, 0), new Vector(0, 1, 0), new Vector(0, 0, 1)};
     private final double pixelUm;
     private final Halo[] halos;
@@ -109,7 +133,9 @@ final class Exposure {
                         / 60; // it lags: one way all the time, as the longest shutter has it
         tracker = rate / Sidereal.ARCSEC_PER_SECOND;
         forward = shot.framing().see(window.onSensor(window.width() / 2.0, window.height() / 2.0));
-        withinDeg = Math.min(180, edgeDeg() + trails.turnDeg(shot.seconds()));
+        skyTurnsDeg = Math.abs(1 - tracker) * shot.seconds() * Sidereal.ARCSEC_PER_SECOND / 3600;
+        edgeDeg = edgeDeg();
+        withinDeg = Math.min(180, edgeDeg + skyTurnsDeg + trails.turnDeg(shot.seconds()));
         reach = Math.cos(Math.toRadians(withinDeg));
         double focal = shot.framing().optics().focalMm();
         atZero = SkyElectrons.ofStar(0, focal, shot.aperture(), shot.efficiency());
@@ -128,7 +154,7 @@ final class Exposure {
     private static float[][] airByAltitude(double extinction) {
         float[][] through = new float[90 * AIR_PER_DEGREE + 1][3];
         for (int i = 0; i < through.length; i++) {
-            double mass = Air.mass((double) i / AIR_PER_DEGREE);
+            double mass = Air.path((double) i / AIR_PER_DEGREE);
             for (int c = 0; c < 3; c++) {
                 through[i][c] = (float) Air.transmission(extinction * Tint.EXTINCTION[c], mass);
             }
@@ -211,6 +237,13 @@ final class Exposure {
         return Math.min(41_253, window.width() * perPixel * window.height() * perPixel);
     }
 
+    /** The same with all that comes into it while the sky turns. */
+    double sweptSquareDegrees() {
+        double perPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        double across = Math.max(window.width(), window.height()) * perPixel;
+        return Math.min(41_253, squareDegrees() + across * pathPx() * perPixel);
+    }
+
     /** What the air lets through of red, green and blue: blue least, so that a low moon or sun is orange. */
     double[] air(Vector local) {
         double path = Air.path(Math.max(0, local.latitudeDeg()));
@@ -221,8 +254,10 @@ final class Exposure {
         return through;
     }
 
+    /** Whether something of the sky may come into the picture while the shutter is open. */
     boolean near(Vector local) {
-        return local.dot(forward) > reach;
+        return local.dot(forward) > reach
+                && (skyTurnsDeg < TURNS_DEG || Math.abs(local.angleTo(pole) - forward.angleTo(pole)) < edgeDeg);
     }
 
     /** East, north and up of a star's ICRS direction, with aberration. */
@@ -240,15 +275,22 @@ final class Exposure {
         if (local.z() < -0.02 && trails.frames() == 1 || local.dot(moon) > moonEdge) {
             return; // below the horizon, or behind the moon
         }
-        double electrons = perSecond(magnitude) * shot.seconds();
+        int pieces = (int) Math.max(1, Math.ceil(skyTurnsDeg / STRAIGHT_DEG));
+        double each = shot.seconds() / pieces;
+        double electrons = perSecond(magnitude) * each;
         double[] tint = null;
         for (int frame = 0; frame < trails.frames(); frame++) {
             double start = frame * (shot.seconds() + trails.pauseSeconds());
-            Optional<Point> from = starAt(local, start);
-            Optional<Point> to = from.isEmpty() ? from : starAt(local, start + shot.seconds());
-            if (to.isPresent() && (!outside(from.get(), MARGIN_PX) || !outside(to.get(), MARGIN_PX))) {
-                tint = tint == null ? seen(local, kelvin) : tint;
-                streak(from.get(), to.get(), electrons, tint);
+            Optional<Point> to = starAt(local, start);
+            for (int piece = 1; piece <= pieces; piece++) {
+                Optional<Point> from = to;
+                to = starAt(local, start + piece * each);
+                if (from.isPresent()
+                        && to.isPresent()
+                        && (!outside(from.get(), MARGIN_PX) || !outside(to.get(), MARGIN_PX))) {
+                    tint = tint == null ? seen(local, kelvin) : tint;
+                    streak(from.get(), to.get(), electrons, tint);
+                }
             }
         }
     }
@@ -373,10 +415,10 @@ final class Exposure {
             return local;
         }
         if (skySeconds != turn) {
-            turn = skySeconds; // all stars turn by as much: three of them say how
-            for (int i = 0; i < turnedAxes.length; i++) {
-                turnedAxes[i] = Sidereal.later(UNIT[i], pole, skySeconds);
-            }
+            turn = skySeconds;
+            turnedAxes = turns.computeIfAbsent(skySeconds, s -> new Vector[] {
+                Sidereal.later(UNIT[0], pole, s), Sidereal.later(UNIT[1], pole, s), Sidereal.later(UNIT[2], pole, s)
+            });
         }
         return turnedAxes[0]
                 .times(local.x())
@@ -424,7 +466,8 @@ final class Exposure {
         double point = 1;
         for (Halo halo : halos) {
             double wide = Math.sqrt(halo.sigmaUm() * halo.sigmaUm() / (pixelUm * pixelUm) + sigma * sigma);
-            double peak = light * halo.share() / (2 * Math.PI * wide * wide * binned * binned);
+            double drawnOut = Math.max(1, length / (SQRT_2_PI * wide));
+            double peak = light * halo.share() / (2 * Math.PI * wide * wide * binned * binned * drawnOut);
             if (peak * binned > SEEN_E) {
                 draw(from, to, length, wide, all, halo.share() / (binned * binned), before);
                 point -= halo.share();
@@ -477,10 +520,17 @@ final class Exposure {
 
     /** V of the faintest star that a pixel still tells from its noise. */
     double faintest() {
+        double perSecondPx = Math.max(1e-9, pathPx() / shot.seconds());
         double peakAtZero = atZero
-                * shot.seconds()
+                * Math.min(shot.seconds(), PASSES_PX / perSecondPx)
                 / (2 * Math.PI * LensDrawing.LEAST_SIGMA_PX * LensDrawing.LEAST_SIGMA_PX * window.binned());
         return 2.5 * Math.log10(peakAtZero / (3 * SEEN_E));
+    }
+
+    /** Way of a star through the middle of the picture while the shutter is open, pixels of the picture. */
+    double pathPx() {
+        double perPixelDeg = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        return skyTurnsDeg * Math.sqrt(Math.max(0, 1 - Math.pow(forward.dot(pole), 2))) / perPixelDeg;
     }
 
     private void draw(
@@ -489,13 +539,33 @@ final class Exposure {
             canvas.line(from.x(), from.y(), to.x(), to.y(), sigma, share, electrons, before);
             return;
         }
-        int steps = (int) Math.max(1, Math.ceil(length / Math.max(0.25, sigma) / SHORT));
-        for (int i = 0; i < steps; i++) {
+        int steps = (int) Math.max(1, Math.ceil(length / Math.max(0.25, sigma) / APART));
+        double margin = 5 * sigma + 1;
+        double[] inside = {0, 1}; // of the line, what lies in the picture
+        clip(from.x(), to.x(), -margin, window.width() + margin, inside);
+        clip(from.y(), to.y(), -margin, window.height() + margin, inside);
+        int last = (int) Math.min(steps, Math.ceil(inside[1] * steps));
+        for (int i = (int) Math.max(0, Math.floor(inside[0] * steps)); i < last; i++) {
             double along = (i + 0.5) / steps;
             double x = from.x() + (to.x() - from.x()) * along;
             double y = from.y() + (to.y() - from.y()) * along;
             canvas.spot(x, y, sigma, share / steps, electrons, before);
         }
+    }
+
+    /** Narrows the part of a line, 0 to 1, to where a coordinate lies between two limits. */
+    private static void clip(double from, double to, double low, double high, double[] part) {
+        double by = to - from;
+        if (by == 0) {
+            if (from < low || from > high) {
+                part[1] = part[0];
+            }
+            return;
+        }
+        double one = (low - from) / by;
+        double other = (high - from) / by;
+        part[0] = Math.max(part[0], Math.min(one, other));
+        part[1] = Math.min(part[1], Math.max(one, other));
     }
 
     private boolean outside(Point p, double margin) {

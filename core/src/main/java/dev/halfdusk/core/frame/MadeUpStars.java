@@ -16,7 +16,7 @@ final class MadeUpStars {
     /** Faintest that are ever made up. */
     static final double FAINTEST = 14;
 
-    private static final double FIRST = 8;
+    static final double FIRST = 8;
     private static final double LAYER = 0.5;
 
     /** Decimal logarithm of the stars of the whole sky brighter than V 8, 8.5 and so on to 14. */

@@ -16,8 +16,11 @@ public final class GroundLight {
     /** Of a sun overhead, outside the air. */
     private static final double SUN_LUX = 127_000;
 
-    /** Of a light that gives one lux: a star of magnitude 0 gives 10^(−0.4 × 14.18) lux. */
-    public static final double MAGNITUDE_OF_ONE_LUX = -14.18;
+    /**
+     * Of a light that gives one lux: a star of V 0 gives 2.54e−6 lux (Allen, Astrophysical Quantities), as 0 mag/arcsec² is
+     * 108 000 cd/m² in {@link Luminance}: one zero point for both.
+     */
+    public static final double MAGNITUDE_OF_ONE_LUX = 2.5 * Math.log10(2.54e-6);
 
     private GroundLight() {}
 
@@ -34,7 +37,7 @@ public final class GroundLight {
         }
         return lamps.sunShare()
                 * SUN_LUX
-                * Air.transmission(SkyGlow.CLEAR, Air.mass(lamps.sunAltitudeDeg()))
+                * Air.transmission(SkyGlow.CLEAR, Air.path(lamps.sunAltitudeDeg()))
                 * Math.sin(Math.toRadians(lamps.sunAltitudeDeg()));
     }
 
@@ -48,14 +51,14 @@ public final class GroundLight {
         return lamps.moonShare() * moonLux(lamps.moonPhaseAngleDeg(), lamps.moonAltitudeDeg());
     }
 
-    /** Lux on level ground from the moon in clear air: 0.22 from a full one overhead. 0 below the horizon. */
+    /** Lux on level ground from the moon in clear air: 0.27 from a full one overhead. 0 below the horizon. */
     public static double moonLux(double phaseAngleDeg, double moonAltitudeDeg) {
         if (moonAltitudeDeg <= 0) {
             return 0;
         }
         double magnitude = Moonlight.FULL_MAGNITUDE + Moonlight.fading(phaseAngleDeg);
         return Math.pow(10, -0.4 * (magnitude - MAGNITUDE_OF_ONE_LUX))
-                * Air.transmission(SkyGlow.CLEAR, Air.mass(moonAltitudeDeg))
+                * Air.transmission(SkyGlow.CLEAR, Air.path(moonAltitudeDeg))
                 * Math.sin(Math.toRadians(moonAltitudeDeg));
     }
 }

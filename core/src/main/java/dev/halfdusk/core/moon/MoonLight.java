@@ -2,6 +2,7 @@ package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.Moonlight;
+import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
@@ -11,6 +12,7 @@ import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.sky.Shadow;
 
 /**
  * How bright the moon's lit ground is, as exposure values at ISO 100 (EV100 = log2 N²/t). Sunlit rock: its brightness does not depend
@@ -21,8 +23,9 @@ import dev.halfdusk.core.sky.Observer;
  * @param phaseAngleDeg 0 full, 180 new
  * @param altitudeDeg above the level horizon, which decides how much air the light comes through
  * @param extinction magnitudes per airmass: 0.15 clear, 0.25 usual, 0.4 and more haze
+ * @param shadowStops that the earth's shadow takes in an eclipse from what one exposes for, 0 outside of one
  */
-public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinction) {
+public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinction, double shadowStops) {
 
     public static final Range PHASE = new Range("phase angle", 0, 180, "\u00b0");
     public static final Range EXTINCTION = new Range("extinction", 0, 3, " mag");
@@ -45,16 +48,34 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
     private static final int STEPS = 400;
     private static final double INSIDE_DEG = 10;
 
+    /** Up to here the law of the phases holds; a thinner crescent keeps its ground's brightness, and is never brighter. */
+    private static final double LAW_ENDS_DEG = 155;
+
+    /** Farther from its full phase the moon is in no shadow of the earth. */
+    private static final double NEAR_SHADOW_DEG = 3;
+
+    /** Outside of an eclipse. */
+    public MoonLight(double phaseAngleDeg, double altitudeDeg, double extinction) {
+        this(phaseAngleDeg, altitudeDeg, extinction, 0);
+    }
+
     public MoonLight {
         PHASE.check(phaseAngleDeg);
         Range.ALTITUDE.check(altitudeDeg);
         EXTINCTION.check(extinction);
     }
 
-    /** Of the moon of a moment; one that is down is reckoned as if it stood on the level horizon. */
+    /**
+     * Of the moon of a moment, in the shadow of the earth too, of usual darkness; one that is down is reckoned as if it stood on the
+     * level horizon.
+     */
     public static MoonLight at(Moment moment, Observer observer, double extinction) {
         double phase = Illumination.of(Body.MOON, moment, observer).phaseAngleDeg();
-        return new MoonLight(phase, altitude(moment, observer), extinction);
+        double shadow = phase > NEAR_SHADOW_DEG
+                ? 0
+                : EclipsedLight.stops(
+                        new ShadowedMoon(Shadow.at(moment), ShadowedMoon.USUAL_DANJON), EclipsedLight.USUAL_SWITCH);
+        return new MoonLight(phase, altitude(moment, observer), extinction, shadow);
     }
 
     /** As if the moon that stands there were full. */
@@ -86,11 +107,18 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     /** What a meter says that sees nothing but the lit part. */
     public double meteredEv100() {
-        return meanEv100() - airStops();
+        return meanEv100() - airStops() - shadowStops;
     }
 
     private double meanEv100() {
-        return FULL_EV - Stops.ofMagnitudes(Moonlight.fading(phaseAngleDeg)) - Stops.of(Math.max(1e-6, lit()));
+        double phase = lawfulDeg();
+        return FULL_EV
+                - Stops.ofMagnitudes(Moonlight.fading(phase))
+                - Stops.of((1 + Math.cos(Math.toRadians(phase))) / 2);
+    }
+
+    private double lawfulDeg() {
+        return Math.min(phaseAngleDeg, LAW_ENDS_DEG);
     }
 
     /**
@@ -107,7 +135,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
 
     /** Ten degrees of the moon inside the line between day and night, where craters cast their shadows. EV100. */
     public double terminatorEv100() {
-        double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
+        double alpha = Math.toRadians(lawfulDeg());
         double longitude = Math.min(Math.PI / 2, alpha - Math.PI / 2 + Math.toRadians(INSIDE_DEG));
         return meteredEv100() + Stops.of(brightness(longitude, alpha) / mean(alpha));
     }
@@ -117,7 +145,7 @@ public record MoonLight(double phaseAngleDeg, double altitudeDeg, double extinct
      * a half one. After Lommel and Seeliger, whose ground shines as cos i / (cos i + cos e), which depends on longitude alone.
      */
     public double limbStops() {
-        double alpha = Math.toRadians(Math.min(phaseAngleDeg, 179));
+        double alpha = Math.toRadians(lawfulDeg());
         double limb = Math.asin(1 - (1 - KEPT) * (1 + Math.cos(alpha)));
         return Stops.of(brightness(limb, alpha) / mean(alpha));
     }

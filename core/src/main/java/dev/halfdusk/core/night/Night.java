@@ -57,6 +57,12 @@ public final class Night {
     private final List<Interval> coreUp;
     private final List<Interval> coreDark;
     private final Extreme sunLowest;
+    /** In the night of an eclipse the middle of it is no farther from full. */
+    private static final double NEAR_FULL_DEG = 10;
+
+    /** A moon that has less of its light left brightens a natural sky by less than a tenth of it. */
+    private static final double SHADOWED = 1e-3;
+
     private final List<Crossing> coreCrossings;
     private final Optional<Instant> coreTransit;
 
@@ -144,13 +150,22 @@ public final class Night {
     /** Moon below the horizon, or too faint to matter under the rules. */
     private List<Interval> moonDown() {
         if (rules.moonAllowanceMag() == 0) {
-            return below(HorizonEvent.Kind.MOON);
+            List<Interval> up = Interval.without(span, below(HorizonEvent.Kind.MOON));
+            return Interval.without(span, Interval.common(up, Interval.without(span, shadowed())));
         }
         Fact tooBright = moment -> {
             SunAndMoon lamps = SunAndMoon.at(moment, observer);
             return Moonlight.zenithBrightening(lamps) - rules.moonAllowanceMag();
         };
         return Interval.without(span, when(tooBright));
+    }
+
+    /** The moon so deep in the earth's shadow that it lights nothing. */
+    private List<Interval> shadowed() {
+        double phase = Illumination.of(Body.MOON, Moment.at(span.middle())).phaseAngleDeg();
+        return phase > NEAR_FULL_DEG
+                ? List.of()
+                : when(moment -> SHADOWED - SunAndMoon.at(moment, observer).moonShare());
     }
 
     /** When a target stands highest in the night, or at an end of it where it does not turn. */

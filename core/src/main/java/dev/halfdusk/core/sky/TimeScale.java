@@ -84,7 +84,8 @@ public final class TimeScale {
         return !utc.isBefore(FIRST) && !utc.isAfter(LAST);
     }
 
-    static void check(Instant utc) {
+    /** @throws DateOutOfRange where positions cannot be computed */
+    public static void check(Instant utc) {
         if (!covers(utc)) {
             throw new DateOutOfRange(utc);
         }

@@ -13,6 +13,7 @@ import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.moon.EclipsedLight;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Lens;

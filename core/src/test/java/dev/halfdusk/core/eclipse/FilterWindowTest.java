@@ -166,6 +166,30 @@ class FilterWindowTest {
         assertThat(FilterWindow.words(here, w).contains("never comes off:")).isNotEqualTo(comesOff);
     }
 
+    /** Near the edge of the path: nothing invites a look outside of the window, and below twenty seconds there is none. */
+    @Test
+    void nothing_invites_a_look_outside_of_the_window() {
+        double latitude = 36.2;
+        LocalSolarEclipse here = Suns.at(new Site(latitude, -5.6120, 0), "2027-08-02");
+        int windows = 0;
+        int shown = 0;
+        while (here.type() == Type.TOTAL) {
+            Optional<FilterWindow> w = FilterWindow.of(here, FilterWindow.Margins.LEAST);
+            assertThat(w.isPresent()).isEqualTo(here.inner().toNanos() >= 20_000_000_000L);
+            windows += w.isPresent() ? 1 : 0;
+            for (Cue c : Cue.of(here, FilterWindow.Margins.LEAST)) {
+                if (c.words().contains("Look") || c.kind() == Cue.Kind.LOOK) {
+                    shown++;
+                    assertThat(w.orElseThrow().holds(c.when(), 2)).isTrue();
+                }
+            }
+            latitude += here.inner().toSeconds() > 40 ? 0.01 : 0.0003;
+            here = Suns.at(new Site(latitude, -5.6120, 0), "2027-08-02");
+        }
+        assertThat(windows).isGreaterThan(shown).isGreaterThan(20);
+        assertThat(shown).isGreaterThan(10);
+    }
+
     /** Some twelve seconds of totality near the edge are not worth it. */
     @Test
     void in_a_short_totality_it_stays_on() {
@@ -179,7 +203,8 @@ class FilterWindowTest {
         assertThat(here.inner().toSeconds()).isGreaterThan(3);
         assertThat(FilterWindow.of(here, FilterWindow.Margins.LEAST)).isEmpty();
         assertThat(Cue.of(here, FilterWindow.Margins.LEAST)).noneMatch(c -> c.kind() == Cue.Kind.FILTER_OFF);
-        assertThat(FilterWindow.words(here, Optional.empty())).contains("too little of totality");
+        assertThat(FilterWindow.words(here, Optional.empty()))
+                .contains("totality lasts " + Math.round(here.inner().toMillis() / 1e3) + " s here");
     }
 
     @Test

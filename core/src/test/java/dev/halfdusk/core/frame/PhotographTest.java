@@ -26,6 +26,7 @@ import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Star;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -414,5 +415,41 @@ class PhotographTest {
         assertThat(trails.turnDeg(10)).isCloseTo(34 * 360 / 86_164.0905, within(1e-6));
         // 15.041″ a second over 24.75″ a pixel at 50 mm on 6 µm
         assertThat(trails.gapPx(new Optics(SENSOR, 50, Projection.RECTILINEAR))).isCloseTo(1.2153, within(0.001));
+    }
+
+    /** Half an hour and more is an arc round the pole, not its chord, and what comes into the frame meanwhile is drawn too. */
+    @Test
+    void a_long_exposure_draws_arcs() {
+        double seconds = 5400;
+        Shot shot = shot(20, 0, 37.6, seconds, 100);
+        Window window = Window.whole(SENSOR, 960);
+        Photograph p = Photograph.take(plain(), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        int seen = 0;
+        for (Star star : Star.brighterThan(3.2)) {
+            Vector[] at = new Vector[3];
+            for (int i = 0; i < at.length; i++) {
+                Moment moment = Moment.at(NIGHT.instant().plusSeconds(Math.round(seconds / 2 * i)));
+                at[i] = moment.local(star.place(), plain().observer());
+            }
+            Optional<Framing.Point> begins = shot.framing().project(at[0]).filter(shot.framing()::holds);
+            Optional<Framing.Point> middle = shot.framing().project(at[1]).filter(shot.framing()::holds);
+            Optional<Framing.Point> ends = shot.framing().project(at[2]).filter(shot.framing()::holds);
+            if (begins.isEmpty() || middle.isEmpty() || ends.isEmpty() || at[0].z() < 0.1 || at[2].z() < 0.1) {
+                continue;
+            }
+            Framing.Point on = window.inPicture(middle.get());
+            Framing.Point chord = window.inPicture(new Framing.Point(
+                    (begins.get().x() + ends.get().x()) / 2,
+                    (begins.get().y() + ends.get().y()) / 2));
+            if (Math.hypot(on.x() - chord.x(), on.y() - chord.y()) > 4) {
+                seen++;
+                assertThat(light(p, on)).as(star.name()).isGreaterThan(1.1 * light(p, chord));
+            }
+        }
+        assertThat(seen).isGreaterThan(5);
+    }
+
+    private static double light(Photograph p, Framing.Point at) {
+        return p.electrons(1)[(int) at.y() * p.window().width() + (int) at.x()];
     }
 }

@@ -48,12 +48,12 @@ class MoonLightTest {
         assertThat(at(90).limbEv100()).isCloseTo(at(90).meteredEv100() + 0.998, within(0.003));
     }
 
-    /** 0.2 mag at the zenith are 0.266 stops; by the tables 1.995 times as much at 30°, 10.4 at 5°, 38 at the horizon. */
+    /** 0.2 mag at the zenith are 0.266 stops; by the tables 1.995 times as much at 30°, 10.04 at 5° airless, 31.5 at the airless horizon. */
     @Test
     void air_takes_its_share() {
         assertThat(new MoonLight(0, 90, 0.2).airStops()).isCloseTo(0.2 / 0.75257, within(1e-4));
-        assertThat(new MoonLight(0, 0, 0.2).airStops()).isCloseTo(37.92 * 0.2 / 0.75257, within(0.02));
-        assertThat(new MoonLight(0, 5, 0.2).airStops()).isCloseTo(10.31 * 0.2 / 0.75257, within(0.03));
+        assertThat(new MoonLight(0, 0, 0.2).airStops()).isCloseTo(31.54 * 0.2 / 0.75257, within(0.06));
+        assertThat(new MoonLight(0, 5, 0.2).airStops()).isCloseTo(10.04 * 0.2 / 0.75257, within(0.03));
         assertThat(new MoonLight(0, 30, 0.2).airStops()).isCloseTo(1.995 * 0.2 / 0.75257, within(0.001));
         assertThat(new MoonLight(0, 30, 0.3).meteredEv100()).isLessThan(new MoonLight(0, 60, 0.3).meteredEv100());
         assertThatThrownBy(() -> new MoonLight(0, 30, 3.1)).isInstanceOf(OutOfRange.class);
@@ -85,5 +85,29 @@ class MoonLightTest {
         assertThat(motion.pxPerSecond(optics)).isCloseTo(motion.arcsecPerSecond() / scale, within(0.01));
         assertThat(motion.longestSeconds(optics, 2)).isCloseTo(2 / motion.pxPerSecond(optics), within(1e-9));
         assertThat(motion.widthPx(optics)).isCloseTo(focal / 110 / 0.006, within(focal / 110 / 0.006 * 0.08));
+    }
+
+    /** Where the law of the phases ends the brightness is held: a thinner crescent never asks for less light. */
+    @Test
+    void a_thinner_crescent_is_never_brighter() {
+        for (double phase = 1; phase <= 180; phase++) {
+            assertThat(at(phase).meteredEv100())
+                    .as("at %s", phase)
+                    .isLessThanOrEqualTo(at(phase - 1).meteredEv100());
+            assertThat(at(phase).limbEv100()).as("limb at %s", phase).isLessThan(16.5);
+        }
+        assertThat(at(180).meteredEv100()).isEqualTo(at(155).meteredEv100()).isBetween(10.0, 12.0);
+    }
+
+    /** The total eclipse of 31 December 2028, in the middle of totality and at its ends: as dark as the eclipse's own page has it. */
+    @Test
+    void the_shadow_of_the_earth_counts() {
+        Observer there = Observer.at(new Site(20, 110, 0)); // the moon is high
+        double before = MoonLight.at(Moment.at(Instant.parse("2028-12-31T13:00:00Z")), there, 0.2)
+                .meteredEv100();
+        MoonLight middle = MoonLight.at(Moment.at(Instant.parse("2028-12-31T16:52:00Z")), there, 0.2);
+        assertThat(before - middle.meteredEv100()).isBetween(15.0, 19.0);
+        MoonLight half = MoonLight.at(Moment.at(Instant.parse("2028-12-31T15:40:00Z")), there, 0.2);
+        assertThat(before - half.meteredEv100()).as("its lit limb").isBetween(0.3, 4.0);
     }
 }

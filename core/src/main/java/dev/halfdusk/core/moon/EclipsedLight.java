@@ -1,4 +1,4 @@
-package dev.halfdusk.core.eclipse;
+package dev.halfdusk.core.moon;
 
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.optics.Stops;
@@ -17,6 +17,18 @@ public final class EclipsedLight {
     private static final int PLACES = 12;
 
     private EclipsedLight() {}
+
+    /** Coverage from which one exposes for the shadow: three quarters to four fifths is where people change over. */
+    public static final double USUAL_SWITCH = 0.78;
+
+    /** What is exposed for: the lit limb until so much of the disc is covered, then the shadow. 0 outside of an eclipse. */
+    public static double stops(ShadowedMoon moon, double switchAt) {
+        if (!moon.shadow().falls()) {
+            return 0;
+        }
+        double darkest = shadowStops(moon);
+        return moon.shadow().covered() >= switchAt ? darkest : Math.min(darkest, limbStops(moon.shadow()));
+    }
 
     /** Of the limb that is farthest from the axis of the shadow; 0 outside of the penumbra. */
     public static double limbStops(Shadow s) {

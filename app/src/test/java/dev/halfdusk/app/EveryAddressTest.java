@@ -1,0 +1,157 @@
+package dev.halfdusk.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+
+import dev.halfdusk.app.db.DefaultSchema;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Site;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jooq.DSLContext;
+import org.jooq.Table;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Every page and file there is, found in the application itself: with the demo, on an empty instance, with a place alone, with kit alone. */
+@PageTest
+@TestPropertySource(properties = "halfdusk.demo=true")
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class EveryAddressTest {
+
+    /** What a variable of a path may be, where its pattern does not say it. */
+    private static final Map<String, List<String>> VALUES = Map.of(
+            "date", List.of("2027-06-08"),
+            "night", List.of("2027-06-08"),
+            "group", List.of("nothing"),
+            "kind", List.of("mark"));
+
+    /** Words that a page may ask for beside its path. */
+    private static final String ASKED =
+            "place=1&rig=1&date=2027-08-02&camera=1&shot=1&search=a&town=Li&night=2027-06-08";
+
+    private static final Pattern VARIABLE = Pattern.compile("\\{(\\w+)(?::((?:\\\\d\\{[\\d,]+}|[^{}])*))?}");
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    private RequestMappingHandlerMapping mappings;
+
+    @Autowired
+    private DSLContext db;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Kit kit;
+
+    private List<String> addresses() {
+        List<String> all = new ArrayList<>();
+        mappings.getHandlerMethods().forEach((info, method) -> {
+            Set<RequestMethod> methods = info.getMethodsCondition().getMethods();
+            if (methods.isEmpty() || methods.contains(RequestMethod.GET)) {
+                info.getPatternValues().forEach(p -> all.addAll(filled(p)));
+            }
+        });
+        return all.stream().distinct().sorted().toList();
+    }
+
+    /** A pattern with every choice of its words, and the first thing of each kind. */
+    private static List<String> filled(String pattern) {
+        Matcher m = VARIABLE.matcher(pattern);
+        if (!m.find()) {
+            return List.of(pattern.replace("/**", "/nothing"));
+        }
+        String allowed = m.group(2) == null ? "" : m.group(2);
+        List<String> choices = allowed.contains("|") && !allowed.contains("(?")
+                ? Arrays.asList(allowed.split("\\|"))
+                : VALUES.getOrDefault(m.group(1), List.of("1"));
+        return choices.stream()
+                .flatMap(c -> filled(pattern.substring(0, m.start()) + c + pattern.substring(m.end())).stream())
+                .toList();
+    }
+
+    private List<String> open() {
+        List<String> failed = new ArrayList<>();
+        int pages = 0;
+        for (String address : addresses()) {
+            for (String query : List.of("", "?" + ASKED)) {
+                if (address.startsWith("/api") && !query.isEmpty()) {
+                    continue; // refuses what it does not know
+                }
+                try {
+                    MockHttpServletResponse answer =
+                            web.perform(get(address + query)).andReturn().getResponse();
+                    pages += answer.getStatus() == 200 ? 1 : 0;
+                    if (answer.getStatus() >= 500) {
+                        failed.add(address + query + ": " + answer.getStatus());
+                    }
+                } catch (Exception e) {
+                    failed.add(address + query + ": " + e.getCause());
+                }
+            }
+        }
+        assertThat(pages).isGreaterThan(40);
+        return failed;
+    }
+
+    private void wipe(boolean kitToo) {
+        List<String> kept = kitToo ? List.of("installation") : List.of("installation", "body", "lens", "gear");
+        db.execute("PRAGMA foreign_keys = 0");
+        for (Table<?> table : DefaultSchema.DEFAULT_SCHEMA.getTables()) {
+            if (!kept.contains(table.getName())) {
+                db.deleteFrom(table).execute();
+            }
+        }
+        db.execute("PRAGMA foreign_keys = 1");
+    }
+
+    @Test
+    @Order(1)
+    void with_the_demo() {
+        assertThat(addresses()).contains("/", "/deleted", "/outings/1/sheet/card-a6.pdf", "/events/plans/1/plan.ics");
+        assertThat(open()).isEmpty();
+    }
+
+    @Test
+    @Order(2)
+    void with_kit_alone() {
+        wipe(false);
+        assertThat(kit.bodies()).isNotEmpty();
+        assertThat(open()).isEmpty();
+    }
+
+    @Test
+    @Order(3)
+    void on_an_empty_instance() {
+        wipe(true);
+        assertThat(open()).isEmpty();
+    }
+
+    @Test
+    @Order(4)
+    void with_a_place_alone() {
+        places.add(Place.at("Alone", new Site(-45, 170.5, 5), ZoneId.of("Pacific/Auckland")));
+        assertThat(open()).isEmpty();
+    }
+}
