@@ -4,8 +4,8 @@
   let round = null;
 
   const parse = (box) => box.dataset.launches.split(";").map((one) => {
-    const [fires, flight, show, mm] = one.split(",").map(Number);
-    return { fires, flight, show, mm, breaks: fires + flight, fades: fires + flight + show };
+    const [fires, flight, show, mm, late] = one.split(",").map(Number);
+    return { fires, flight, show, mm, late, breaks: fires + flight, fades: fires + flight + show };
   });
 
   const boom = (audio, at, low) => {
@@ -24,6 +24,10 @@
   const colours = ["#f08a4b", "#9db4d8", "#a9c08f", "#e9c46a", "#efe6d8"];
   const draw = (canvas, launches, now, open) => {
     const pen = canvas.getContext("2d");
+    if (canvas.clientWidth > 0 && (canvas.width !== canvas.clientWidth || canvas.height !== canvas.clientHeight)) {
+      canvas.width = canvas.clientWidth;
+      canvas.height = canvas.clientHeight;
+    }
     const { width, height } = canvas;
     pen.fillStyle = "#0d0d18";
     pen.fillRect(0, 0, width, height);
@@ -77,6 +81,12 @@
   };
 
   const begin = (box) => {
+    const next = document.querySelector("[data-next]");
+    if (next?.dataset.next) {
+      box.dataset.launches = next.dataset.next;
+      box.querySelector("[name=seed]").value = next.dataset.seed;
+      delete next.dataset.next;
+    }
     const launches = parse(box);
     const start = performance.now();
     const sound = box.querySelector("[data-sound]").getAttribute("aria-pressed") === "true";
@@ -85,7 +95,7 @@
     if (audio) {
       launches.forEach((l) => {
         boom(audio, audio.currentTime + l.fires + delay, true);
-        boom(audio, audio.currentTime + l.breaks + delay, false);
+        boom(audio, audio.currentTime + l.breaks + l.late, false);
       });
     }
     round = { box, presses: [], opened: null, now: () => (performance.now() - start) / 1000 };
@@ -137,4 +147,6 @@
   });
   document.addEventListener("pointerdown", (event) => { if (event.target.closest("[data-release]")) press(); });
   document.addEventListener("pointerup", release);
+  document.addEventListener("pointercancel", release); // a finger that slides off, or a call that comes in
+  window.addEventListener("blur", release);
 })();

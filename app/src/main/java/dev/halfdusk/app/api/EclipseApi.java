@@ -112,6 +112,7 @@ class EclipseApi {
      *
      * @param max greatest eclipse of the earth, or the maximum at the site
      * @param belowHorizon contacts at which the sun is down
+     * @param seenMax when most of it is seen while the sun is up, with magnitude and obscuration then; left out where nothing is
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Solar(
@@ -126,7 +127,10 @@ class EclipseApi {
             Double sunAltitudeDeg,
             Double sunAzimuthDeg,
             Double gamma,
-            List<String> belowHorizon) {}
+            List<String> belowHorizon,
+            Instant seenMax,
+            Double seenMagnitude,
+            Double seenObscuration) {}
 
     @GetMapping("/solar")
     @Operation(
@@ -152,7 +156,21 @@ class EclipseApi {
 
     private static Solar global(SolarEclipse e) {
         return new Solar(
-                e.type().words(), null, null, e.greatest(), null, null, null, null, null, null, e.gamma(), null);
+                e.type().words(),
+                null,
+                null,
+                e.greatest(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                e.gamma(),
+                null,
+                null,
+                null,
+                null);
     }
 
     private static Solar local(LocalSolarEclipse l) {
@@ -172,20 +190,27 @@ class EclipseApi {
                 l.contacts().stream()
                         .filter(c -> !c.up())
                         .map(LocalSolarEclipse.Contact::name)
-                        .toList());
+                        .toList(),
+                l.seen().map(LocalSolarEclipse.Seen::when).orElse(null),
+                l.seen().map(LocalSolarEclipse.Seen::magnitude).orElse(null),
+                l.seen().map(LocalSolarEclipse.Seen::obscuration).orElse(null));
     }
 
     private static Instant when(LocalSolarEclipse l, String contact) {
         return l.contact(contact).map(LocalSolarEclipse.Contact::when).orElse(null);
     }
 
-    /** A point of the central line, where the axis of the shadow meets the sea-level ellipsoid. */
+    /**
+     * A point of the central line, where the axis of the shadow meets the sea-level ellipsoid.
+     *
+     * @param widthKm null under a sun lower than 5°, where it would be a guess
+     */
     public record PathPoint(
             Instant utc,
             double latitudeDeg,
             double longitudeDeg,
             double durationSeconds,
-            double widthKm,
+            Double widthKm,
             double sunAltitudeDeg) {}
 
     @GetMapping("/solar/path")
@@ -206,7 +231,7 @@ class EclipseApi {
                         p.site().latitudeDeg(),
                         p.site().longitudeDeg(),
                         p.durationSeconds(),
-                        p.widthKm(),
+                        p.width().isPresent() ? p.width().getAsDouble() : null,
                         p.sunAltitudeDeg()))
                 .toList();
     }

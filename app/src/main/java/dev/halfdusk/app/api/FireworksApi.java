@@ -76,14 +76,14 @@ class FireworksApi {
         return new InFrame(
                 from.elevationDeg(0),
                 from.elevationDeg(s.heightM()),
-                from.elevationDeg(s.heightM() + s.widthM() / 2),
-                2 * Math.toDegrees(Math.atan(s.widthM() / 2 / from.slantM(s))),
+                from.topDeg(s),
+                2 * from.reachDeg(s, 1),
                 s.heightM(),
                 s.widthM(),
                 s.flightSeconds(),
                 fit(optics, sensor, Orientation.LANDSCAPE, from, s),
                 fit(optics, sensor, Orientation.PORTRAIT, from, s),
-                Sound.delaySeconds(distance, celsius),
+                Sound.delaySeconds(from.slantM(), celsius),
                 Sound.openOnFlash(from, s, celsius),
                 s.clearDistanceM(),
                 distance < s.clearDistanceM());

@@ -126,7 +126,7 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
     private static List<SolarRow> suns(Instant from, Instant to, Observer observer, Place place) {
         return SolarEclipses.between(from, to).stream()
                 .flatMap(e -> LocalSolarEclipse.of(e, observer, place.skyline()).stream())
-                .filter(e -> e.contacts().stream().anyMatch(LocalSolarEclipse.Contact::up))
+                .filter(e -> e.seen().isPresent())
                 .map(e -> sun(e, place.zone()))
                 .toList();
     }
@@ -145,9 +145,14 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
                 e.type().words(),
                 times,
                 e.inner().isZero() ? "" : Words.seconds(e.inner()),
-                Words.percent(Math.min(1, e.obscuration())),
-                Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
-                        + Angles.compass(max.sun().azimuthDeg()));
+                Words.covered(e.seen().map(LocalSolarEclipse.Seen::obscuration).orElse(0.0)),
+                max.up()
+                        ? Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
+                                + Angles.compass(max.sun().azimuthDeg())
+                        : e.seen()
+                                .map(s -> "most of it at " + Words.clock(s.when(), zone) + ", on the horizon in the "
+                                        + Angles.compass(s.sun().azimuthDeg()))
+                                .orElse(""));
     }
 
     private static List<FullMoonRow> fullMoons(Place place, List<Mark> marks, Skies skies, LocalDate today) {

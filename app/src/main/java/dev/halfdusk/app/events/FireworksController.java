@@ -34,7 +34,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -100,10 +99,10 @@ class FireworksController {
                 a.display().show(), LAUNCHES, a.asked().night().date().toEpochDay());
         model.addAttribute("asked", a.asked());
         model.addAttribute("view", FireworksView.of(a, change -> address(form, change)));
-        model.addAttribute("launches", FireworksView.launches(round));
+        model.addAttribute("launches", FireworksView.launches(round, a.first(), a.celsius()));
         model.addAttribute("take", a.seen());
         model.addAttribute("seed", a.asked().night().date().toEpochDay());
-        model.addAttribute("delay", Sound.delaySeconds(a.first().distanceM(), a.celsius()));
+        model.addAttribute("delay", Sound.delaySeconds(a.first().slantM(), a.celsius()));
         return "events/fireworks";
     }
 
@@ -215,8 +214,11 @@ class FireworksController {
     }
 
     private static Trainer round(Form form, Show show) {
-        OptionalLong seed = form.copy().putIfEmpty("seed", "0").whole("seed", SEED);
-        return Trainer.of(show, LAUNCHES, seed.orElse(0));
+        return Trainer.of(show, LAUNCHES, seed(form));
+    }
+
+    private static long seed(Form form) {
+        return form.copy().putIfEmpty("seed", "0").whole("seed", SEED).orElse(0);
     }
 
     /** What came of a round: presses as "opened,closed;\u2026" in seconds of it. */
@@ -226,6 +228,11 @@ class FireworksController {
         Show show = form.copy().choice("show", Show.class).orElse(Show.TOWN);
         Form display = form.copy();
         String address = read(display).isPresent() ? address(display, "") + "&seed=" + form.value("seed") : "";
+        long next = Math.min((long) SEED.max(), seed(form) + 1); // another round follows
+        model.addAttribute("nextSeed", next);
+        read(form.copy())
+                .ifPresent(a -> model.addAttribute(
+                        "next", FireworksView.launches(Trainer.of(show, LAUNCHES, next), a.first(), a.celsius())));
         model.addAttribute("scores", ScoreView.of(round(form, show), presses(form.value("presses")), address));
         return "events/trainer :: scores";
     }

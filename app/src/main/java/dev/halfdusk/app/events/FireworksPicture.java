@@ -20,7 +20,9 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
 
 /**
@@ -104,8 +106,13 @@ record FireworksPicture(
         List<Tick> ticks = new ArrayList<>();
         Shell s = a.shell();
         FiringPoint from = a.first();
-        for (double above : List.of(0.0, s.heightM(), s.heightM() + s.widthM() / 2)) {
-            double elevation = from.elevationDeg(above);
+        Map<Double, Double> elevations = new LinkedHashMap<>();
+        elevations.put(0.0, from.elevationDeg(0));
+        elevations.put(s.heightM(), from.elevationDeg(s.heightM()));
+        elevations.put(s.heightM() + s.widthM() / 2, Math.min(90, from.topDeg(s)));
+        for (Map.Entry<Double, Double> e : elevations.entrySet()) {
+            double above = e.getKey();
+            double elevation = e.getValue();
             double y = y(framing, new Direction(from.bearingDeg(), elevation), scale, height);
             if (y > 8 && y < height - 4) {
                 ticks.add(new Tick(y, Math.round(elevation) + "\u00b0, " + Math.round(above) + " m"));

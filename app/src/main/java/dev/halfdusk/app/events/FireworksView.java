@@ -7,6 +7,7 @@ import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Crowd;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
+import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.fireworks.Smoke;
 import dev.halfdusk.core.fireworks.Sound;
@@ -146,7 +147,7 @@ record FireworksView(
     }
 
     private static List<String> sound(FireworksAsked a) {
-        double late = Sound.delaySeconds(a.first().distanceM(), a.celsius());
+        double late = Sound.delaySeconds(a.first().slantM(), a.celsius());
         double from = Sound.flashFromM(a.shell(), a.celsius());
         boolean flash = Sound.openOnFlash(a.first(), a.shell(), a.celsius());
         List<String> lines = new ArrayList<>();
@@ -237,8 +238,8 @@ record FireworksView(
                         : "No water is known here that would mirror them.");
     }
 
-    /** Launches of a round, for the trainer's script. */
-    static String launches(Trainer round) {
+    /** Launches of a round, for the trainer's script; last of each how late its burst is heard. */
+    static String launches(Trainer round, FiringPoint from, double celsius) {
         StringBuilder text = new StringBuilder();
         for (Trainer.Launch l : round.launches()) {
             text.append(text.length() == 0 ? "" : ";")
@@ -248,7 +249,9 @@ record FireworksView(
                     .append(',')
                     .append(Numbers.plain(l.shell().showSeconds(), 3))
                     .append(',')
-                    .append(Numbers.plain(l.shell().mm(), 0));
+                    .append(Numbers.plain(l.shell().mm(), 0))
+                    .append(',')
+                    .append(Numbers.plain(Sound.delaySeconds(from.slantM(l.shell()), celsius), 3));
         }
         return text.toString();
     }

@@ -92,15 +92,18 @@ class SunController {
         }
     }
 
-    /** The next that is total or annular here, else the next that is seen at all. */
+    /** Less than this is nothing to wait for. */
+    private static final double LEAST = 0.005;
+
+    /** The next that is total or annular here, else the next of which something is seen. */
     private Optional<SolarEclipse> next(Observer observer, Place here) {
         Instant now = clock.instant();
         List<LocalSolarEclipse> seen = SolarEclipses.between(now, EventsView.within(now.plus(AHEAD))).stream()
                 .flatMap(e -> LocalSolarEclipse.of(e, observer, here.skyline()).stream())
-                .filter(l -> l.max().up())
+                .filter(l -> l.seen().filter(s -> s.magnitude() >= LEAST).isPresent())
                 .toList();
         return seen.stream()
-                .filter(l -> l.type() != SolarEclipse.Type.PARTIAL)
+                .filter(l -> l.type() != SolarEclipse.Type.PARTIAL && l.max().up())
                 .findFirst()
                 .or(() -> seen.stream().findFirst())
                 .map(LocalSolarEclipse::eclipse);

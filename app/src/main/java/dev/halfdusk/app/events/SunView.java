@@ -83,14 +83,33 @@ record SunView(
 
     private static String headline(LocalSolarEclipse local, ZoneId zone) {
         Contact max = local.max();
+        if (!max.up()) {
+            return hidden(local, zone);
+        }
         return Words.day(LocalDate.ofInstant(max.when(), zone)) + " \u00b7 "
                 + (local.inner().isZero()
                         ? ""
                         : local.type().words() + " for " + Words.seconds(local.inner()) + " \u00b7 ")
-                + Words.percent(Math.min(1, local.obscuration())) + " of the sun covered, magnitude "
+                + Words.covered(local.obscuration()) + " of the sun covered, magnitude "
                 + Words.number(local.magnitude(), 3) + " \u00b7 sun "
                 + Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
                 + Angles.compass(max.sun().azimuthDeg()) + " \u00b7 times belong to this place only";
+    }
+
+    /** Of an eclipse whose maximum comes while the sun is down: what of it is seen first. */
+    private static String hidden(LocalSolarEclipse local, ZoneId zone) {
+        Contact max = local.max();
+        String geometric = Words.covered(local.obscuration()) + " at " + Words.clockSeconds(max.when(), zone);
+        return Words.day(LocalDate.ofInstant(max.when(), zone)) + " \u00b7 "
+                + local.seen()
+                        .map(s -> "at most " + Words.covered(s.obscuration())
+                                + " of the sun covered while it is up, magnitude "
+                                + Words.number(s.magnitude(), 3) + " at " + Words.clockSeconds(s.when(), zone)
+                                + ", on the horizon in the "
+                                + Angles.compass(s.sun().azimuthDeg())
+                                + " \u00b7 its maximum, " + geometric + ", is not seen")
+                        .orElse("nothing of it is seen: the sun is down; its maximum would be " + geometric)
+                + " \u00b7 times belong to this place only";
     }
 
     private static Row row(Contact c, Type type, Observer observer, ZoneId zone) {
@@ -151,9 +170,13 @@ record SunView(
                                 p.name(),
                                 l.type().words(),
                                 l.inner().isZero() ? "" : Words.seconds(l.inner()),
-                                Words.percent(Math.min(1, l.obscuration())),
+                                Words.covered(l.seen()
+                                        .map(LocalSolarEclipse.Seen::obscuration)
+                                        .orElse(l.obscuration())),
                                 Words.number(l.max().sun().altitudeDeg(), 0) + "\u00b0"
-                                        + (l.max().up() ? "" : ", not seen"),
+                                        + (l.max().up()
+                                                ? ""
+                                                : l.seen().isPresent() ? ", its maximum not seen" : ", not seen"),
                                 p.id().equals(here.id())))
                         .orElse(new Elsewhere(p.id(), p.name(), "none", "", "", "", false)))
                 .toList();

@@ -70,7 +70,7 @@ class ElsewhereView {
                 p.id(),
                 p.name(),
                 l.type().words(),
-                l.inner().isZero() ? Words.percent(Math.min(1, l.obscuration())) : Words.seconds(l.inner()),
+                l.inner().isZero() ? Words.covered(l.obscuration()) : Words.seconds(l.inner()),
                 Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 "
                         + Angles.compass(max.sun().azimuthDeg()) + (max.up() ? "" : ", not seen"),
                 Words.clockSeconds(max.when(), p.zone()),

@@ -70,7 +70,7 @@ record PlanView(
         LocalSolarEclipse.Contact max = here.max();
         return Words.day(LocalDate.ofInstant(max.when(), zone)) + " \u00b7 "
                 + (here.inner().isZero()
-                        ? Words.percent(Math.min(1, here.obscuration())) + " of the sun covered"
+                        ? Words.covered(here.obscuration()) + " of the sun covered"
                         : (here.type() == SolarEclipse.Type.TOTAL ? "totality " : "ring ")
                                 + Words.seconds(here.inner()))
                 + " \u00b7 sun " + Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high towards "

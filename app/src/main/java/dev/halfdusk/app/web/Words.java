@@ -150,6 +150,13 @@ public final class Words {
         return Numbers.trimmed(value, 2);
     }
 
+    /** "87 %" of something that is whole at 1 and only there: just below it a tenth more is told. */
+    public static String covered(double fraction) {
+        return fraction >= 1 || fraction < 0.99
+                ? percent(Math.min(1, fraction))
+                : number(Math.floor(fraction * 1000) / 10, 1) + " %";
+    }
+
     public static String percent(double fraction) {
         return Math.round(fraction * 100) + " %";
     }

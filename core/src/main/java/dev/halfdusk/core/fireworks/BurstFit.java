@@ -2,6 +2,7 @@ package dev.halfdusk.core.fireworks;
 
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
@@ -25,9 +26,15 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
     public static final double MARGIN = 0.1;
 
     private static final Optics ANY = new Optics(new Sensor(36, 24, 5), 35, Projection.RECTILINEAR);
+    private static final Vector UP = new Vector(0, 0, 1);
     private static final double HIGHEST = 80;
     private static final double LOWEST = -30;
     private static final int ROUNDS = 40;
+
+    /** Directions along the edge of a burst: a multiple of four, so that its top is one of them. */
+    private static final int ROUND = 48;
+
+    private static final int SHORTEST_MM = 8;
 
     public boolean holds() {
         return spareDeg >= 0;
@@ -74,16 +81,16 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
 
     /** The longest lens that holds it, focal length in whole millimetres; empty where even 8 mm cut it. */
     public static Optional<Integer> longestMm(Sensor sensor, Orientation held, List<FiringPoint> points, Shell shell) {
-        int few = (int) Range.FOCAL_LENGTH.min();
-        int longest = 0;
-        for (int mm = Math.max(8, few); mm <= 600; mm++) {
-            if (!of(new Optics(sensor, mm, Projection.RECTILINEAR), held, points, shell)
-                    .holds()) {
-                break;
-            }
-            longest = mm;
+        int holds = SHORTEST_MM - 1;
+        int cuts = (int) Range.FOCAL_LENGTH.max() + 1;
+        while (cuts - holds > 1) { // a longer lens never holds more
+            int mm = (holds + cuts) / 2;
+            boolean fits = of(new Optics(sensor, mm, Projection.RECTILINEAR), held, points, shell)
+                    .holds();
+            holds = fits ? mm : holds;
+            cuts = fits ? cuts : mm;
         }
-        return longest == 0 ? Optional.empty() : Optional.of(longest);
+        return holds < SHORTEST_MM ? Optional.empty() : Optional.of(holds);
     }
 
     /** In the middle of all points, by the way round that is shorter. */
@@ -99,15 +106,20 @@ public record BurstFit(Orientation held, Direction axis, double spareDeg, boolea
         return ((first + (least + most) / 2) % 360 + 360) % 360;
     }
 
-    /** Mortar, top and sides of the bursts of each point. */
+    /** Mortar, and the bursts of each point all round. */
     private static List<Direction> corners(List<FiringPoint> points, Shell shell) {
         List<Direction> all = new ArrayList<>();
-        double half = shell.widthM() / 2 * (1 + MARGIN);
         for (FiringPoint p : points) {
             all.add(p.towards(0, 0));
-            all.add(p.towards(0, shell.heightM() + half));
-            all.add(p.towards(half, shell.heightM()));
-            all.add(p.towards(-half, shell.heightM()));
+            double reach = Math.toRadians(p.reachDeg(shell, 1 + MARGIN));
+            Vector middle = p.towards(0, shell.heightM()).vector();
+            Vector right = middle.cross(UP).unit();
+            Vector up = right.cross(middle);
+            for (int i = 0; i < ROUND; i++) {
+                double turn = 2 * Math.PI * i / ROUND;
+                Vector edge = right.times(Math.cos(turn)).plus(up.times(Math.sin(turn)));
+                all.add(Direction.of(middle.times(Math.cos(reach)).plus(edge.times(Math.sin(reach)))));
+            }
         }
         return all;
     }

@@ -54,6 +54,26 @@ public record FiringPoint(double distanceM, double bearingDeg, double heightM) {
                 heightM);
     }
 
+    /** To itself, through the air, metres. */
+    public double slantM() {
+        return Math.hypot(distanceM, heightM);
+    }
+
+    /**
+     * By so much a burst reaches beyond the direction of its middle, up, down and to both sides, degrees: a sphere is seen to where a
+     * line of sight touches it, asin(R / slant). Who stands inside sees it all round: 90.
+     *
+     * @param times its radius
+     */
+    public double reachDeg(Shell shell, double times) {
+        return Math.toDegrees(Math.asin(Math.min(1, times * shell.widthM() / 2 / slantM(shell))));
+    }
+
+    /** Elevation of the top of a burst, degrees; beyond 90 it reaches over one's head. */
+    public double topDeg(Shell shell) {
+        return elevationDeg(shell.heightM()) + reachDeg(shell, 1);
+    }
+
     /** To a burst of a shell, through the air, metres. */
     public double slantM(Shell shell) {
         return Math.hypot(distanceM, heightM + shell.heightM());

@@ -31,7 +31,7 @@ public final class Sound {
 
     /** Part of the climb that is still to come when one opens at the boom of the launch; 0 where it is over. */
     public static double climbLeft(FiringPoint from, Shell shell, double celsius) {
-        double late = delaySeconds(from.distanceM(), celsius) + REACTION_SECONDS;
+        double late = delaySeconds(from.slantM(), celsius) + REACTION_SECONDS;
         return Math.max(0, 1 - late / shell.flightSeconds());
     }
 
@@ -41,6 +41,6 @@ public final class Sound {
     }
 
     public static boolean openOnFlash(FiringPoint from, Shell shell, double celsius) {
-        return from.distanceM() >= flashFromM(shell, celsius);
+        return from.slantM() >= flashFromM(shell, celsius);
     }
 }

@@ -22,6 +22,9 @@ public record Trainer(List<Launch> launches) {
     /** Open so long before the launch only gathers the sky. */
     private static final double TOO_EARLY = 1;
 
+    /** Between a burst that has faded and the next launch there is at least so much. */
+    private static final double PAUSE = 0.4;
+
     /** Held so much longer than it shows it waits for the next. */
     private static final double TOO_LONG = 1.5;
 
@@ -98,7 +101,7 @@ public record Trainer(List<Launch> launches) {
             Shell shell = shells.get(random.nextInt(shells.size()));
             Shell one = random.nextInt(6) == 0 ? shell.willow() : shell;
             all.add(new Launch(t, one));
-            t = Math.max(t + one.flightSeconds() + one.showSeconds() * 0.6, t + 2) + random.nextDouble(0.2, 3);
+            t = all.get(i).fades() + random.nextDouble(PAUSE, 3); // whoever holds each to its end takes all of them
         }
         return new Trainer(all);
     }

@@ -17,6 +17,17 @@ public record Horizontal(double altitudeDeg, double azimuthDeg, double distanceK
         return new Direction(azimuthDeg, altitudeDeg);
     }
 
+    /**
+     * Whether some of it is seen, as in rise and set: its upper limb, lifted by the air, over the level horizon and over what hides the
+     * sky there.
+     *
+     * @param hiddenDeg altitude below which the ground hides the sky in its direction
+     */
+    public boolean up(double hiddenDeg) {
+        double limb = altitudeDeg + semidiameterDeg;
+        return limb > Facts.HORIZON_DEG && (hiddenDeg <= 0 || Refraction.STANDARD.lifted(limb) > hiddenDeg);
+    }
+
     /** Altitude as seen through average air. */
     public double refractedAltitudeDeg() {
         return Refraction.STANDARD.lifted(altitudeDeg);

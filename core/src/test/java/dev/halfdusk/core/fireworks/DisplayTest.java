@@ -118,8 +118,8 @@ class DisplayTest {
     }
 
     /**
-     * A near point to the left needs as much room as one to the right. In metres its burst of 65 m and a tenth ends 300 sin 10° + 71.5 cos 10° =
-     * 122.5 aside, 300 cos 10° − 71.5 sin 10° = 283.0 ahead and 190 up, seen from a camera that is tilted.
+     * A near point to the left needs as much room as one to the right. Seen from a tilted camera its burst, a sphere of 65 m and a tenth 300 m away and
+     * 190 m up, ends where an upright plane through the camera touches it: sin(θ − a) = 71.5 / r, where a = atan(x / z), r² = x² + z², x to the side and z ahead.
      */
     @ParameterizedTest
     @CsvSource({"350, 10", "10, 350"})
@@ -133,8 +133,10 @@ class DisplayTest {
                 Shell.of(150));
         assertThat(fit.sideways()).isTrue();
         double tilt = Math.toRadians(fit.axis().altitudeDeg());
-        double ahead = 283.03 * Math.cos(tilt) + 190 * Math.sin(tilt);
-        double expected = Math.toDegrees(Math.atan(12.0 / 20) - Math.atan(122.51 / ahead));
+        double x = 300 * Math.sin(Math.toRadians(10));
+        double z = 300 * Math.cos(Math.toRadians(10)) * Math.cos(tilt) + 190 * Math.sin(tilt);
+        double aside = Math.atan(x / z) + Math.asin(71.5 / Math.hypot(x, z));
+        double expected = Math.toDegrees(Math.atan(12.0 / 20) - aside);
         assertThat(fit.spareDeg()).isCloseTo(expected, within(0.05));
     }
 
