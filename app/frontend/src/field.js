@@ -21,6 +21,7 @@
   const SLOWEST = 2000; // an answer that took longer is off by too much
   const PARTED = 500;
   const STALE = 60_000;
+  const TICK = 500;
   const store = (key, value) => { try { localStorage.setItem(key, JSON.stringify(value)); } catch { /* private windows keep nothing */ } };
   const stored = (key) => { try { return JSON.parse(localStorage.getItem(key)); } catch { return null; } };
   const lag = () => Date.now() - performance.now();
@@ -66,6 +67,11 @@
     tick();
   };
 
+  // off only where it is certain: inside of the window by more than the clock may be wrong
+  const off = find("[data-filter-off]");
+  const filtersOff = (now) => Boolean(off) && clock.sure
+    && now - clock.error >= Number(off.dataset.from) && now + clock.error + TICK < Number(off.dataset.to);
+
   const cues = new Set();
   const beep = (high) => {
     const audio = new AudioContext();
@@ -84,25 +90,21 @@
   const announce = (line, last, now) => {
     const at = Number(line.dataset.at);
     const what = line.querySelector("[data-what]").textContent;
+    const bare = line.dataset.kind === "filter-off" || line.dataset.kind === "look"; // asks for bare eyes and lenses
     // a filter's cue that is heard a minute early could blind someone
     const times = "exact" in line.dataset ? [[0, what]] : [[60_000, `In a minute: ${what}`], [0, what]];
     for (const [early, words] of times) {
-      const due = at - early + (line.dataset.kind === "filter-off" ? clock.error : 0);
+      const due = at - early + (bare ? clock.error : 0);
       const key = `${at} ${what} ${early}`;
       if (due <= last || due > now || said.has(key)) continue;
       said.add(key);
       if (now - due <= LATE) {
-        if (line.dataset.kind !== "filter-off" || filtersOff(now)) cue(words, early === 0);
+        if (!bare || filtersOff(now)) cue(words, early === 0);
       } else if (line.dataset.kind === "filter-on") {
         cue("Filters on, now.", true); // the state that holds; one to take them off is never told late
       }
     }
   };
-
-  // off only where it is certain: inside of the window by more than the clock may be wrong
-  const off = find("[data-filter-off]");
-  const filtersOff = (now) => Boolean(off) && clock.sure
-    && now - clock.error >= Number(off.dataset.from) && now + clock.error < Number(off.dataset.to);
 
   let last = null;
   const by = (now) => {
@@ -131,9 +133,9 @@
     const coming = [...page.querySelectorAll("[data-coming]")];
     coming.forEach((line) => {
       line.hidden = Number(line.dataset.at) <= now;
-      if (cues.size > 0 && last !== null) announce(line, last, now);
+      if (cues.size > 0 && last !== null && (clock.sure || !("exact" in line.dataset))) announce(line, last, now);
     });
-    last = now;
+    if (clock.sure || !find("[data-filter-on]")) last = now; // of an eclipse nothing is told by a clock that may be wrong
     const next = coming.find((line) => !line.hidden);
     find("[data-count]").textContent = next ? span((Number(next.dataset.at) - now) / 1000) : "done";
     find("[data-until]").textContent = next ? `until ${next.querySelector("[data-what]").textContent}` : "nothing more is planned";
@@ -154,7 +156,7 @@
   };
   window.halfDuskNow = () => clock.now();
   tick();
-  setInterval(tick, 500);
+  setInterval(tick, TICK);
   window.addEventListener("pageshow", (e) => { if (e.persisted) doubt(); });
   document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") doubt(); });
   window.addEventListener("online", ask);

@@ -160,8 +160,12 @@ class LockTest {
         List<Takes.Stored> stored = takes.of(outing.id());
         assertThat(stored).hasSizeGreaterThan(1);
         String in = "/outings/" + outing.id();
-        long rig = kit.save(
-                new NamedRig(null, "Half", kit.bodies().get(0), kit.lenses().get(0), List.of(kit.gear().get(0))));
+        long rig = kit.save(new NamedRig(
+                null,
+                "Half",
+                kit.bodies().get(0),
+                kit.lenses().get(0),
+                List.of(kit.gear().get(0))));
         Map<String, MockHttpServletRequestBuilder> all = new LinkedHashMap<>();
         all.put("skyline", post("/places/" + place + "/skyline").param("points", "10.5,1\n20.5,2\n30.5,3"));
         all.put(

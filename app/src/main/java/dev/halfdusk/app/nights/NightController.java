@@ -141,7 +141,10 @@ class NightController {
                 place,
                 Carpet.of(year),
                 Integer.toHexString(place.hashCode()),
-                NightSearch.find(year, NightWish.USUAL).size(),
+                (int) NightSearch.find(year, NightWish.USUAL).stream()
+                        .flatMap(h -> h.core().stream())
+                        .filter(c -> c.contrastPercent() >= NightSearch.CONTRAST_PLAIN)
+                        .count(),
                 brief(place, year, year.date(column)));
     }
 

@@ -62,7 +62,8 @@ class FieldBrowserTest extends BrowserTest {
             clock.to(circles.minusSeconds(60));
             page.navigate(field);
             key("Ten minutes late: Circles").click();
-            equal(opening("Circles"), circles.plusSeconds(600));
+            assertThat(beginning("Circles"))
+                    .hasAttribute("data-at", "" + circles.plusSeconds(600).toEpochMilli());
             equal(opening("Core over Needle Arch"), core);
 
             // its settings stand there, its frames are counted: after five minutes the tenth of 31 s each
@@ -106,6 +107,55 @@ class FieldBrowserTest extends BrowserTest {
             assertThat(page.locator("[data-count]")).hasText("done");
             assertThat(page.getByText("No take is left")).isVisible();
         }
+    }
+
+    /** An hour without server: what is said is kept, over a reload too, and sent later, in order, once, for the time it was said. */
+    @Test
+    void what_is_said_without_server_is_sent_later(@TempDir Path data) {
+        MovedClock clock = new MovedClock("2027-05-20T16:00:00Z");
+        RunningApplication server = RunningApplication.start(data, clock);
+        String field = server.url("/outings/1/field");
+        page.navigate(field);
+        page.waitForFunction("navigator.serviceWorker.ready.then(r => r.active.state === 'activated')");
+        Instant ground = opening("Ground for the blend");
+        clock.to(ground.plusSeconds(30));
+        page.navigate(field);
+        assertThat(page.locator("[data-by]")).hasText("");
+        String utc = page.locator("[data-utc]").textContent();
+        page.waitForTimeout(300);
+        int port = server.port();
+        server.close();
+
+        key("Done: Ground for the blend").click();
+        assertThat(page.locator("[data-outbox]")).containsText("Done: Ground for the blend");
+        page.reload();
+        assertThat(page.locator("[data-by]")).containsText("No server since");
+        assertThat(page.locator("[data-utc]")).hasText(Pattern.compile(utc.substring(0, 5) + ":\\d\\d"));
+        page.getByText("Note something").click();
+        page.getByLabel("Note").fill("dew on the lens");
+        key("Keep the note").click();
+        page.getByLabel("Note").fill("wind");
+        key("Keep the note").click();
+        assertThat(page.locator("[data-outbox] li")).hasCount(3);
+        assertThat(page.locator("[data-outbox] li").nth(1)).containsText("dew on the lens");
+
+        clock.on(3600);
+        server = RunningApplication.start(data, clock, port);
+        assertThat(page.getByText("Ground for the blend, done"))
+                .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                        .setTimeout(20_000));
+        assertThat(page.locator("[data-outbox]")).isHidden();
+        assertThat(page.locator("#notes li")).hasCount(2);
+        assertThat(page.locator("#notes li").first()).containsText("dew on the lens");
+        // the note bears the time it was said, an hour before it arrived
+        String noted = page.locator("#notes .font-mono").first().textContent();
+        String opened = java.time.format.DateTimeFormatter.ofPattern("HH:mm")
+                .format(ground.plusSeconds(30).atZone(java.time.ZoneId.of("Europe/Lisbon")));
+        org.assertj.core.api.Assertions.assertThat(noted)
+                .isGreaterThanOrEqualTo(opened)
+                .isLessThan("22:30");
+        server.close();
+        forgiveNetwork();
     }
 
     /** Opened from the disk, without any server, the page counts down by the clock of the device. */

@@ -27,15 +27,24 @@ final class RunningApplication implements AutoCloseable {
 
     /** With a clock that the test moves. */
     static RunningApplication start(Path data, Clock clock) {
+        return start(data, clock, 0);
+    }
+
+    /** On a port that it had before. */
+    static RunningApplication start(Path data, Clock clock, int port) {
         SpringApplication application = new SpringApplication(HalfDuskApplication.class);
         application.addInitializers(c -> ((GenericApplicationContext) c)
                 .registerBean("movedClock", Clock.class, () -> clock, b -> b.setPrimary(true)));
         return new RunningApplication((ServletWebServerApplicationContext)
-                application.run("--server.port=0", "--halfdusk.data=" + data, "--halfdusk.demo=true"));
+                application.run("--server.port=" + port, "--halfdusk.data=" + data, "--halfdusk.demo=true"));
+    }
+
+    int port() {
+        return context.getWebServer().getPort();
     }
 
     String url(String path) {
-        return "http://127.0.0.1:" + context.getWebServer().getPort() + path;
+        return "http://127.0.0.1:" + port() + path;
     }
 
     @Override

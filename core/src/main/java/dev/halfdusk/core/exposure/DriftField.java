@@ -23,13 +23,20 @@ public final class DriftField {
     private static final int ROWS = 9;
     private static final int FINER = 4;
 
+    /** Parts of the frame are told from so many points each way for one of the grid: a share then lies within 1 % of that of any finer grid. */
+    private static final int SHARES = 3;
+
     private final double seconds;
     private final List<Drift> drifts;
     private final Drift worst;
     private final double aimPx;
+    private final Turn turn;
+    private final boolean onlySky;
 
-    private DriftField(double seconds, List<Drift> drifts, Drift worst, double aimPx) {
-        this.seconds = seconds;
+    private DriftField(Turn turn, boolean onlySky, List<Drift> drifts, Drift worst, double aimPx) {
+        this.turn = turn;
+        this.onlySky = onlySky;
+        seconds = turn.seconds;
         this.drifts =
                 drifts.stream().sorted(Comparator.comparingDouble(Drift::px)).toList();
         this.worst = worst;
@@ -49,21 +56,23 @@ public final class DriftField {
     /** @param latitudeDeg of the place, which sets where the pole stands */
     public static DriftField of(Framing framing, double latitudeDeg, double seconds) {
         Turn turn = new Turn(framing, new Direction(0, latitudeDeg).vector(), seconds);
-        List<Drift> drifts = grid(turn, true);
+        List<Drift> drifts = grid(turn, true, 1);
         boolean onlySky = !drifts.isEmpty();
         if (!onlySky) {
-            drifts = grid(turn, false);
+            drifts = grid(turn, false, 1);
         }
         Drift worst = drifts.stream().max(Comparator.comparingDouble(Drift::px)).orElseThrow();
         double aimPx = turn.at(0, 0, false).map(Drift::px).orElse(worst.px);
-        return new DriftField(seconds, drifts, closer(turn, worst, onlySky), aimPx);
+        return new DriftField(turn, onlySky, drifts, closer(turn, worst, onlySky), aimPx);
     }
 
-    private static List<Drift> grid(Turn turn, boolean onlySky) {
+    private static List<Drift> grid(Turn turn, boolean onlySky, int finer) {
         List<Drift> drifts = new ArrayList<>();
-        for (int row = 0; row < ROWS; row++) {
-            for (int column = 0; column < COLUMNS; column++) {
-                turn.at((double) column / (COLUMNS - 1) - 0.5, (double) row / (ROWS - 1) - 0.5, onlySky)
+        int columns = finer * (COLUMNS - 1);
+        int rows = finer * (ROWS - 1);
+        for (int row = 0; row <= rows; row++) {
+            for (int column = 0; column <= columns; column++) {
+                turn.at((double) column / columns - 0.5, (double) row / rows - 0.5, onlySky)
                         .ifPresent(drifts::add);
             }
         }
@@ -134,15 +143,23 @@ public final class DriftField {
 
     /** The drift that so large a share of the frame's sky does not exceed. */
     private double within(double share) {
-        double wanted = share * drifts.stream().mapToDouble(Drift::area).sum();
+        List<Drift> fine = grid(turn, onlySky, SHARES).stream()
+                .sorted(Comparator.comparingDouble(Drift::px))
+                .toList();
+        double wanted = share * fine.stream().mapToDouble(Drift::area).sum();
         double area = 0;
-        for (Drift d : drifts) {
-            area += d.area;
-            if (area >= wanted - 1e-9) {
-                return d.px;
+        Drift before = fine.get(0);
+        for (Drift d : fine) { // each speaks for the area around it, half of it on either side
+            double middle = area + d.area / 2;
+            if (middle >= wanted) {
+                double from = area - before.area / 2;
+                double part = middle > from ? (wanted - from) / (middle - from) : 1;
+                return before.px + Math.max(0, Math.min(1, part)) * (d.px - before.px);
             }
+            area += d.area;
+            before = d;
         }
-        return worst.px;
+        return before.px;
     }
 
     public double seconds() {

@@ -47,6 +47,9 @@ public record Proposal(
     /** Brightness of the core's clouds, the usual thing to want. */
     public static final double CORE_CLOUDS = 20.7;
 
+    /** Class 9: a city. */
+    private static final double BRIGHTEST_CLASS = 17.5;
+
     private static final double LONGEST_TIMED = 300;
     private static final double TIMER_STEP = 30;
 
@@ -73,7 +76,9 @@ public record Proposal(
         DriftField drift = DriftField.of(framing, latitude, seconds);
         List<IsoChoice> isos = IsoChoice.all(light, body);
         IsoChoice best = isos.get(0);
-        Optional<Stacking> stack = stack(s, light, best.iso());
+        Optional<Stacking> enough = stack(s, light, best.iso());
+        boolean hopeless = enough.isPresent() && sky.medianMagnitude() < BRIGHTEST_CLASS;
+        Optional<Stacking> stack = hopeless ? Optional.empty() : enough;
         List<Reason> reasons = new ArrayList<>();
         still.ifPresent(a -> reasons.addAll(a.reasons()));
         tracking.ifPresent(t -> reasons.addAll(tracked(t, s, seconds)));
@@ -82,7 +87,7 @@ public record Proposal(
             warnings.add(givesWay(sharpLight, sharp, click, body));
         }
         overTolerated(s, light, best, stack).ifPresent(warnings::add);
-        Reason stacked = stacked(s, light, best, stack);
+        Reason stacked = hopeless ? hopeless(sky) : stacked(s, light, best, stack);
         if (stack.isEmpty()) {
             warnings.add(stacked);
         } else {
@@ -194,6 +199,16 @@ public record Proposal(
                 "s",
                 Numbers.text("at ISO %d its peak would stand at %.2f of the axis", lowest, sharp.peak(lowest)),
                 "sRGB curve of electrons / white");
+    }
+
+    /** A sky brighter than any class of darkness: frames do not help. */
+    private static Reason hopeless(FrameSky sky) {
+        return new Reason(
+                "Hopeless for the Milky Way, however many frames: this sky is brighter than the brightest class of darkness (9) by",
+                BRIGHTEST_CLASS - sky.medianMagnitude(),
+                "mag/arcsec\u00b2",
+                Numbers.text("%.1f against %.1f mag/arcsec\u00b2", sky.medianMagnitude(), BRIGHTEST_CLASS),
+                "town, moon or twilight in the frame");
     }
 
     private static Reason stacked(Setup s, Light light, IsoChoice best, Optional<Stacking> stack) {

@@ -43,7 +43,7 @@ public record ShutterAdvice(double limitSeconds, Optional<Dial.Stop> dial, Drift
                                 + Numbers.trimmed(demand.tolerancePx(), 1) + " px",
                         limit,
                         "s",
-                        "sky turned about the pole, through the lens, at 117 points of the frame",
+                        "sky turned about the pole, through the lens, at 925 points of the frame",
                         "projection of this framing"),
                 new Reason(
                         "Rounded down to the dial, really open for",

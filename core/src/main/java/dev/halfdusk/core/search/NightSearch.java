@@ -29,6 +29,10 @@ public final class NightSearch {
     private static final double HOURS_POINTS = 50;
     private static final double CONTRAST_THAT_SUFFICES = 110;
     private static final double CONTRAST_POINTS = 30;
+
+    /** The core's clouds are plain from here on, percent over their sky; below it the score can be no higher than their share of it. */
+    public static final double CONTRAST_PLAIN = 20;
+
     private static final double ALTITUDE_THAT_SUFFICES = 50;
     private static final double ALTITUDE_POINTS = 20;
     private static final double DARK_HOURS_THAT_SUFFICE = 8;
@@ -41,7 +45,7 @@ public final class NightSearch {
     /**
      * A night that fulfils the wish.
      *
-     * @param score 0 to 100. For the core: up to 50 for the length of the window, 30 for its contrast, 20 for its height. For a
+     * @param score 0 to 100. For the core: up to 50 for the length of the window, 30 for its contrast, 20 for its height, and no more than what of its contrast shows. For a
      *     dark sky: 50 for the length, 50 for the darkness
      * @param window from the first to the last wanted moment
      * @param hours wanted time within it
@@ -171,9 +175,13 @@ public final class NightSearch {
         }
 
         private double score(CoreTop core) {
-            return HOURS_POINTS * Math.min(1, hours() / HOURS_THAT_SUFFICE)
-                    + CONTRAST_POINTS * Math.min(1, core.contrastPercent / CONTRAST_THAT_SUFFICES)
-                    + ALTITUDE_POINTS * Math.min(1, core.altitudeDeg / ALTITUDE_THAT_SUFFICES);
+            double seen =
+                    100 * core.contrastPercent / CONTRAST_PLAIN; // however long and high, what does not show is nothing
+            return Math.min(
+                    seen,
+                    HOURS_POINTS * Math.min(1, hours() / HOURS_THAT_SUFFICE)
+                            + CONTRAST_POINTS * Math.min(1, core.contrastPercent / CONTRAST_THAT_SUFFICES)
+                            + ALTITUDE_POINTS * Math.min(1, core.altitudeDeg / ALTITUDE_THAT_SUFFICES));
         }
 
         private double darkScore(double magnitude) {

@@ -14,7 +14,10 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Sidereal;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -205,5 +208,38 @@ class TrailingTest {
         var crop = new TrailingRule.Case(new Optics(Sensor.of(23.5, 15.7, 6240), 20, Projection.RECTILINEAR), 1.8, 0);
         // 43.27 mm over the diagonal of 28.26 mm is 1.531
         assertThat(seconds(rule, crop)).isCloseTo(expected, within(expected * 0.01));
+    }
+
+    /** Shares of the frame are those of a grid forty times as fine, to a percent, wherever one points. */
+    @ParameterizedTest
+    @CsvSource({
+        "180, 20, 37.6, 14",
+        "90, 40, -45, 20",
+        "0, 37.6, 37.6, 24",
+        "300, 10, 55, 35",
+        "180, 70, 0, 10",
+        "200, 5, 68, 16"
+    })
+    void shares_of_the_frame_are_told_closely(double azimuth, double altitude, double latitude, double focal) {
+        Optics optics = new Optics(new Sensor(36, 24, 5), focal, Projection.RECTILINEAR);
+        Framing framing = Framing.of(optics, new Direction(azimuth, altitude), 0);
+        DriftField field = DriftField.of(framing, latitude, 10);
+        Vector pole = new Direction(0, latitude).vector();
+        List<Double> all = new ArrayList<>();
+        for (int i = 0; i < 160; i++) {
+            for (int j = 0; j < 108; j++) { // middles of even cells
+                Framing.Point from = new Framing.Point(36 * ((i + 0.5) / 160 - 0.5), 24 * ((j + 0.5) / 108 - 0.5));
+                Vector star = framing.see(from);
+                if (star.z() >= 0) {
+                    framing.project(Sidereal.later(star, pole, 10))
+                            .ifPresent(to -> all.add(Math.hypot(to.x() - from.x(), to.y() - from.y()) * 200));
+                }
+            }
+        }
+        all.sort(Comparator.naturalOrder());
+        double most = all.get((int) (0.9 * all.size()));
+        double half = all.get(all.size() / 2);
+        assertThat(field.px(Sharp.MOST)).isCloseTo(most, within(0.01 * most));
+        assertThat(field.px(Sharp.HALF)).isCloseTo(half, within(0.01 * half));
     }
 }

@@ -182,4 +182,22 @@ class ScoresTest {
     void distance_for_a_height_of_so_many_moons(double height, double width, double part, double metres) {
         assertThat(StandingLine.distanceForMoons(height, width, part)).isCloseTo(metres, within(metres * 1e-4));
     }
+
+    /** Under a city's sky the core is up as long and as high, and shows by a percent or two: its nights are worth as little. */
+    @Test
+    void what_does_not_show_is_worth_nothing() {
+        YearOfNights city = YearOfNights.of(
+                new Site(37.6, -8.8, 5),
+                LocalDate.of(2027, 1, 1),
+                366,
+                ZoneId.of("Europe/Lisbon"),
+                Skyline.FLAT,
+                SkyGlow.ofZenith(17.5));
+        List<NightSearch.Hit> hits = NightSearch.find(city, NightWish.USUAL);
+        assertThat(hits).isNotEmpty().allSatisfy(h -> {
+            double contrast = h.core().orElseThrow().contrastPercent();
+            assertThat(contrast).isLessThan(6);
+            assertThat(h.score()).isCloseTo(5 * contrast, within(0.051));
+        });
+    }
 }
