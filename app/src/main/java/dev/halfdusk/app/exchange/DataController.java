@@ -3,13 +3,13 @@ package dev.halfdusk.app.exchange;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.outings.Evening;
+import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Imported;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
@@ -140,13 +140,11 @@ class DataController {
 
     @GetMapping("/outings/{id:\\d{1,18}}/outing.json")
     ResponseEntity<String> outing(@PathVariable long id) {
+        Outing outing = outings.existing(id);
         return Attachment.of(
-                "half-dusk-outing.json",
+                Attachment.name(outing.title(), outing.night(), "outing.json"),
                 "application/json",
-                outingFile
-                        .write(id)
-                        .orElseThrow(() -> new NotFound("outing " + id))
-                        .toPrettyString());
+                outingFile.write(id).orElseThrow().toPrettyString());
     }
 
     /** The place and its marks, and where to stand at a take's middle so that core or moon is over its mark. */
@@ -162,7 +160,7 @@ class DataController {
             all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
         }
         night.schedule().slots().forEach(slot -> stand(night, slot).ifPresent(all::add));
-        return Attachment.of("half-dusk-night.gpx", "application/gpx+xml", spots.writeGpx(all));
+        return Attachment.of(Attachment.name(night.outing().title(), night.outing().night(), "night.gpx"), "application/gpx+xml", spots.writeGpx(all));
     }
 
     private static Optional<Spot> stand(Evening.Arranged night, Slot slot) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.exchange;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
@@ -71,8 +72,8 @@ class PlaceExchangeController {
         List<Place> known = places.all();
         List<Row> rows = new ArrayList<>();
         for (Spot spot : spots) {
-            String at = spot.latitudeDeg() + ", " + spot.longitudeDeg()
-                    + (spot.elevationM().isPresent() ? ", " + spot.elevationM().getAsDouble() : "");
+            String at = Numbers.plain(spot.latitudeDeg()) + ", " + Numbers.plain(spot.longitudeDeg())
+                    + (spot.elevationM().isPresent() ? ", " + Numbers.plain(spot.elevationM().getAsDouble()) : "");
             String wrong = spot.elevationM().isEmpty()
                             || Range.ELEVATION.holds(spot.elevationM().getAsDouble())
                     ? null

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.exchange;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.OutOfRange;
 import java.io.ByteArrayInputStream;
 import java.io.StringWriter;
@@ -195,10 +196,10 @@ final class SpotXml {
             out.writeDefaultNamespace("http://www.topografix.com/GPX/1/1");
             for (Spot spot : spots) {
                 out.writeStartElement("wpt");
-                out.writeAttribute("lat", Double.toString(spot.latitudeDeg()));
-                out.writeAttribute("lon", Double.toString(spot.longitudeDeg()));
+                out.writeAttribute("lat", Numbers.plain(spot.latitudeDeg()));
+                out.writeAttribute("lon", Numbers.plain(spot.longitudeDeg()));
                 if (spot.elevationM().isPresent()) {
-                    element(out, "ele", Double.toString(spot.elevationM().getAsDouble()));
+                    element(out, "ele", Numbers.plain(spot.elevationM().getAsDouble()));
                 }
                 element(out, "name", spot.name());
                 out.writeEndElement();
@@ -218,7 +219,7 @@ final class SpotXml {
                 out.writeStartElement("Point");
                 String height =
                         spot.elevationM().isPresent() ? "," + spot.elevationM().getAsDouble() : "";
-                element(out, "coordinates", spot.longitudeDeg() + "," + spot.latitudeDeg() + height);
+                element(out, "coordinates", Numbers.plain(spot.longitudeDeg()) + "," + Numbers.plain(spot.latitudeDeg()) + height);
                 out.writeEndElement();
                 out.writeEndElement();
             }

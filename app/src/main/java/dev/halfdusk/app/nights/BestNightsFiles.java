@@ -1,5 +1,6 @@
 package dev.halfdusk.app.nights;
 
+import dev.halfdusk.app.web.Cells;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
@@ -25,7 +26,7 @@ final class BestNightsFiles {
     static String csv(List<BestNights.Find> finds) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            csv.writeRecord(
+            Cells.row(csv, 
                     "rank",
                     "place",
                     "night",
@@ -42,13 +43,13 @@ final class BestNightsFiles {
                     "reasons");
             for (int i = 0; i < finds.size(); i++) {
                 NightSearch.Hit h = finds.get(i).hit();
-                csv.writeRecord(
+                Cells.row(csv, 
                         Integer.toString(i + 1),
                         finds.get(i).place().name(),
                         h.date().toString(),
-                        Double.toString(h.score()),
-                        h.window().from().toString(),
-                        h.window().to().toString(),
+                        Numbers.plain(h.score(), 1),
+                        Cells.utc(h.window().from()),
+                        Cells.utc(h.window().to()),
                         Numbers.plain(h.hours(), 2),
                         h.core().map(c -> Numbers.plain(c.altitudeDeg(), 1)).orElse(""),
                         h.core().map(c -> Numbers.plain(c.azimuthDeg(), 1)).orElse(""),

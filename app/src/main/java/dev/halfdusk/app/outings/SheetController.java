@@ -2,10 +2,13 @@ package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.web.Attachment;
+import dev.halfdusk.app.pictures.QrPicture;
 import dev.halfdusk.app.web.Installation;
+import dev.halfdusk.app.web.Network;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.sky.Site;
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -30,6 +33,7 @@ class SheetController {
     private final Carried carried;
     private final ObjectMapper json;
     private final Installation installation;
+    private final Network network;
     private final Clock clock;
 
     SheetController(
@@ -38,7 +42,9 @@ class SheetController {
             Carried carried,
             ObjectMapper json,
             Installation installation,
+            Network network,
             Clock clock) {
+        this.network = network;
         this.installation = installation;
         this.outings = outings;
         this.evening = evening;
@@ -66,7 +72,7 @@ class SheetController {
     public record BagRow(String what, String why, boolean packed) {}
 
     @GetMapping
-    String sheet(@PathVariable long id, Model model) {
+    String sheet(@PathVariable long id, Model model, HttpServletRequest request) {
         Outing outing = outings.existing(id);
         Evening.Arranged night = evening.of(outing);
         List<BagRow> bag = bag(night.bag(), outings.packed(id));
@@ -78,6 +84,11 @@ class SheetController {
         model.addAttribute("packed", bag.stream().filter(BagRow::packed).count());
         model.addAttribute("cautions", night.cautions());
         model.addAttribute("clashes", night.clashes());
+        network.addresses().stream().findFirst().ifPresent(host -> {
+            String address = "http://" + host + ":" + request.getServerPort() + "/outings/" + id + "/field";
+            model.addAttribute("phone", address);
+            model.addAttribute("code", QrPicture.of(address));
+        });
         return "outings/sheet";
     }
 
@@ -109,7 +120,7 @@ class SheetController {
     @GetMapping("/night.{format:csv|json|ics|txt|html}")
     ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
         Evening.Arranged night = evening.of(outings.existing(id));
-        String name = "half-dusk-night." + format;
+        String name = name(night.outing(), "night." + format);
         return switch (format) {
             case "csv" -> Attachment.of(name, "text/csv", SheetFiles.csv(night));
             case "json" -> Attachment.of(name, "application/json", SheetFiles.json(night, json));
@@ -122,7 +133,12 @@ class SheetController {
     /** A card for the pocket, or a page. */
     @GetMapping("/card-{size:a6|a4}.pdf")
     ResponseEntity<byte[]> card(@PathVariable long id, @PathVariable String size) {
+        Outing outing = outings.existing(id);
         return Attachment.of(
-                "half-dusk-" + size + ".pdf", "application/pdf", carried.pdf(evening.of(outings.existing(id)), size));
+                name(outing, "card-" + size + ".pdf"), "application/pdf", carried.pdf(evening.of(outing), size));
+    }
+
+    private static String name(Outing outing, String rest) {
+        return Attachment.name(outing.title(), outing.night(), rest);
     }
 }

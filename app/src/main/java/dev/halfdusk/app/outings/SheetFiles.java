@@ -1,5 +1,6 @@
 package dev.halfdusk.app.outings;
 
+import dev.halfdusk.app.web.Cells;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VAlarm;
@@ -37,14 +38,11 @@ final class SheetFiles {
     static String csv(Evening.Arranged night) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            csv.writeRecord("utc", "local", "take", "what", "act");
+            Cells.row(csv, "utc", "local", "take", "what", "act");
             for (RunSheet.Line l : night.sheet()) {
-                csv.writeRecord(
-                        l.when().toString(),
-                        l.when()
-                                .atZone(night.outing().place().zone())
-                                .toLocalDateTime()
-                                .toString(),
+                Cells.row(csv, 
+                        Cells.utc(l.when()),
+                        Cells.local(l.when(), night.outing().place().zone()),
                         l.take(),
                         l.what(),
                         Boolean.toString(l.act()));

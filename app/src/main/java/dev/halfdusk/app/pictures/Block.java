@@ -15,6 +15,17 @@ public record Block(String x, String width, String words, String kind) {
 
     private static final double LEAST = 0.002;
 
+    /** Of a ribbon some thousand pixels wide that a letter takes, and the air round its words. */
+    private static final double LETTER = 0.0072;
+
+    private static final double AIR = 0.012;
+
+    /** Where its words stand: inside where they fit; else before it where it comes before the main thing, and after it otherwise. */
+    public String beside() {
+        double wide = Double.parseDouble(width.replace("%", "")) / 100;
+        return wide >= LETTER * words.length() + AIR ? "inside" : kind.equals("before") ? "before" : "after";
+    }
+
     public static Block of(Ribbon ribbon, Night night, Interval time, String words, String kind) {
         double from = Math.max(0, share(ribbon, night, time.from()));
         double to = Math.min(1, share(ribbon, night, time.to()));

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
@@ -44,7 +45,8 @@ public final class PlaceForm {
                 .put("name", place.name())
                 .put(
                         "coordinates",
-                        place.site().latitudeDeg() + ", " + place.site().longitudeDeg())
+                        Numbers.plain(place.site().latitudeDeg()) + ", "
+                                + Numbers.plain(place.site().longitudeDeg()))
                 .put("elevation", place.site().elevationM())
                 .put("zone", place.zone())
                 .put(

@@ -69,7 +69,7 @@ class DayController {
     @GetMapping(PlanController.PLAN + "/plan.{format:json|ics|txt|html}")
     ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
         EclipsePlan plan = plans.existing(id);
-        String name = "half-dusk-eclipse." + format;
+        String name = Attachment.name("eclipse " + plan.place().name(), plan.date(), "plan." + format);
         return switch (format) {
             case "json" -> Attachment.of(name, "application/json", PlanFiles.json(plan, scripts.of(plan), json));
             case "txt" -> Attachment.of(name, "text/plain", PlanFiles.text(plan, scripts.of(plan)));
@@ -95,7 +95,7 @@ class DayController {
         if (worked.script().lines().isEmpty()) {
             throw new NotFound("script of camera " + camera);
         }
-        String name = "half-dusk-script." + format;
+        String name = Attachment.name(worked.camera().name(), plan.date(), "script." + format);
         return format.equals("csv")
                 ? Attachment.of(name, "text/csv", ScriptFile.write(worked.script()))
                 : Attachment.of(name, "text/plain", PlanFiles.alone(plan, worked));

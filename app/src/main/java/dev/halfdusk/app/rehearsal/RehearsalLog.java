@@ -1,5 +1,6 @@
 package dev.halfdusk.app.rehearsal;
 
+import dev.halfdusk.app.web.Cells;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.core.camera.Rehearsal.Standing;
 import dev.halfdusk.core.camera.Run;
@@ -18,15 +19,15 @@ final class RehearsalLog {
     static String csv(List<Standing> standings) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            csv.writeRecord("camera", "shot", "planned_utc", "opened_utc", "late_s", "fate", "because", "what");
+            Cells.row(csv, "camera", "shot", "planned_utc", "opened_utc", "late_s", "fate", "because", "what");
             for (Standing s : standings) {
                 for (Run.Result r : s.log()) {
                     boolean lost = r.fate() == Run.Fate.LOST;
-                    csv.writeRecord(
+                    Cells.row(csv, 
                             s.part().name(),
                             Integer.toString(r.shot().number()),
-                            r.shot().opens().toString(),
-                            lost ? "" : r.opened().toString(),
+                            Cells.utc(r.shot().opens()),
+                            lost ? "" : Cells.utc(r.opened()),
                             lost
                                     ? ""
                                     : String.format(

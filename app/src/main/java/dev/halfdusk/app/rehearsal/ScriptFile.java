@@ -1,5 +1,6 @@
 package dev.halfdusk.app.rehearsal;
 
+import dev.halfdusk.app.web.Cells;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
@@ -59,7 +60,7 @@ final class ScriptFile {
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             csv.writeRecord(COLUMNS);
             for (Line l : script.lines()) {
-                csv.writeRecord(
+                Cells.row(csv, 
                         l.from().key(),
                         Numbers.plain(l.offsetSeconds(), 3),
                         Integer.toString(l.frames()),
@@ -199,7 +200,7 @@ final class ScriptFile {
     }
 
     private static String words(CsvRecord r) {
-        String what = r.getField(9).strip();
+        String what = Cells.read(r.getField(9)).strip();
         if (what.length() > LONGEST_WORDS) {
             throw new BadField("what it is for takes at most " + LONGEST_WORDS + " characters.");
         }

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.sequences;
 
+import dev.halfdusk.app.web.Cells;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -24,11 +25,11 @@ class ProgramFiles {
     static String csv(Program program) {
         StringWriter out = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
-            csv.writeRecord("number", "opens", "seconds", "aperture", "iso", "format", "what");
+            Cells.row(csv, "number", "opens", "seconds", "aperture", "iso", "format", "what");
             for (Program.Shot s : program.shots()) {
-                csv.writeRecord(
+                Cells.row(csv, 
                         "" + s.number(),
-                        s.opens().toString(),
+                        Cells.utc(s.opens()),
                         Numbers.plain(s.settings().seconds(), 6),
                         Numbers.plain(s.settings().aperture(), 2),
                         Numbers.plain(s.settings().iso()),

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.measure;
 
+import java.math.BigDecimal;
 import java.util.Locale;
 
 /** How numbers are written, for people and for fields and files: one way each, whatever the machine's language. */
@@ -26,11 +27,13 @@ public final class Numbers {
         return String.format(Locale.ROOT, "%,.0f", value).replace('-', MINUS);
     }
 
-    /** For fields and files: every digit that tells the value from its neighbours, no needless ".0", ASCII only. */
+    /** For fields and files: every digit that tells the value from its neighbours, no needless ".0", no exponent, ASCII only. */
     public static String plain(double value) {
         return value == Math.rint(value) && Math.abs(value) < 1e15
                 ? Long.toString((long) value)
-                : Double.toString(value);
+                : Double.isFinite(value)
+                        ? new BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString()
+                        : Double.toString(value);
     }
 
     /** For fields and files: at most so many decimals, without needless zeros, ASCII only. */
