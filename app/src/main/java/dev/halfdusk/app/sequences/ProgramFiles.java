@@ -1,10 +1,10 @@
 package dev.halfdusk.app.sequences;
 
-import dev.halfdusk.app.web.Cells;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.sequence.Program;
 import java.io.IOException;
@@ -27,7 +27,8 @@ class ProgramFiles {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             Cells.row(csv, "number", "opens", "seconds", "aperture", "iso", "format", "what");
             for (Program.Shot s : program.shots()) {
-                Cells.row(csv, 
+                Cells.row(
+                        csv,
                         "" + s.number(),
                         Cells.utc(s.opens()),
                         Numbers.plain(s.settings().seconds(), 6),

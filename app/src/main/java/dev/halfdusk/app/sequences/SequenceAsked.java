@@ -2,6 +2,7 @@ package dev.halfdusk.app.sequences;
 
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.core.camera.Camera;
+import dev.halfdusk.core.camera.Endurance;
 import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Interval;
@@ -12,13 +13,12 @@ import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Conflict;
 import dev.halfdusk.core.sequence.Fits;
 import dev.halfdusk.core.sequence.Pace;
-import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
 import dev.halfdusk.core.sequence.TrailPlan;
 import dev.halfdusk.core.weather.WeatherHour;
-import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -105,39 +105,35 @@ record SequenceAsked(
     }
 
     List<Conflict> conflicts() {
-        return Fits.of(
+        List<Conflict> all = new ArrayList<>(Fits.of(
                 sequence,
                 begins(),
                 pace(),
-                new Fits.Circumstances(
-                        setup.night(),
-                        setup.setup(),
-                        weather,
-                        battery(),
-                        batteries,
-                        celsius,
-                        card(),
-                        turnBack,
-                        ramp.isPresent()));
+                new Fits.Circumstances(setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
+        all.addAll(Endurance.conflicts(kit(), sequence, this::shortened));
+        return all;
+    }
+
+    /** The same program with fewer frames of light. */
+    private Program shortened(int frames) {
+        return frames == sequence.frames() ? program : program.lit(frames);
     }
 
     /** Numbers of frames after which a battery is changed, as far as there are any. */
     List<Integer> swaps() {
-        if (battery().isEmpty() || Power.frames(battery().get(), celsius, sequence) == 0) {
-            return List.of();
-        }
-        List<Integer> all = Power.swaps(battery().get(), celsius, sequence);
-        return all.subList(0, Math.min(all.size(), batteries - 1));
+        return Endurance.of(program, kit()).swaps();
     }
 
     /** On a simulated body as the rig has it. */
     Run run() {
+        return Endurance.of(program, kit()).run();
+    }
+
+    private Endurance.Kit kit() {
         Camera.Dials dials =
                 new Camera.Dials(Camera.Mode.BULB, program.steps().get(0).settings(), format, noiseReduction, 0, 1);
-        Camera camera = new Camera(setup.setup().rig(), dials, begins(), Duration.ZERO);
         double gigabytes = card().map(Gear.Card::gigabytes).orElse(Gear.Card.SIZE.max());
-        camera.insert(new Gear.Card(gigabytes, pace().writeMbPerSecond()));
-        battery().ifPresent(b -> camera.insert(b, celsius));
-        return Run.of(program, camera, swaps());
+        Gear.Card card = new Gear.Card(gigabytes, pace().writeMbPerSecond());
+        return new Endurance.Kit(setup.setup().rig(), dials, battery(), batteries, celsius, card);
     }
 }

@@ -20,6 +20,7 @@ import dev.halfdusk.core.sequence.TrailPlan;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -158,25 +159,30 @@ record SequenceView(
 
     private static ConflictRow conflict(Conflict c, SequenceAsked a, Function<Map<String, String>, String> address) {
         List<Way> ways = c.ways().stream()
-                .map(w -> new Way(
-                        w.words(),
-                        address.apply(Map.of(
-                                "minute",
-                                "" + a.setup().night().minute(w.begins()),
-                                "want",
-                                "frames",
-                                "frames",
-                                "" + w.sequence().frames(),
-                                "pause",
-                                Numbers.plain(w.sequence().pauseSeconds()),
-                                "interval",
-                                Numbers.plain(w.sequence().stepSeconds()),
-                                "clip",
-                                Numbers.plain(w.sequence().frames() / a.perSecond(), 4),
-                                "reduction",
-                                w.noiseReduction() ? "on" : ""))))
+                .map(w -> new Way(w.words(), address.apply(changed(a, w))))
                 .toList();
         return new ConflictRow(c.words(), c.kind() != Conflict.Kind.CLOUD, ways);
+    }
+
+    /** Fields of the page that a way out changes. */
+    private static Map<String, String> changed(SequenceAsked a, Conflict.WayOut w) {
+        Map<String, String> fields = new HashMap<>(Map.of(
+                "minute",
+                "" + a.setup().night().minute(w.begins()),
+                "want",
+                "frames",
+                "frames",
+                "" + w.sequence().frames(),
+                "pause",
+                Numbers.plain(w.sequence().pauseSeconds()),
+                "interval",
+                Numbers.plain(w.sequence().stepSeconds()),
+                "clip",
+                Numbers.plain(w.sequence().frames() / a.perSecond(), 4),
+                "reduction",
+                w.noiseReduction() ? "on" : ""));
+        w.batteries().ifPresent(n -> fields.put("batteries", "" + n));
+        return fields;
     }
 
     private static List<Block> blocks(SequenceAsked a, Ribbon ribbon) {
@@ -326,7 +332,11 @@ record SequenceView(
                 lines.add(new Line("change it", "at " + clock(at, a) + ", after " + after + " frames"));
             }
             if (!a.swaps().isEmpty()) {
-                lines.add(new Line("why then", "early, so that the long arc stays whole"));
+                lines.add(new Line(
+                        "why then",
+                        early(a)
+                                ? "early, so that the long arc stays whole"
+                                : "at the end of a charge: there is none to spare"));
             }
         }
         double seconds = a.sequence().seconds();
@@ -335,6 +345,12 @@ record SequenceView(
                 Words.number(Power.heaterWh(HEATER_W, seconds), 1) + " Wh; " + Numbers.grouped(BANK_MAH) + " mAh hold "
                         + Words.number(Power.bankWh(BANK_MAH, a.celsius()), 0)));
         return lines;
+    }
+
+    private static boolean early(SequenceAsked a) {
+        int each = Power.frames(
+                a.battery().orElseThrow(), a.celsius(), a.sequence().withFrames((int) Sequence.FRAMES.max()));
+        return a.swaps().get(0) < each;
     }
 
     private static School school(TrailPlan.School s, TrailPlan plan, Function<Map<String, String>, String> address) {

@@ -8,7 +8,6 @@ import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Conflict.Kind;
 import dev.halfdusk.core.sequence.Conflict.WayOut;
@@ -24,7 +23,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 
-/** Does a sequence fit its night? Against twilight, moon, core, skyline, cloud, battery, card and the time to turn back. */
+/** Does a sequence fit its night? Against twilight, moon, core, skyline, cloud, the body's pace and the time to turn back; {@code camera.Endurance} tells of battery and card. */
 public final class Fits {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
@@ -49,7 +48,6 @@ public final class Fits {
      * What a sequence must fit into.
      *
      * @param weather forecast for an instant, where there is one
-     * @param battery of which there are so many, full
      * @param turnBack when one must leave
      * @param changingLight whether the settings follow it, so that neither twilight nor moon is in the way
      */
@@ -57,10 +55,6 @@ public final class Fits {
             Night night,
             Setup setup,
             Function<Instant, Optional<WeatherHour>> weather,
-            Optional<Gear.Battery> battery,
-            int batteries,
-            double celsius,
-            Optional<Gear.Card> card,
             Optional<Instant> turnBack,
             boolean changingLight) {}
 
@@ -82,8 +76,6 @@ public final class Fits {
         fits.cloud();
         fits.turnBack();
         fits.body();
-        fits.power();
-        fits.card();
         return List.copyOf(fits.found);
     }
 
@@ -288,42 +280,6 @@ public final class Fits {
                                     pace.noiseReduction()))
                             : List.of());
         }
-    }
-
-    private void power() {
-        if (around.battery.isEmpty()) {
-            return;
-        }
-        int each = Power.frames(around.battery.get(), around.celsius, sequence);
-        if (each == 0) {
-            add(Kind.BATTERY, "One battery does not last for a single frame of that length.", List.of());
-            return;
-        }
-        int needed = (sequence.frames() + each - 1) / each;
-        if (needed > around.batteries) {
-            int kept = each * around.batteries;
-            String have = around.batteries == 1 ? "one battery lasts" : around.batteries + " batteries last";
-            add(
-                    Kind.BATTERY,
-                    Numbers.text(
-                            "At %.0f \u00b0C %s for %d of %d frames: it takes %d.",
-                            around.celsius, have, kept, sequence.frames(), needed),
-                    kept > 0 ? List.of(shorter(kept)) : List.of());
-        }
-    }
-
-    private void card() {
-        around.card.ifPresent(card -> {
-            long holds = card.holds(pace.fileMb());
-            if (holds < sequence.frames()) {
-                add(
-                        Kind.CARD,
-                        Numbers.text(
-                                "The card holds %d of %d frames: they need %.1f GB.",
-                                holds, sequence.frames(), sequence.frames() * pace.fileMb() / 1000),
-                        holds > 0 ? List.of(shorter((int) holds)) : List.of());
-            }
-        });
     }
 
     private static String frames(int count) {

@@ -125,6 +125,20 @@ public record Program(String what, List<Step> steps) {
         return new Program(what, all);
     }
 
+    /** With so many frames of light, from the first on, and its dark ones after them. */
+    public Program lit(int frames) {
+        List<Step> kept = new ArrayList<>();
+        int left = frames;
+        for (Step s : steps) {
+            if (!s.dark && left > 0) {
+                kept.add(new Step(
+                        s.begins, s.settings, Math.min(left, s.frames), s.pauseSeconds, s.format, s.what, false));
+                left -= Math.min(left, s.frames);
+            }
+        }
+        return new Program(what, kept).withDarks(darks());
+    }
+
     /** Dark frames in it. */
     public int darks() {
         return steps.stream().filter(Step::dark).mapToInt(Step::frames).sum();

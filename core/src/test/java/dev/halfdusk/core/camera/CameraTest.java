@@ -39,7 +39,7 @@ class CameraTest {
     private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
     private static final Lens LENS = new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR);
 
-    private static Rig rig(double mb, int buffer, double speed) {
+    static Rig rig(double mb, int buffer, double speed) {
         return Rig.of(BODY.withFiles(new CameraBody.Files(mb, mb / 4, buffer, speed)), LENS);
     }
 

@@ -13,7 +13,6 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
@@ -62,15 +61,7 @@ class FitsTest {
 
     private static Fits.Circumstances around(Night night) {
         return new Fits.Circumstances(
-                night,
-                setup(night.site(), new Direction(0, 46)),
-                NO_FORECAST,
-                Optional.empty(),
-                1,
-                20,
-                Optional.empty(),
-                Optional.empty(),
-                false);
+                night, setup(night.site(), new Direction(0, 46)), NO_FORECAST, Optional.empty(), false);
     }
 
     private static String clock(Instant t) {
@@ -172,22 +163,15 @@ class FitsTest {
                 .isBetween(rest.from(), rest.from().plusSeconds(60));
     }
 
-    /** Settings that follow the light have neither dusk nor moon in their way, but a card they have. */
+    /** Settings that follow the light have neither dusk nor moon in their way. */
     @Test
     void a_ramp_is_made_for_changing_light() {
         Night night = night(LEDGE, "2027-06-18", ZONE);
-        Fits.Circumstances follows = new Fits.Circumstances(
-                night,
-                setup(LEDGE, new Direction(0, 46)),
-                NO_FORECAST,
-                Optional.empty(),
-                1,
-                20,
-                Optional.of(new Gear.Card(0.5, 100)),
-                Optional.empty(),
-                true);
+        Fits.Circumstances follows =
+                new Fits.Circumstances(night, setup(LEDGE, new Direction(0, 46)), NO_FORECAST, Optional.empty(), true);
         Instant dusk = night.dark().get(0).from().minusSeconds(1800);
-        only(Fits.of(new Sequence(121, 30, 1), dusk, FAST, follows), Kind.CARD);
+        assertThat(Fits.of(new Sequence(121, 30, 1), dusk, FAST, follows)).isEmpty();
+        assertThat(of(new Sequence(121, 30, 1), dusk, night)).isNotEmpty();
     }
 
     @Test
@@ -220,8 +204,7 @@ class FitsTest {
                 t -> Optional.of(new WeatherHour(t, t.isAfter(begins.plusSeconds(800)) ? 70 : 0, 0, 0, 2, 12, 60));
         Instant back = begins.plusSeconds(929);
         Setup down = setup(LEDGE, new Direction(0, -60));
-        Fits.Circumstances hard = new Fits.Circumstances(
-                night, down, clouding, Optional.empty(), 1, 12, Optional.empty(), Optional.of(back), false);
+        Fits.Circumstances hard = new Fits.Circumstances(night, down, clouding, Optional.of(back), false);
         List<Conflict> found = Fits.of(s, begins, FAST, hard);
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.SKYLINE, Kind.CLOUD, Kind.TURN_BACK);
         assertThat(found.get(0).words()).contains("fills 100 %");
@@ -233,10 +216,6 @@ class FitsTest {
                 night,
                 setup(LEDGE, new Direction(core.azimuthDeg(), core.altitudeDeg())),
                 NO_FORECAST,
-                Optional.empty(),
-                1,
-                12,
-                Optional.empty(),
                 Optional.empty(),
                 false);
         Conflict low = Fits.of(s, early, FAST, atCore).stream()
@@ -258,48 +237,12 @@ class FitsTest {
                 setup(LEDGE, new Direction(setting.azimuthDeg(), setting.altitudeDeg())),
                 NO_FORECAST,
                 Optional.empty(),
-                1,
-                12,
-                Optional.empty(),
-                Optional.empty(),
                 false);
         assertThat(Fits.of(s, late, FAST, atSetting).stream()
                         .filter(f -> f.kind() == Kind.CORE)
                         .flatMap(f -> f.ways().stream())
                         .map(WayOut::words))
                 .containsExactly("stop at 20 frames");
-    }
-
-    @Test
-    void battery_and_card() {
-        Night night = night(LEDGE, "2027-06-07", ZONE);
-        Instant begins = Interval.longest(night.moonless()).orElseThrow().from();
-        Sequence s = new Sequence(240, 30, 1);
-        Gear.Battery weak = new Gear.Battery(100, 500);
-        Gear.Card small = new Gear.Card(8, 100);
-        Fits.Circumstances two = new Fits.Circumstances(
-                night,
-                setup(LEDGE, new Direction(0, 46)),
-                NO_FORECAST,
-                Optional.of(weak),
-                2,
-                0,
-                Optional.of(small),
-                Optional.empty(),
-                false);
-        List<Conflict> found = Fits.of(s, begins, FAST, two);
-        assertThat(found).extracting(Conflict::kind).containsExactly(Kind.BATTERY, Kind.CARD);
-        // 100 frames × 0.8 at 0 °C, twice; 8 GB hold 200 files of 40 MB
-        assertThat(found.get(0).words()).contains("2 batteries last for 160 of 240 frames: it takes 3");
-        assertThat(found.get(0).ways().get(0).sequence().frames()).isEqualTo(160);
-        assertThat(found.get(1).words()).contains("holds 200 of 240 frames: they need 9.6 GB");
-        assertThat(found.get(1).ways().get(0).sequence().frames()).isEqualTo(200);
-        for (Conflict c : found) {
-            Sequence less = c.ways().get(0).sequence();
-            assertThat(Fits.of(less, begins, FAST, two))
-                    .extracting(Conflict::kind)
-                    .doesNotContain(c.kind());
-        }
     }
 
     @Test
