@@ -2,6 +2,7 @@ package dev.halfdusk.app.api;
 
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.moon.MoonMotion;
 import dev.halfdusk.core.moon.MoonSchool;
@@ -9,6 +10,7 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
@@ -35,6 +37,8 @@ class MoonApi {
      * @param shutterSeconds really open at the nearest click, in third stops
      * @param ev100 that is proposed; metered and limb are those of the lit part's mean and of its bright limb
      * @param limitSeconds longest shutter before its own motion shows
+     * @param overStops by which the shortest shutter of the dial still gives too much; 0 where the dial reaches
+     * @param shadowStops that the earth's shadow takes in an eclipse
      * @param widthPx of its disc in the frame
      */
     public record Moon(
@@ -44,6 +48,8 @@ class MoonApi {
             double meteredEv100,
             double limbEv100,
             double limitSeconds,
+            double overStops,
+            double shadowStops,
             double widthPx,
             double phaseAngleDeg,
             double altitudeDeg,
@@ -88,6 +94,8 @@ class MoonApi {
                 light.meteredEv100(),
                 light.limbEv100(),
                 motion.longestSeconds(optics, Range.TOLERANCE.check(tolerancePx)),
+                MoonExposure.over(new Settings(click.realSeconds(), aperture, iso), ev),
+                light.shadowStops(),
                 motion.widthPx(optics),
                 light.phaseAngleDeg(),
                 Direction.of(moment.local(Body.MOON, observer)).altitudeDeg(),

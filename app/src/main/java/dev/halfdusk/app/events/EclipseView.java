@@ -133,17 +133,25 @@ record EclipseView(
                 tracker(a, body),
                 still.frames,
                 darker(local, a, observer),
-                a.address("brighterStops", shifted(a, 1)),
-                a.address("brighterStops", shifted(a, -1)),
+                a.address(shift(now), shifted(a, now, 1)),
+                a.address(shift(now), shifted(a, now, -1)),
                 UmbraPicture.of(local, observer, Optional.of(a.asked().when())),
                 LadderPicture.of(curve, a.asked().when(), a.asked().setup()),
                 still.composite.orElse(null),
                 still.rows);
     }
 
-    private static double shifted(EclipseAsked a, double by) {
-        double to = a.ladder().brighterStops() + by;
-        return EclipseLadder.BRIGHTER.nearest(to);
+    /** The lit limb and the shadow are shifted apart. */
+    private static String shift(EclipseLadder.Step now) {
+        return now.aim() == Aim.SHADOW ? "brighterStops" : "limbBrighterStops";
+    }
+
+    /** From what the rig really gives at this minute. */
+    private static double shifted(EclipseAsked a, EclipseLadder.Step now, double by) {
+        double asked = now.aim() == Aim.SHADOW
+                ? a.ladder().brighterStops()
+                : a.ladder().limbBrighterStops();
+        return EclipseLadder.BRIGHTER.nearest(by > 0 ? asked + by : asked - now.shortOfStops() + by);
     }
 
     private static String headline(LocalEclipse local, Optional<Interval> up, ZoneId zone) {

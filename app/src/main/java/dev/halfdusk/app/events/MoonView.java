@@ -125,6 +125,15 @@ record MoonView(
         if (moon.altitudeDeg() < a.place().skyline().altitudeAt(moon.azimuthDeg())) {
             return "The moon is behind the skyline of the place at this minute.";
         }
+        if (e.overStops() > 0) {
+            return "The dial ends at "
+                    + a.setup().rig().body().label(e.settings().seconds()) + ": " + Words.number(e.overStops(), 1)
+                    + " stops too bright even so. Stop down, or take a filter.";
+        }
+        if (e.light().shadowStops() > 0) {
+            return "The earth's shadow takes " + Words.number(e.light().shadowStops(), 1)
+                    + " stops at this minute: the eclipse's own page follows it minute by minute.";
+        }
         return e.ev100() > e.light().proposedEv100()
                 ? "The sky beside it is brighter than this moon asks: exposed for the sky, the moon is pale."
                 : null;

@@ -136,19 +136,30 @@ class FieldController {
             @RequestParam(defaultValue = "") String take,
             @RequestParam(defaultValue = "") String stops,
             Heard.Said when) {
-        outings.existing(id);
+        Outing outing = outings.existing(id);
         if (!heard.first(id, when)) {
             return back(id);
         }
+        Evening.Arranged night = evening.of(outing);
+        Instant now = heard.at(when);
         OptionalDouble by = new Form().put("stops", stops).number("stops", EclipseLadder.BRIGHTER);
         takes.of(id).stream()
                 .filter(t -> take.equals("" + t.id()) && by.isPresent())
                 .forEach(t -> t.take()
                         .subject()
-                        .brighter(by.getAsDouble())
+                        .brighter(by.getAsDouble(), t.take(), night.c(), at(night, t.id(), now))
                         .ifPresent(s -> takes.change(
                                 id, t.id(), t.take().with(s), t.rig().id())));
         return back(id);
+    }
+
+    /** Now, or when a take that has not begun will. */
+    private static Instant at(Evening.Arranged night, long take, Instant now) {
+        return night.find(take)
+                .flatMap(night::slot)
+                .map(s -> s.runs().from())
+                .filter(now::isBefore)
+                .orElse(now);
     }
 
     private interface Saying {

@@ -36,8 +36,9 @@ public record FieldView(
     /**
      * @param opens clock
      * @param shifts whether it can be exposed brighter or darker than planned
+     * @param ends what its rig cannot give; null where it can
      */
-    public record At(long id, String name, String opens, boolean running, boolean shifts) {}
+    public record At(long id, String name, String opens, boolean running, boolean shifts, String ends) {}
 
     public record Over(long id, String name, String how) {}
 
@@ -94,10 +95,20 @@ public record FieldView(
                                 x.name(),
                                 Words.clock(x.runs().from(), zone),
                                 !now.isBefore(x.runs().from()),
-                                x.plan().take().subject().brighter(0).isPresent()))
+                                x.plan().take().subject().shifts(),
+                                ends(night, x, now)))
                         .toList(),
                 over(night),
                 lost(night));
+    }
+
+    private static String ends(Evening.Arranged night, Slot slot, Instant now) {
+        Instant at = now.isBefore(slot.runs().from()) ? slot.runs().from() : now;
+        double missing = slot.plan().take().subject().shortStops(slot.plan().take(), night.c(), at);
+        return missing == 0
+                ? null
+                : "The rig gives no more here: " + Numbers.trimmed(missing, 1)
+                        + " stops are missing. Open the aperture, or track the moon.";
     }
 
     /** The takes that the large keys are about. */

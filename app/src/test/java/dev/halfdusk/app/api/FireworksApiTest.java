@@ -36,17 +36,18 @@ class FireworksApiTest {
         JsonNode a = answer("distance=640&shell=150&focal=24&sensorWidth=23.5&sensorHeight=15.7&celsius=20");
         assertThat(a.path("launchDeg").asDouble()).isZero();
         assertThat(a.path("burstDeg").asDouble()).isCloseTo(16.535, within(0.001));
-        assertThat(a.path("topDeg").asDouble()).isCloseTo(21.725, within(0.001));
+        assertThat(a.path("topDeg").asDouble())
+                .isCloseTo(16.535 + Math.toDegrees(Math.asin(65 / 667.6)), within(0.001));
         assertThat(a.path("burstWidthDeg").asDouble())
-                .isCloseTo(2 * Math.toDegrees(Math.atan(65 / 667.6)), within(0.01));
+                .isCloseTo(2 * Math.toDegrees(Math.asin(65 / 667.6)), within(0.01));
         assertThat(a.path("soundDelaySeconds").asDouble()).isCloseTo(1.865, within(0.001));
         assertThat(a.path("openOnFlash").asBoolean()).isFalse();
         assertThat(a.path("clearDistanceM").asDouble()).isEqualTo(126);
         assertThat(a.path("insideClearDistance").asBoolean()).isFalse();
-        assertThat(a.at("/landscape/spareDeg").asDouble()).isCloseTo(7, within(0.02));
+        assertThat(a.at("/landscape/spareDeg").asDouble()).isCloseTo(6.77, within(0.02));
         assertThat(a.at("/landscape/tight").asText()).isEqualTo("top");
         assertThat(a.at("/portrait/tight").asText()).isEqualTo("sides");
-        assertThat(a.at("/portrait/longestFocalMm").asInt()).isEqualTo(59);
+        assertThat(a.at("/portrait/longestFocalMm").asInt()).isEqualTo(58);
     }
 
     @Test

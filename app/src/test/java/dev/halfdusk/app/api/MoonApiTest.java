@@ -55,6 +55,27 @@ class MoonApiTest {
         assertThat(answer(MOON + "&extinction=0.5").path("ev100").asDouble()).isLessThan(ev - 0.5);
     }
 
+    /** 1/8000 s at f/2.8 and ISO 3200 is EV 10.93 at ISO 100: what the full moon asks beyond that is said. */
+    @Test
+    void the_end_of_the_dial_is_said() throws Exception {
+        JsonNode bright = answer(MOON.replace("aperture=8", "aperture=2.8").replace("iso=100", "iso=3200"));
+        assertThat(bright.path("shutterLabel").asText()).isEqualTo("1/8000");
+        double open = Math.log(2.8 * 2.8 * 8192 / 32) / Math.log(2); // a nominal 1/8000 is 2^-13 s
+        assertThat(bright.path("overStops").asDouble())
+                .isCloseTo(bright.path("ev100").asDouble() - open, within(0.01));
+        assertThat(answer(MOON).path("overStops").asDouble()).isZero();
+    }
+
+    /** In the middle of a totality the API is as dark as the shadow, not as a full moon. */
+    @Test
+    void the_shadow_of_the_earth_counts() throws Exception {
+        String there = MOON.replace("2027-06-19T00:00:00Z", "2029-12-20T22:42:00Z");
+        JsonNode moon = answer(there);
+        assertThat(moon.path("shadowStops").asDouble()).isBetween(14.0, 19.5);
+        assertThat(moon.path("ev100").asDouble()).isLessThan(0);
+        assertThat(answer(MOON).path("shadowStops").asDouble()).isZero();
+    }
+
     @ParameterizedTest
     @CsvSource({"&iso=1, ISO", "&focal=0, focal length", "&aperture=0, aperture", "&extinction=4, extinction"})
     void what_cannot_be_is_a_problem(String change, String words) throws Exception {

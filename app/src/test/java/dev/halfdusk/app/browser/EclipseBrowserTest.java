@@ -47,6 +47,6 @@ class EclipseBrowserTest extends BrowserTest {
         brighter.click();
         page.navigate(page.url().replace("/field", ""));
         page.locator(".take").first().click();
-        assertThat(page.locator("input[name=brighterStops]").first()).hasValue("1");
+        assertThat(page.locator("input[name=limbBrighterStops]").first()).hasValue("1");
     }
 }

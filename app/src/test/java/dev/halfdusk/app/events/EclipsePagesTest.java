@@ -114,12 +114,14 @@ class EclipsePagesTest {
         String brighter = body(base + "1");
         assertThat(iso(brighter)).isBetween((int) (1.8 * before), (int) (2.2 * before));
         assertThat(brighter)
-                .contains("brighterStops=2")
-                .contains("brighterStops=0")
+                .containsPattern("[?&;]brighterStops=2[^\"]*\">a stop brighter")
                 .contains("shifted by");
-        assertThat(body(base + "6"))
-                .contains("brighterStops=6\">a stop brighter")
-                .contains("brighterStops=5");
+        assertThat(body(base + "6")).containsPattern("[?&;]brighterStops=6&[^\"]*\">a stop brighter");
+        // darker than what the rig still gives, not than what was asked
+        Matcher darker = Pattern.compile("[?&;]brighterStops=([\\d.]+)&[^\"]*\">a stop darker")
+                .matcher(body(base + "6"));
+        assertThat(darker.find()).isTrue();
+        assertThat(Double.parseDouble(darker.group(1))).isBetween(0.5, 5.0);
     }
 
     private static int iso(String page) {
@@ -255,24 +257,24 @@ class EclipsePagesTest {
                 "everySeconds",
                 "180");
         Take take = takes.of(id).get(0).take();
-        assertThat(take.subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0));
+        assertThat(take.subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 0));
         assertThat(take.onLensMm()).isEqualTo(400);
         String field = "/outings/" + id + "/field";
         String key = "" + takes.of(id).get(0).id();
         assertThat(body(field)).contains("too dark: a stop brighter");
         web.perform(post(field + "/brighter").param("take", key).param("stops", "1"))
                 .andExpect(status().is3xxRedirection());
-        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 1));
+        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 1));
         for (String bad : List.of("x", "", "9")) {
             web.perform(post(field + "/brighter").param("take", key).param("stops", bad))
                     .andExpect(status().is3xxRedirection());
         }
         web.perform(post(field + "/brighter").param("take", key).param("stops", "6"))
                 .andExpect(status().is3xxRedirection());
-        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 1));
+        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 1));
         web.perform(post(field + "/brighter").param("take", key).param("stops", "-1"))
                 .andExpect(status().is3xxRedirection());
-        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0));
+        assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 0));
     }
 
     /** The number of frames on the page is that of the take which its button plans. */

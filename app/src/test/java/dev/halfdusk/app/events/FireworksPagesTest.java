@@ -31,6 +31,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The page of a display, its photograph and its trainer. */
 @PageTest
@@ -75,6 +76,7 @@ class FireworksPagesTest {
                 .contains("Longest lens that holds all:")
                 .contains("organiser's cordon and local rules decide")
                 .contains("A launch is heard 1.9 s after it is seen")
+                .containsPattern("name=\"height\"[^>]*value=\"-3\"")
                 .containsPattern("name=\"distance2\"[^>]*value=\"700\"")
                 .containsPattern("name=\"bearing2\"[^>]*value=\"260\"")
                 .containsPattern("name=\"distance3\"[^>]*value=\"\"");
@@ -307,36 +309,21 @@ class FireworksPagesTest {
 
     @Test
     void a_display_becomes_a_take() throws Exception {
-        MockHttpServletResponse made = web.perform(post("/outings")
-                        .param("title", "Fireworks")
-                        .param("place", "" + place())
-                        .param("night", "2027-08-14")
-                        .param("subject", "fireworks")
-                        .param("name", "Display")
-                        .param("wish", "fixed")
-                        .param("from", "22:30")
-                        .param("rig", "1")
-                        .param("focal", "20")
-                        .param("aperture", "11")
-                        .param("upright", "on")
-                        .param("distanceM", "640")
-                        .param("bearingDeg", "248")
-                        .param("shellMm", "200")
-                        .param("frontM", "60")
-                        .param("swapMm", "35")
-                        .param("flip", "on")
-                        .param("nights", "3")
-                        .param("minutes", "20")
-                        .param("shutterSeconds", "3")
-                        .param("iso", "200"))
-                .andReturn()
-                .getResponse();
+        String asked = page("night=2027-08-14&time=22:30&rig=1&focal=20&aperture=11&upright=on&distance=640&bearing=248"
+                + "&height=-3&shell=200&swap=35&flip=on&nights=3&length=20&shutter=3&iso=200");
+        Matcher fields = Pattern.compile("<input type=\"hidden\" name=\"([^\"]*)\" value=\"([^\"]*)\"")
+                .matcher(asked.substring(asked.indexOf("action=\"/outings\"")));
+        MockHttpServletRequestBuilder make = post("/outings");
+        while (fields.find()) {
+            make.param(fields.group(1), fields.group(2).replace("&lt;", "<").replace("&gt;", ">"));
+        }
+        MockHttpServletResponse made = web.perform(make).andReturn().getResponse();
         assertThat(made.getStatus()).isEqualTo(302);
         long outing = Long.parseLong(made.getRedirectedUrl().replaceAll("\\D+", ""));
         Take take = takes.of(outing).get(0).take();
         assertThat(take.subject())
                 .isEqualTo(new Fireworks(
-                        20, 3, 200, 90, new Fireworks.Seen(640, 248, 0, 200, 60), new Fireworks.Changes(35, true, 3)));
+                        20, 3, 200, 90, new Fireworks.Seen(640, 248, -3, 200, 0), new Fireworks.Changes(35, true, 3)));
         String sheet = web.perform(get("/outings/" + outing + "/sheet"))
                 .andReturn()
                 .getResponse()
@@ -345,21 +332,17 @@ class FireworksPagesTest {
                 .contains("22:30")
                 .contains("Never go to a shell that did not burst")
                 .contains("The usual clear distance is 168 m for shells of 200 mm")
-                .contains("Display: be there, hold your spot")
-                .contains("Display: change to the lens of 35 mm, focus, lock")
-                .contains("Display: turn the camera across, skyline in, level")
-                .contains("Display: It is given on 3 nights: bursts on one of them, people against the light")
+                .contains("Fireworks: be there, hold your spot")
+                .contains("Fireworks: change to the lens of 35 mm, focus, lock")
+                .contains("Fireworks: turn the camera across, skyline in, level")
+                .contains("Fireworks: It is given on 3 nights: bursts on one of them, people against the light")
                 .contains("ear plugs");
         String outingPage =
                 web.perform(get("/outings/" + outing)).andReturn().getResponse().getContentAsString();
         Matcher shot = Pattern.compile("src=\"(/frame/photograph.jpg[^\"]*)").matcher(outingPage);
         assertThat(shot.find()).isTrue();
         String address = shot.group(1).replace("&amp;", "&");
-        assertThat(address)
-                .contains("distance=640")
-                .contains("bearing=248")
-                .contains("shell=200")
-                .contains("front=60");
+        assertThat(address).contains("distance=640").contains("bearing=248").contains("shell=200");
         assertThat(brightest(address)).isGreaterThan(200); // bursts over a dark sea
         assertThat(brightest(address.replaceAll("&distance=[^&]*", ""))).isLessThan(200);
     }

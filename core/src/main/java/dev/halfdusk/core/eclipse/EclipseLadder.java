@@ -86,14 +86,16 @@ public record EclipseLadder(List<Step> steps) {
      *
      * @param switchAt coverage from which the shadow is exposed for
      * @param danjon class of darkness, 0 to 4
-     * @param brighterStops by which frames so far came out too dark; below 0 too bright
+     * @param brighterStops by which frames of the shadow so far came out too dark; below 0 too bright
+     * @param limbBrighterStops the same of the lit limb
      */
-    public record Asked(double switchAt, double danjon, double brighterStops) {
+    public record Asked(double switchAt, double danjon, double brighterStops, double limbBrighterStops) {
 
         public Asked {
             SWITCH.check(switchAt);
             ShadowedMoon.DANJON.check(danjon);
             BRIGHTER.check(brighterStops);
+            BRIGHTER.check(limbBrighterStops);
         }
     }
 
@@ -119,7 +121,7 @@ public record EclipseLadder(List<Step> steps) {
                 MoonLight.full(s.moment(), observer, MoonLight.USUAL_EXTINCTION).proposedEv100();
         boolean forShadow = shadow.covered() >= asked.switchAt;
         double stops = EclipsedLight.stops(new ShadowedMoon(shadow, asked.danjon), asked.switchAt);
-        double ev = full - stops - asked.brighterStops;
+        double ev = full - stops - (forShadow ? asked.brighterStops : asked.limbBrighterStops);
         double limit = s.rig().support().kind() == Support.Kind.LUNAR
                 ? MoonLimit.SEEING_SECONDS
                 : MoonMotion.at(s.when(), observer).longestSeconds(s.optics(), MoonExposure.USUAL_TOLERANCE_PX);

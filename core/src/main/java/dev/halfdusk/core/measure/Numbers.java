@@ -32,7 +32,9 @@ public final class Numbers {
         return value == Math.rint(value) && Math.abs(value) < 1e15
                 ? Long.toString((long) value)
                 : Double.isFinite(value)
-                        ? new BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString()
+                        ? new BigDecimal(Double.toString(value))
+                                .stripTrailingZeros()
+                                .toPlainString()
                         : Double.toString(value);
     }
 

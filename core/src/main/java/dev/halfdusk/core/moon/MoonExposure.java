@@ -17,6 +17,7 @@ import java.util.List;
  * @param limits of the shutter
  * @param limitSeconds the shortest of them
  * @param settings on the dial, as the shutter is really open
+ * @param overStops by which even the shortest shutter at the lowest ISO gives too much light; 0 where the dial reaches
  */
 public record MoonExposure(
         MoonLight light,
@@ -24,7 +25,8 @@ public record MoonExposure(
         double ev100,
         List<MoonLimit> limits,
         double limitSeconds,
-        Settings settings) {
+        Settings settings,
+        double overStops) {
 
     /** What shows at full size. */
     public static final double USUAL_TOLERANCE_PX = 2;
@@ -52,7 +54,18 @@ public record MoonExposure(
         SunAndMoon lamps = SunAndMoon.at(s.moment(), observer);
         double sky = SceneLight.evOf(MoonLight.skyBeside(s.from(), lamps));
         double ev = Math.max(light.proposedEv100(), sky);
-        return new MoonExposure(light, motion, ev, limits, limit, settings(s, ev, limit));
+        Settings set = settings(s, ev, limit);
+        return new MoonExposure(
+                light, motion, ev, limits, limit, set, over(set, ev - s.rig().filterStops()));
+    }
+
+    /** Less than this is the dial. */
+    private static final double DIAL = 0.34;
+
+    /** Stops by which settings are brighter than an exposure value asks; a third or less is the dial. */
+    public static double over(Settings set, double ev100) {
+        double stops = ev100 - MoonLight.ev100(set.seconds(), set.aperture(), set.iso());
+        return stops > DIAL ? stops : 0;
     }
 
     /**

@@ -7,6 +7,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -17,9 +18,11 @@ import java.util.Optional;
  * @param everySeconds from opening to opening
  * @param switchAt coverage from which the shadow is exposed for
  * @param danjon class of darkness that is expected, 0 to 4
- * @param brighterStops by which all is exposed brighter than that, since frames came out too dark; below 0 darker
+ * @param brighterStops by which the shadow is exposed brighter than that, since frames came out too dark; below 0 darker
+ * @param limbBrighterStops the same for the lit limb, whose light is known and has its own
  */
-public record EclipsedMoon(double everySeconds, double switchAt, double danjon, double brighterStops)
+public record EclipsedMoon(
+        double everySeconds, double switchAt, double danjon, double brighterStops, double limbBrighterStops)
         implements OfTheMoon {
 
     public static final Range EVERY = new Range("interval", 10, 1200, " s");
@@ -35,8 +38,12 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon, 
                     Parameter.number(
                             "switchAt", "covered, then the shadow", EclipseLadder.SWITCH, EclipseLadder.USUAL_SWITCH),
                     Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, ShadowedMoon.USUAL_DANJON),
-                    Parameter.number("brighterStops", "brighter by, stops", EclipseLadder.BRIGHTER, 0)),
-            v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2), v.get(3)));
+                    Parameter.number("brighterStops", "shadow brighter by, stops", EclipseLadder.BRIGHTER, 0),
+                    Parameter.number("limbBrighterStops", "lit limb brighter by, stops", EclipseLadder.BRIGHTER, 0)),
+            v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2), v.get(3), v.get(4)));
+
+    /** Less than this is the dial. */
+    private static final double DIAL = 0.34;
 
     @Override
     public Kind kind() {
@@ -45,7 +52,7 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon, 
 
     @Override
     public List<Double> values() {
-        return List.of(everySeconds, switchAt, danjon, brighterStops);
+        return List.of(everySeconds, switchAt, danjon, brighterStops, limbBrighterStops);
     }
 
     @Override
@@ -55,15 +62,40 @@ public record EclipsedMoon(double everySeconds, double switchAt, double danjon, 
 
     /** What it asks of the settings. */
     public EclipseLadder.Asked ladder() {
-        return new EclipseLadder.Asked(switchAt, danjon, brighterStops);
+        return new EclipseLadder.Asked(switchAt, danjon, brighterStops, limbBrighterStops);
     }
 
     @Override
-    public Optional<Subject> brighter(double stops) {
-        double shifted = brighterStops + stops;
-        return EclipseLadder.BRIGHTER.holds(shifted)
-                ? Optional.of(new EclipsedMoon(everySeconds, switchAt, danjon, shifted))
-                : Optional.empty();
+    public boolean shifts() {
+        return true;
+    }
+
+    private EclipseLadder.Step step(Take take, Circumstances c, Instant at) {
+        return EclipseLadder.at(take.setup(c, at), ladder());
+    }
+
+    @Override
+    public double shortStops(Take take, Circumstances c, Instant at) {
+        double missing = step(take, c, at).shortOfStops();
+        return missing < DIAL ? 0 : missing;
+    }
+
+    /** Counted from the frame that the rig really takes: what it could not give is not asked of the frames that come. */
+    @Override
+    public Optional<Subject> brighter(double stops, Take take, Circumstances c, Instant at) {
+        double missing = shortStops(take, c, at);
+        if (stops > 0 && missing > 0) {
+            return Optional.empty(); // the rig gives no more
+        }
+        boolean shadow = step(take, c, at).aim() == EclipseLadder.Aim.SHADOW;
+        double shifted = (shadow ? brighterStops : limbBrighterStops) - missing + stops;
+        if (!EclipseLadder.BRIGHTER.holds(shifted)) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                shadow
+                        ? new EclipsedMoon(everySeconds, switchAt, danjon, shifted, limbBrighterStops)
+                        : new EclipsedMoon(everySeconds, switchAt, danjon, brighterStops, shifted));
     }
 
     @Override

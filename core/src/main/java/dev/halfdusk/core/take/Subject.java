@@ -65,9 +65,22 @@ public interface Subject {
         return Optional.empty();
     }
 
-    /** The same exposed brighter by some stops, where its settings follow a light that nobody knows beforehand. */
-    default Optional<Subject> brighter(double stops) {
+    /** Whether its settings follow a light that nobody knows beforehand, so that they can be shifted on the night. */
+    default boolean shifts() {
+        return false;
+    }
+
+    /**
+     * The same exposed brighter by some stops than what is really shot at an instant; empty where its settings cannot be shifted, or no
+     * farther.
+     */
+    default Optional<Subject> brighter(double stops, Take take, Circumstances c, Instant at) {
         return Optional.empty();
+    }
+
+    /** Stops by which the rig gives less light at an instant than is wanted; 0 where it gives enough. */
+    default double shortStops(Take take, Circumstances c, Instant at) {
+        return 0;
     }
 
     /**

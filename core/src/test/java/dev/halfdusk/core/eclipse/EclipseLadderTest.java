@@ -54,7 +54,7 @@ class EclipseLadderTest {
                 new Interval(TOTAL.p1(), TOTAL.p4()),
                 Duration.ofMinutes(2),
                 setup,
-                new EclipseLadder.Asked(switchAt, danjon, brighter));
+                new EclipseLadder.Asked(switchAt, danjon, brighter, brighter));
     }
 
     /**
@@ -153,8 +153,8 @@ class EclipseLadderTest {
                 Standpoint.open(new Site(37.6, -8.8, 5), SkyGlow.ofZenith(21)),
                 TOTAL.greatest(),
                 Demand.USUAL);
-        EclipseLadder.Step bright = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 4, 0));
-        EclipseLadder.Step black = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 0, 0));
+        EclipseLadder.Step bright = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 4, 0, 0));
+        EclipseLadder.Step black = EclipseLadder.at(setup, new EclipseLadder.Asked(0.78, 0, 0, 0));
         assertThat(bright.shortOfStops()).isLessThan(0.34);
         assertThat(black.shortOfStops()).isGreaterThan(3);
         EclipseLadder.Step more = black.brighterBy(2, setup);

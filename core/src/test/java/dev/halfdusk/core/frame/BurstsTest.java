@@ -152,4 +152,15 @@ class BurstsTest {
         }
         return sum;
     }
+
+    /** What hung from an earlier burst glows in a later one, and the less the longer ago it broke. */
+    @Test
+    void smoke_thins() {
+        Fired now = shell(-4.5, 0, Fired.Colour.WHITE);
+        double[] none = total(take(1.5, 8, false, now));
+        double[] fresh = total(take(1.5, 8, false, now, shell(-4.5 - 4, 60, Fired.Colour.WHITE)));
+        double[] old = total(take(1.5, 8, false, now, shell(-4.5 - 30, 60, Fired.Colour.WHITE)));
+        assertThat(fresh[1] - none[1]).isGreaterThan(1.5 * (old[1] - none[1]));
+        assertThat(old[1]).isGreaterThanOrEqualTo(none[1]);
+    }
 }

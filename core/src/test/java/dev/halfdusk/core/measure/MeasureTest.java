@@ -68,7 +68,14 @@ class MeasureTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"20, 20", "1.8, 1.8", "-0.25, -0.25", "1e20, 1.0E20", "-3, -3", "37.601234567890123, 37.601234567890124"
+    @CsvSource({
+        "20, 20",
+        "1.8, 1.8",
+        "-0.25, -0.25",
+        "1e20, 100000000000000000000",
+        "1e-7, 0.0000001",
+        "-3, -3",
+        "37.601234567890123, 37.601234567890124"
     })
     void numbers_for_fields_and_files(double value, String plain) {
         assertThat(Numbers.plain(value)).isEqualTo(plain);

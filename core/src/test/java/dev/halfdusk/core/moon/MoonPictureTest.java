@@ -19,10 +19,12 @@ import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
@@ -238,5 +240,49 @@ class MoonPictureTest {
                 .isBetween(
                         Math.min(all.get(0).ev100(), all.get(2).ev100()),
                         Math.max(all.get(0).ev100(), all.get(2).ev100()));
+    }
+
+    private static Setup filtered(double stops, double aperture) {
+        Rig rig = Rig.of(
+                CameraBody.generic(FULL_FRAME, Dial.THIRD, 25_600),
+                new Lens(400, 400, 2.8, 2.8, Projection.RECTILINEAR),
+                List.of(new Support(Support.Kind.TRIPOD, 0), new Gear.Filter(stops)));
+        return new Setup(rig, 400, aperture, Pointing.level(new Direction(180, 25)), COAST, FULL_MOON, Demand.USUAL);
+    }
+
+    private static double light(Settings s) {
+        return s.seconds() * s.iso() / (s.aperture() * s.aperture());
+    }
+
+    /** A filter of three stops asks for eight times the light, never for an eighth of it. */
+    @Test
+    void a_filter_asks_for_more_light() {
+        Settings without = MoonExposure.of(filtered(0, 8), 2, 0.2).settings();
+        Settings with = MoonExposure.of(filtered(3, 8), 2, 0.2).settings();
+        assertThat(Math.log(light(with) / light(without)) / Math.log(2)).isCloseTo(3, within(0.34));
+    }
+
+    /** Wide open at f/2.8 a full moon asks 1/1600 s at ISO 100; a body whose shortest is 1/500 says what it is over. */
+    @Test
+    void the_end_of_the_dial_is_said() {
+        assertThat(MoonExposure.of(filtered(0, 8), 2, 0.2).overStops()).isZero();
+        assertThat(MoonExposure.over(new Settings(1 / 500.0, 2.8, 100), 14))
+                .as("EV 11.94 of 14")
+                .isCloseTo(2.06, within(0.01));
+        assertThat(MoonExposure.over(new Settings(1 / 500.0, 2.8, 100), 12.2))
+                .as("a quarter of a stop is the dial")
+                .isZero();
+        assertThat(MoonExposure.over(new Settings(1 / 500.0, 2.8, 100), 9))
+                .as("too dark is not over")
+                .isZero();
+    }
+
+    /** 1 / (300 × 1.53) on a half-frame sensor, not 1/300; twice as long for each stop of a stabiliser. */
+    @Test
+    void the_hand_counts_the_crop() {
+        Optics half = new Optics(new Sensor(23.5, 15.7, 3.77), 300, Projection.RECTILINEAR);
+        double crop = 43.2666 / Math.hypot(23.5, 15.7);
+        assertThat(MoonLimit.handHeldSeconds(half, 0)).isCloseTo(1 / (300 * crop), within(1e-6));
+        assertThat(MoonLimit.handHeldSeconds(half, 2)).isCloseTo(4 / (300 * crop), within(4e-6));
     }
 }

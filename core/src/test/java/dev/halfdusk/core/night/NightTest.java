@@ -315,4 +315,29 @@ class NightTest {
                                 : Interval.longest(full.moonless()));
         assertThat(winter.window()).isPresent().isEqualTo(winter.darkWindow());
     }
+
+    /** A clock in the night in which summer time begins or ends is that of its own morning, not of the noon before. */
+    @ParameterizedTest
+    @CsvSource({
+        "2027-03-27, 23:30, Europe/Lisbon, 2027-03-27T23:30:00Z",
+        "2027-03-27, 03:30, Europe/Lisbon, 2027-03-28T02:30:00Z",
+        "2027-10-30, 23:30, Europe/Lisbon, 2027-10-30T22:30:00Z",
+        "2027-10-30, 03:30, Europe/Lisbon, 2027-10-31T03:30:00Z",
+        "2027-09-25, 04:00, Pacific/Auckland, 2027-09-25T15:00:00Z"
+    })
+    void a_clock_in_a_night_that_changes_its_clocks(String evening, String clock, String zone, String utc) {
+        assertThat(Night.at(LocalDate.parse(evening), java.time.LocalTime.parse(clock), ZoneId.of(zone)))
+                .isEqualTo(Instant.parse(utc));
+    }
+
+    /** In the middle of the totality of 20 December 2029 a core search for a moonless sky finds it dark: the moon is as good as down. */
+    @Test
+    void a_moon_in_the_shadow_of_the_earth_is_no_moon() {
+        Night eclipsed = night(37.6, -8.8, "2029-12-20", "Europe/Lisbon");
+        Instant totality = Instant.parse("2029-12-20T22:42:00Z");
+        assertThat(eclipsed.moonless()).anyMatch(i -> i.contains(totality));
+        assertThat(eclipsed.moonless()).noneMatch(i -> i.contains(totality.minusSeconds(7200)));
+        assertThat(night(37.6, -8.8, "2029-11-21", "Europe/Lisbon").moonless())
+                .noneMatch(i -> i.contains(Instant.parse("2029-11-21T23:30:00Z")));
+    }
 }

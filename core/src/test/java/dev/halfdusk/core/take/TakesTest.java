@@ -31,6 +31,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
@@ -82,7 +83,7 @@ class TakesTest {
                 new Clip(10, 25, 15),
                 new Stack(20, 5),
                 new Moon(1, 2),
-                new EclipsedMoon(150, 0.8, 2.5, 0),
+                new EclipsedMoon(150, 0.8, 2.5, 0.5, -1),
                 new EclipsedSun(300, 200, 8, true),
                 new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE),
                 new NightScene(100, 3, 3, 1, false),
@@ -127,8 +128,8 @@ class TakesTest {
     @Test
     void an_eclipse_runs_on_the_simulated_camera() {
         Circumstances c = night(LEDGE, "2029-12-20", ZoneId.of("Europe/Lisbon"));
-        Plan plan =
-                Take.of("eclipse", new EclipsedMoon(60, 0.78, 2, 0), "A", RIG).plan(c);
+        Plan plan = Take.of("eclipse", new EclipsedMoon(60, 0.78, 2, 0, 0), "A", RIG)
+                .plan(c);
         Program program = plan.program().apply(plan.when().best().orElseThrow());
         assertThat(program.steps()).extracting(Program.Step::what).contains("for the lit limb", "for the shadow");
         dev.halfdusk.core.camera.Camera.Dials dials = new dev.halfdusk.core.camera.Camera.Dials(
@@ -150,11 +151,49 @@ class TakesTest {
     /** A stop brighter is a stop more of light at every frame that the rig can give it. */
     @Test
     void an_eclipse_can_be_shifted_and_no_farther_than_its_range() {
-        EclipsedMoon planned = new EclipsedMoon(60, 0.78, 2, 5.5);
-        assertThat(planned.brighter(0.5)).contains(new EclipsedMoon(60, 0.78, 2, 6));
-        assertThat(planned.brighter(1)).isEmpty();
-        assertThat(planned.brighter(-11.5)).contains(new EclipsedMoon(60, 0.78, 2, -6));
-        assertThat(new Moon(1, 2).brighter(1)).isEmpty();
+        Circumstances c = night(LEDGE, "2029-12-20", ZoneId.of("Europe/Lisbon"));
+        Instant limb = Instant.parse("2029-12-20T21:10:00Z");
+        Instant totality = Instant.parse("2029-12-20T22:42:00Z");
+        EclipsedMoon planned = new EclipsedMoon(60, 0.78, 4, 0, 5.5);
+        Take take = Take.of("eclipse", planned, "A", RIG);
+        assertThat(planned.shortStops(take, c, totality))
+                .as("a bright totality is in reach")
+                .isZero();
+        // what is pressed in totality leaves the lit limb alone, and the other way round
+        assertThat(planned.brighter(1, take, c, totality)).contains(new EclipsedMoon(60, 0.78, 4, 1, 5.5));
+        assertThat(planned.brighter(0.5, take, c, limb)).contains(new EclipsedMoon(60, 0.78, 4, 0, 6));
+        assertThat(planned.brighter(1, take, c, limb))
+                .as("no farther than its range")
+                .isEmpty();
+        assertThat(planned.brighter(-11.5, take, c, limb)).contains(new EclipsedMoon(60, 0.78, 4, 0, -6));
+        assertThat(new Moon(1, 2).brighter(1, take, c, limb)).isEmpty();
+        assertThat(new Moon(1, 2).shifts()).isFalse();
+    }
+
+    /** A black totality that the rig cannot reach: brighter is refused with what is missing, darker counts from what it gives. */
+    @Test
+    void where_the_rig_ends_a_shift_counts_from_what_it_gives() {
+        Circumstances c = night(LEDGE, "2029-12-20", ZoneId.of("Europe/Lisbon"));
+        Instant totality = Instant.parse("2029-12-20T22:42:00Z");
+        EclipsedMoon black = new EclipsedMoon(60, 0.78, 0, 0, 0);
+        Take take = Take.of("eclipse", black, "A", RIG).set(RIG.lens().longestMm(), 16);
+        double missing = black.shortStops(take, c, totality);
+        assertThat(missing).isGreaterThan(1);
+        assertThat(black.brighter(1, take, c, totality)).isEmpty();
+        EclipsedMoon darker =
+                (EclipsedMoon) black.brighter(-1, take, c, totality).orElseThrow();
+        assertThat(darker.brighterStops()).isCloseTo(-missing - 1, within(1e-9));
+        assertThat(darker.limbBrighterStops()).isZero();
+        Program before = take.plan(c).program().apply(totality);
+        Program after = take.with(darker).plan(c).program().apply(totality);
+        assertThat(Stops.of(light(before) / light(after)))
+                .as("a stop less light")
+                .isCloseTo(1, within(0.4));
+    }
+
+    private static double light(Program program) {
+        Settings s = program.steps().get(0).settings();
+        return s.seconds() * s.iso() / (s.aperture() * s.aperture());
     }
 
     /** 116 × 30 s with pauses of 1 s, a minute for the cap, 5 × 30 s with 4 pauses: 3595 + 60 + 154 s, 63.5 minutes. */
@@ -595,5 +634,25 @@ class TakesTest {
                 .plan(june(4));
         assertThat(one.program().apply(plan.when().windows().get(0).from()).frames())
                 .isEqualTo(1);
+    }
+
+    /** The circles of the southern sky close round the southern pole, as high as the latitude is south. */
+    @Test
+    void trails_turn_round_the_pole_of_their_half_of_the_earth() {
+        Circumstances south = night(new Site(-45, 170.5, 5), "2027-06-04", ZoneId.of("Pacific/Auckland"));
+        Circumstances north = night(LEDGE, "2027-06-04", ZoneId.of("Europe/Lisbon"));
+        Instant when = south.night().best();
+        Direction below = Take.of("trails", new Trails(15, 30, 1, 5), "A", RIG)
+                .setup(south, when)
+                .pointing()
+                .axis();
+        assertThat(below.azimuthDeg()).isCloseTo(180, within(1.0));
+        assertThat(below.altitudeDeg()).isCloseTo(45, within(1.0));
+        Direction above = Take.of("trails", new Trails(15, 30, 1, 5), "A", RIG)
+                .setup(north, when)
+                .pointing()
+                .axis();
+        assertThat(Math.cos(Math.toRadians(above.azimuthDeg()))).isCloseTo(1, within(0.001));
+        assertThat(above.altitudeDeg()).isCloseTo(37.6, within(1.0));
     }
 }
