@@ -1,0 +1,248 @@
+package dev.halfdusk.bench;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Queue;
+import java.util.SplittableRandom;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+
+/**
+ * Many people on one instance on this machine: some look at a page every one to five seconds, some write marks as often; for eight
+ * seconds another program holds the database's lock. Nothing may fail with 5xx but saves that are told to be busy, and no save that was
+ * answered may be lost. Loopback only, ends by itself.
+ */
+public final class People {
+
+    private static final List<String> PAGES = List.of(
+            "/",
+            "/outings",
+            "/outings/1",
+            "/outings/1/sheet",
+            "/outings/1/field",
+            "/outings/new",
+            "/places",
+            "/places/1",
+            "/nights",
+            "/nights/best",
+            "/kit",
+            "/bench",
+            "/frame",
+            "/sequences",
+            "/events",
+            "/events/sun",
+            "/events/moon",
+            "/events/plans/1");
+
+    private static final Duration LOCKED = Duration.ofSeconds(8);
+    private static final Duration LONGEST = Duration.ofMinutes(10);
+    private static final Duration PATIENCE = Duration.ofSeconds(30);
+    private static final long UP_WITHIN_S = 60;
+
+    private final String base;
+    private final HttpClient client = HttpClient.newBuilder()
+            .connectTimeout(PATIENCE)
+            .followRedirects(HttpClient.Redirect.NEVER)
+            .build();
+    private final Queue<Answer> answers = new ConcurrentLinkedQueue<>();
+    private final Queue<String> saved = new ConcurrentLinkedQueue<>();
+    private final long until;
+
+    private record Answer(String what, int status, double ms) {}
+
+    private People(String base, Duration lasts) {
+        this.base = base;
+        until = System.nanoTime() + lasts.toNanos();
+    }
+
+    /** Address, readers, writers, seconds, data folder, number of the server's process. */
+    public static void main(String[] args) throws Exception {
+        if (!args[0].startsWith("http://127.0.0.1:")) {
+            throw new IllegalArgumentException("only a server on this machine");
+        }
+        Duration lasts = Duration.ofSeconds(Math.min(LONGEST.toSeconds(), Long.parseLong(args[3])));
+        awaitUp(args[0]);
+        People people = new People(args[0], lasts);
+        boolean good = people.live(Integer.parseInt(args[1]), Integer.parseInt(args[2]), Path.of(args[4]));
+        memory(args[5]);
+        System.exit(good ? 0 : 1);
+    }
+
+    private static void awaitUp(String base) throws InterruptedException {
+        HttpClient client = HttpClient.newHttpClient();
+        for (int i = 0; i < UP_WITHIN_S; i++) {
+            try {
+                client.send(
+                        HttpRequest.newBuilder(URI.create(base + "/clock")).build(),
+                        HttpResponse.BodyHandlers.discarding());
+                return;
+            } catch (IOException e) {
+                Thread.sleep(1000);
+            }
+        }
+        throw new IllegalStateException("no server at " + base);
+    }
+
+    private boolean live(int readers, int writers, Path data) throws Exception {
+        ExecutorService all = Executors.newFixedThreadPool(readers + writers + 1);
+        for (int i = 0; i < readers; i++) {
+            int who = i;
+            all.submit(() -> read(new SplittableRandom(who)));
+        }
+        for (int i = 0; i < writers; i++) {
+            int who = i;
+            all.submit(() -> write(who, new SplittableRandom(1000 + who)));
+        }
+        all.submit(() -> lock(data.resolve("half-dusk.db")));
+        all.shutdown();
+        all.awaitTermination(LONGEST.toSeconds() + 60, TimeUnit.SECONDS);
+        return told();
+    }
+
+    private void read(SplittableRandom random) {
+        while (System.nanoTime() < until) {
+            String page = PAGES.get(random.nextInt(PAGES.size()));
+            ask(
+                    "read",
+                    HttpRequest.newBuilder(URI.create(base + page))
+                            .timeout(PATIENCE)
+                            .build());
+            rest(random);
+        }
+    }
+
+    private void write(int who, SplittableRandom random) {
+        for (int i = 0; System.nanoTime() < until; i++) {
+            String name = "Mast " + who + "." + i + ".";
+            String form = Map.of(
+                            "markName",
+                            name,
+                            "bearing",
+                            "10",
+                            "distance",
+                            "100",
+                            "height",
+                            "20",
+                            "width",
+                            "3",
+                            "foot",
+                            "0")
+                    .entrySet()
+                    .stream()
+                    .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                    .collect(Collectors.joining("&"));
+            int status = ask(
+                    "write",
+                    HttpRequest.newBuilder(URI.create(base + "/places/2/marks"))
+                            .timeout(PATIENCE)
+                            .header("Content-Type", "application/x-www-form-urlencoded")
+                            .POST(HttpRequest.BodyPublishers.ofString(form))
+                            .build());
+            if (status == 302) {
+                saved.add(name);
+            }
+            rest(random);
+        }
+    }
+
+    private int ask(String what, HttpRequest request) {
+        long begun = System.nanoTime();
+        int status;
+        try {
+            status =
+                    client.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();
+        } catch (IOException e) {
+            status = 0;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            status = 0;
+        }
+        answers.add(new Answer(what, status, (System.nanoTime() - begun) / 1e6));
+        return status;
+    }
+
+    private static void rest(SplittableRandom random) {
+        try {
+            Thread.sleep(random.nextInt(1000, 5000));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** In the middle of it, as a backup would. */
+    private void lock(Path file) {
+        try (Connection other = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = other.createStatement()) {
+            Thread.sleep(Math.max(0, (until - System.nanoTime()) / 2_000_000));
+            statement.execute("PRAGMA busy_timeout = 5000");
+            statement.execute("BEGIN IMMEDIATE");
+            Thread.sleep(LOCKED.toMillis());
+            statement.execute("ROLLBACK");
+        } catch (SQLException e) {
+            System.out.println("the lock was not to be had: " + e.getMessage());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private boolean told() throws Exception {
+        boolean good = true;
+        for (String what : List.of("read", "write")) {
+            List<Answer> of = answers.stream().filter(a -> a.what.equals(what)).toList();
+            Map<Integer, Long> by =
+                    of.stream().collect(Collectors.groupingBy(Answer::status, TreeMap::new, Collectors.counting()));
+            double[] ms = of.stream().mapToDouble(Answer::ms).sorted().toArray();
+            System.out.printf(
+                    "%-6s %6d answers, by status %s, ms: median %.0f, p95 %.0f, longest %.0f%n",
+                    what, ms.length, by, at(ms, 0.5), at(ms, 0.95), at(ms, 1));
+            boolean busyOnly =
+                    by.keySet().stream().allMatch(s -> s == 200 || s == 302 || what.equals("write") && s == 503);
+            good &= busyOnly && ms.length > 0;
+        }
+        String page = client.send(
+                        HttpRequest.newBuilder(URI.create(base + "/places/2")).build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .body();
+        List<String> lost = new ArrayList<>(
+                saved.stream().filter(name -> !page.contains(name)).toList());
+        Collections.sort(lost);
+        System.out.printf("saved  %6d marks, lost %d%n", saved.size(), lost.size());
+        return good && lost.isEmpty() && !saved.isEmpty();
+    }
+
+    private static double at(double[] sorted, double share) {
+        return sorted.length == 0 ? Double.NaN : sorted[(int) Math.min(sorted.length - 1, share * sorted.length)];
+    }
+
+    /** Of the server, as Linux tells it. */
+    private static void memory(String process) throws IOException {
+        Path status = Path.of("/proc", process, "status");
+        if (Files.exists(status)) {
+            Files.readAllLines(status).stream()
+                    .filter(l -> l.startsWith("VmRSS") || l.startsWith("VmHWM"))
+                    .map(l -> Arrays.toString(l.split("\\s+")))
+                    .forEach(System.out::println);
+        }
+    }
+}
