@@ -5,6 +5,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import dev.halfdusk.app.db.DefaultSchema;
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.sky.Site;
@@ -64,6 +66,9 @@ class EveryAddressTest {
 
     @Autowired
     private Kit kit;
+
+    @Autowired
+    private Outings outings;
 
     private List<String> addresses() {
         List<String> all = new ArrayList<>();
@@ -131,6 +136,7 @@ class EveryAddressTest {
     void with_the_demo() {
         assertThat(addresses()).contains("/", "/deleted", "/outings/1/sheet/card-a6.pdf", "/events/plans/1/plan.ics");
         assertThat(open()).isEmpty();
+        assertThat(outings.all()).extracting(Outing::title).contains("Harbour festival");
     }
 
     @Test

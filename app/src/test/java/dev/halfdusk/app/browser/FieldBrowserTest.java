@@ -131,6 +131,13 @@ class FieldBrowserTest extends BrowserTest {
         page.reload();
         assertThat(page.locator("[data-by]")).containsText("No server since");
         assertThat(page.locator("[data-utc]")).hasText(Pattern.compile(utc.substring(0, 5) + ":\\d\\d"));
+        // the browser's own memory is left out: it is the application that keeps what its pages need
+        for (String asset : new String[] {"app.css", "field.js", "outbox.js", "offline.js"}) {
+            org.assertj.core.api.Assertions.assertThat(
+                            page.evaluate("a => fetch('/assets/' + a, {cache: 'no-store'}).then(r => r.status)", asset))
+                    .as(asset)
+                    .isEqualTo(200);
+        }
         page.getByText("Note something").click();
         page.getByLabel("Note").fill("dew on the lens");
         key("Keep the note").click();

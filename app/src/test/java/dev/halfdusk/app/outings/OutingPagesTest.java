@@ -97,6 +97,13 @@ class OutingPagesTest {
         web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"))
                 .andExpect(redirectedUrl(path));
         assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
+        web.perform(filled(post(path), "place", place, "note", "Rope <b>&</b> \"torch\""));
+        for (String page : List.of(path + "/sheet", path + "/edit")) {
+            web.perform(get(page))
+                    .andExpect(content().string(containsString("Rope &lt;b&gt;&amp;&lt;/b&gt;")))
+                    .andExpect(content().string(not(containsString("Rope <b>"))));
+        }
+        web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"));
         assertThat(outings.find(id).orElseThrow().going().turnBack()).contains(LocalTime.of(3, 40));
         web.perform(post(path + "/night").param("night", "2027-07-04")).andExpect(redirectedUrl(path));
         assertThat(outings.find(id).orElseThrow().night()).hasToString("2027-07-04");

@@ -47,6 +47,7 @@ import java.util.regex.Pattern;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.DtStart;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -294,6 +295,91 @@ class WorkspacePagesTest {
                 .contains("In the bag")
                 .contains("interval timer");
         web.perform(get(home + "/sheet/night.exe")).andExpect(status().isNotFound());
+    }
+
+    /** Held at midnight of Lisbon, an hour ahead of UTC: the whole row, the whole event, the clock of the field. */
+    @Test
+    void a_take_has_one_time_in_table_calendar_and_field() throws Exception {
+        Take trails = Take.of("Circles", new Trails(15, 30, 1, 5), Takes.camera(rig));
+        long take = takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
+        List<String> rows = page(home + "/sheet/night.csv")
+                .lines()
+                .filter(l -> l.contains(",Circles,"))
+                .toList();
+        assertThat(rows)
+                .anyMatch(
+                        l -> l.matches(
+                                "2027-07-04T23:00:00\\.000Z,2027-07-05T00:00:00\\+01:00,Circles,\"[^\"]*116 \u00d7 30 s[^\"]*\",true"));
+        String ics = page(home + "/sheet/night.ics");
+        List<VEvent> events = new CalendarBuilder().build(new StringReader(ics)).getComponents("VEVENT");
+        VEvent event = events.stream()
+                .filter(e -> e.getUid().orElseThrow().getValue().startsWith("outing-" + id + "-take-" + take + "@"))
+                .findFirst()
+                .orElseThrow();
+        // from the first line of its work to the end of its last dark: 116 frames in 3 595 s, a minute for the cap, 5
+        // darks in 154 s
+        String first = rows.get(0).substring(0, 19).replaceAll("[-:]", "");
+        assertThat(event.<DtStart<?>>getProperty("DTSTART").orElseThrow().getValue())
+                .isEqualTo(first + "Z");
+        assertThat(first).isLessThan("20270704T230000");
+        assertThat(event.getSummary().getValue()).isEqualTo("Circles, " + rig.name());
+        assertThat(event.getLocation().getValue()).isEqualTo("Coast");
+        assertThat(event.getGeographicPos().getLatitude()).isEqualByComparingTo("37.6");
+        assertThat(event.getGeographicPos().getLongitude()).isEqualByComparingTo("-8.8");
+        assertThat(ics).contains("TRIGGER;RELATED=START:-PT10M").doesNotContain(":PT");
+        assertThat(page(home + "/field"))
+                .contains("data-at=\"" + Instant.parse("2027-07-04T23:00:00Z").toEpochMilli()
+                        + "\" class=\"border-t border-line py-2\"><strong class=\"font-mono\">00:00<");
+    }
+
+    /** What is imported after a take was planned is in its plan: at −19° a battery lasts half as long. */
+    @Test
+    void weather_that_comes_later_changes_the_plan() throws Exception {
+        Take trails = Take.of("Circles", new Trails(75, 30, 1, 0), Takes.camera(rig));
+        takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T22:00:00Z")), rig.id());
+        double warm = batteries();
+        StringBuilder hours = new StringBuilder(
+                "time,low_cloud_percent,middle_cloud_percent,high_cloud_percent,wind_m_s,temperature_c,humidity_percent\n");
+        for (int h = 0; h < 4; h++) {
+            hours.append("2027-07-05T0").append(h).append(":00,0,0,0,2,-19,60\n");
+        }
+        web.perform(post("/nights/2027-07-04/weather/import")
+                        .param(
+                                "place",
+                                "" + outings.find(id).orElseThrow().place().id())
+                        .param("forecast", hours.toString()))
+                .andExpect(status().isOk());
+        assertThat(batteries()).isBetween(1.6 * warm, 2.4 * warm);
+    }
+
+    private double batteries() throws Exception {
+        Matcher told = Pattern.compile("Circles takes ([\\d.]+) batteries").matcher(body());
+        assertThat(told.find()).isTrue();
+        return Double.parseDouble(told.group(1));
+    }
+
+    /** Said of one night, kept for that night. */
+    @Test
+    void the_rest_of_one_night_is_arranged_from_now() throws Exception {
+        Take people = Take.of("Friend", new People(4), Takes.camera(rig));
+        long take = takes.add(id, people, rig.id());
+        long other = outings.save(
+                        Outing.fresh("Other", outings.find(id).orElseThrow().place(), LocalDate.parse("2027-07-04")))
+                .id();
+        assertThat(outings.find(id).orElseThrow().standing().resumed()).isEmpty();
+        web.perform(post(home + "/field/done").param("take", "" + take)).andExpect(redirectedUrl(home + "/field"));
+        assertThat(outings.find(id).orElseThrow().standing().resumed()).contains(Instant.parse("2027-06-01T18:00:00Z"));
+        assertThat(outings.find(other).orElseThrow().standing().resumed()).isEmpty();
+        web.perform(post(home + "/field/reset"));
+        assertThat(outings.find(id).orElseThrow().standing().resumed()).isEmpty();
+    }
+
+    private String page(String address) throws Exception {
+        return web.perform(get(address))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
     }
 
     @Test

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import biweekly.Biweekly;
 import biweekly.component.VEvent;
+import biweekly.property.Trigger;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
@@ -30,6 +31,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -271,7 +273,8 @@ class PlanPagesTest {
         fields.putAll(
                 Map.of("azimuth", "96", "altitude", "24", "upright", "on", "total", "raw-and-jpeg", "focal", "300"));
         fields.putAll(Map.of("autoIso", "on", "noise", "on", "mode", "bulb", "aperture", "11"));
-        assertThat(save(id + "/cameras/" + camera, fields).getStatus()).isEqualTo(302);
+        assertThat(save(id + "/cameras/" + camera, fields).getRedirectedUrl())
+                .isEqualTo("/events/plans/" + id + "?camera=" + camera);
         PlanCamera c = plans.existing(id).camera(camera);
         assertThat(c.name()).isEqualTo("Close");
         assertThat(c.role()).isEqualTo(Role.CORONA);
@@ -498,7 +501,7 @@ class PlanPagesTest {
         List<String> log = page(id + "/rehearsal/log.csv").lines().toList();
         assertThat(log.get(0)).isEqualTo("camera,shot,planned_utc,opened_utc,late_s,fate,because,what");
         assertThat(log)
-                .anyMatch(l -> l.contains(",lost,the link is lost,"))
+                .anyMatch(l -> l.matches("[^,]+,\\d+,2027-08-02T08:45:3\\d\\.\\d{3}Z,,,lost,the link is lost,.*"))
                 .anyMatch(l -> l.contains(",0.000,taken,,"));
         save(id + "/rehearsal/speed", Map.of("speed", "0"));
         assertThat(page(id + "/rehearsal/now")).doesNotContain("hx-trigger");
@@ -632,7 +635,17 @@ class PlanPagesTest {
                 .orElseThrow();
         Instant at = off.getDateStart().getValue().toInstant();
         assertThat(at).isBetween(Instant.parse("2027-08-02T08:45:10Z"), Instant.parse("2027-08-02T08:45:12Z"));
-        assertThat(off.getAlarms()).hasSize(1);
+        assertThat(events).allSatisfy(e -> {
+            assertThat(e.getAlarms()).hasSize(1);
+            boolean prepare = e.getSummary().getValue().matches("(?i).*(batter|clock).*");
+            Trigger rings = e.getAlarms().get(0).getTrigger();
+            assertThat(rings.getDuration().isPrior()).isTrue();
+            assertThat(rings.getDuration().toMillis())
+                    .as(e.getSummary().getValue())
+                    .isEqualTo(prepare ? -300_000 : 0);
+            assertThat(e.getGeo().getLatitude()).isEqualTo(36.0104);
+            assertThat(e.getGeo().getLongitude()).isEqualTo(-5.612);
+        });
         assertThat(off.getDescription().getValue()).contains(NEVER);
         assertThat(events)
                 .allMatch(e -> e.getUid().getValue().matches("eclipse-\\d+-[a-z_]+-\\d+@[0-9a-f]{20}\\.half-dusk"));
@@ -660,6 +673,20 @@ class PlanPagesTest {
                 .contains("data-own-clock")
                 .contains("C2");
         assertThat(page(id + "/plan.txt")).contains("10:45:09").contains("filter on, partial phase");
+        List<String> local = new ArrayList<>();
+        for (JsonNode line : json.readTree(page(id + "/plan.json")).at("/cameras/0/script")) {
+            local.add(Instant.parse(line.path("utc").asText())
+                    .plus(Duration.ofHours(2)) // summer in Madrid
+                    .plusMillis(500) // to the nearest second
+                    .toString()
+                    .substring(11, 19));
+        }
+        assertThat(page(id + "/cameras/" + camera + "/script.txt")
+                        .lines()
+                        .filter(l -> l.contains(" \u00d7 "))
+                        .map(l -> l.trim().substring(0, 8)))
+                .hasSizeGreaterThan(10)
+                .containsExactlyElementsOf(local);
     }
 
     @Test

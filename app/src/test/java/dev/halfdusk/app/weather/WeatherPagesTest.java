@@ -69,11 +69,15 @@ class WeatherPagesTest {
     }
 
     private void serviceSays(double cloud, double celsius) {
+        serviceSays(cloud, celsius, NOW.minusSeconds(3600));
+    }
+
+    private void serviceSays(double cloud, double celsius, Instant issued) {
         doAnswer(asked -> {
                     Interval span = asked.getArgument(1);
                     return Optional.of(new Forecast(
                             Forecast.Source.SERVICE,
-                            NOW.minusSeconds(3600),
+                            issued,
                             java.util.stream.LongStream.range(-1, 14)
                                     .mapToObj(h -> new WeatherHour(
                                             span.from()
@@ -212,6 +216,29 @@ class WeatherPagesTest {
         }
         Mockito.verifyNoInteractions(service);
         assertThat(System.nanoTime() - before).isLessThan(3_000_000_000L);
+    }
+
+    /** Typed at 18:00, said by the service an hour before or after: the later counts in a plan. */
+    @ParameterizedTest
+    @CsvSource({"-3600, 71 % of cloud", "3600, 88 % of cloud"})
+    void the_newest_is_believed(long issued, String counts) throws Exception {
+        serviceSays(88, 12, NOW.plusSeconds(issued));
+        page();
+        web.perform(post(path + "/hand")
+                .param("place", "" + id)
+                .param("low", "71")
+                .param("middle", "0")
+                .param("high", "0")
+                .param("wind", "1")
+                .param("temperature", "12")
+                .param("humidity", "60"));
+        String sequence = web.perform(
+                        get("/sequences?rig=1&night=2027-06-01&minute=660").param("place", "" + id))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(sequence).contains(counts);
+        assertThat(sequence.contains("71 %") && sequence.contains("88 %")).isFalse();
     }
 
     /** The service is not asked about a night in seven weeks; what was imported for it counts in a sequence all the same. */

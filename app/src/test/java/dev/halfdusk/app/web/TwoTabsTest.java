@@ -9,6 +9,8 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
@@ -21,6 +23,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
@@ -49,11 +52,19 @@ class TwoTabsTest {
         rig = kit.save(new NamedRig(null, "Two tabs", stored.body(), stored.lens(), List.of()));
     }
 
-    /** Fields of the one form on a page that carries the mark, as a browser would send them. */
-    private Map<String, String> fields(String path) throws Exception {
-        String page = web.perform(get(path)).andReturn().getResponse().getContentAsString();
-        int mark = page.indexOf("name=\"seen\"");
-        String form = page.substring(page.lastIndexOf("<form", mark), page.indexOf("</form>", mark));
+    /** Fields of the form on a page that is sent to an address, with its mark, as a browser would send them. */
+    private Map<String, String> fields(String path, String target) throws Exception {
+        return fieldsOf(web.perform(get(path)).andReturn().getResponse().getContentAsString(), target);
+    }
+
+    private static Map<String, String> fieldsOf(String page, String target) {
+        Matcher opening = Pattern.compile("<form[^>]* action=\"" + Pattern.quote(target) + "\"[^>]*>")
+                .matcher(page);
+        String form = "";
+        while (opening.find() && !form.contains("name=\"seen\"")) {
+            form = page.substring(opening.start(), page.indexOf("</form>", opening.start()));
+        }
+        assertThat(form).as("a form to " + target + " that carries the mark").contains("name=\"seen\"");
         Map<String, String> fields = new LinkedHashMap<>();
         Matcher inputs = Pattern.compile("<input ([^>]*)>").matcher(form);
         while (inputs.find()) {
@@ -66,7 +77,10 @@ class TwoTabsTest {
         Matcher texts =
                 Pattern.compile("(?s)<textarea ([^>]*)>(.*?)</textarea>").matcher(form);
         while (texts.find()) {
-            fields.put(attribute(texts.group(1), "name"), texts.group(2));
+            fields.put(
+                    attribute(texts.group(1), "name"),
+                    org.springframework.web.util.HtmlUtils.htmlUnescape(texts.group(2))
+                            .replaceFirst("^\\R", ""));
         }
         Matcher lists = Pattern.compile("(?s)<select ([^>]*)>(.*?)</select>").matcher(form);
         while (lists.find()) {
@@ -104,52 +118,157 @@ class TwoTabsTest {
         "skyline, points, 'azimuth_deg,altitude_deg~10.00,5.00', 'azimuth_deg,altitude_deg~20.00,6.00'",
         "kit/body/1, note, Old, New",
         "kit/lens/2, note, Old, New",
+        "kit/gear/4, note, Old, New",
         "kit/rig/R, name, Old, New",
-        "kit/rig/R, gear-G, on, ''"
+        "kit/rig/R, gear-G, on, ''",
+        "mark, height, 30, 40",
+        "mark, silhouette, tower, tree",
+        "dome, people, 1000, 2000",
+        "take, name, First, Second",
+        "take, darks, 3, 4",
+        "plan, celsius, 12, 25",
+        "camera, name, First, Second",
+        "camera, iso, 400, 800",
+        "script, script, 'c1,60,1,0,0.01,8,100,raw,on,one', 'c1,90,1,0,0.01,8,100,raw,on,two'"
     })
     void a_save_on_what_was_changed_meanwhile_shows_both(String which, String part, String left, String right)
             throws Exception {
-        String what = which.replace("R", "" + rig);
         String field = part.replace("G", "" + kit.gear().get(0).id());
-        String first = left.replace('~', '\n');
-        String second = right.replace('~', '\n');
-        String outing = what.equals("outing") ? outing() : "";
-        String target = what.equals("outing")
-                ? outing
-                : what.equals("place")
-                        ? "/places/" + place
-                        : what.equals("skyline") ? "/places/" + place + "/skyline" : "/" + what;
-        String page = what.equals("outing")
-                ? outing + "/edit"
-                : what.equals("place")
-                        ? "/places/" + place + "/edit"
-                        : what.equals("skyline") ? "/places/" + place : "/" + what;
-        Map<String, String> one = fields(page);
+        Form form = form(which);
+        String first = which.equals("script") ? HEAD + left + "\r\n" : left.replace('~', '\n');
+        String second = which.equals("script") ? HEAD + right + "\r\n" : right.replace('~', '\n');
+        Map<String, String> one = fields(form.page, form.target);
         Map<String, String> other = new LinkedHashMap<>(one);
         put(one, field, first);
         put(other, field, second);
-        if (one.equals(other)) {
-            one.put("name", "Another");
-        }
-        String before = one.get(field);
-        assertThat(send(target, one).getStatus()).as("the first saves").isEqualTo(302);
-        MockHttpServletResponse refused = send(target, other);
-        if (fields(page).getOrDefault(field, "").equals(other.getOrDefault(field, ""))) {
-            return; // the second asked for what is stored already
-        }
+        assertThat(one).as("the first changes something").isNotEqualTo(fields(form.page, form.target));
+        assertThat(send(form.target, one).getStatus()).as("the first saves").isEqualTo(302);
+        Map<String, String> stored = fields(form.page, form.target);
+        assertThat(stored.getOrDefault(field, "").strip())
+                .isEqualTo(one.getOrDefault(field, "").strip());
+
+        MockHttpServletResponse refused = send(form.target, other);
         assertThat(refused.getStatus()).isEqualTo(409);
         assertThat(refused.getContentAsString())
                 .contains("Not saved yet: this was changed elsewhere meanwhile")
                 .contains("take what is stored");
-        assertThat(fields(page).get(field)).as("nothing is overwritten").isEqualTo(before);
+        assertThat(fields(form.page, form.target)).as("nothing is overwritten").isEqualTo(stored);
 
-        // saving again keeps what was typed
-        String html = refused.getContentAsString();
-        Matcher mark = Pattern.compile("name=\"seen\" value=\"([^\"]+)\"").matcher(html);
-        assertThat(mark.find()).isTrue();
-        other.put("seen", mark.group(1));
-        assertThat(send(target, other).getStatus()).isEqualTo(302);
-        assertThat(fields(page).getOrDefault(field, "")).contains(other.getOrDefault(field, ""));
+        // saving again what the page that refused holds keeps what was typed
+        Map<String, String> again = fieldsOf(refused.getContentAsString(), form.target);
+        assertThat(again.getOrDefault(field, "").strip())
+                .isEqualTo(other.getOrDefault(field, "").strip());
+        assertThat(send(form.target, again).getStatus()).isEqualTo(302);
+        assertThat(fields(form.page, form.target).getOrDefault(field, "").strip())
+                .isEqualTo(other.getOrDefault(field, "").strip());
+    }
+
+    private static final String HEAD = "contact,offset_s,frames,pause_s,shutter_s,aperture,iso,format,filter,what\r\n";
+
+    /** Where a form stands, and where it is sent. */
+    private record Form(String page, String target) {}
+
+    private Form form(String which) throws Exception {
+        String at = "/places/" + place;
+        return switch (which) {
+            case "outing" -> {
+                String outing = outing();
+                yield new Form(outing + "/edit", outing);
+            }
+            case "place" -> new Form(at + "/edit", at);
+            case "skyline" -> new Form(at, at + "/skyline");
+            case "mark" -> {
+                places.addMark(place, new Mark("Mast", 10, 100, 24, 3, 0));
+                long mark = places.marks(place).get(0).id();
+                yield new Form(at + "?mark=" + mark, at + "/marks/" + mark);
+            }
+            case "dome" -> {
+                places.addDome(place, new Dome("Town", 90, 10, 500, Dome.Lamps.WARM));
+                long dome = places.domes(place).get(0).id();
+                yield new Form(at + "?dome=" + dome, at + "/domes/" + dome);
+            }
+            case "take" -> {
+                String outing = outing();
+                String take = send(
+                                outing + "/takes",
+                                Map.of(
+                                        "subject",
+                                        "milky-way",
+                                        "name",
+                                        "Core",
+                                        "rig",
+                                        "1",
+                                        "focal",
+                                        "20",
+                                        "aperture",
+                                        "1.8"))
+                        .getRedirectedUrl();
+                yield new Form(take, outing + "/takes/" + take.replaceAll(".*=", ""));
+            }
+            case "plan", "camera", "script" -> plan(which);
+            default -> {
+                String path = "/" + which.replace("R", "" + rig);
+                yield new Form(path, path);
+            }
+        };
+    }
+
+    private Form plan(String which) throws Exception {
+        long strait = places.add(Place.at("Strait of tabs", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+                .id();
+        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+                .getRedirectedUrl();
+        if (which.equals("plan")) {
+            return new Form(plan, plan);
+        }
+        String page = send(plan + "/cameras", Map.of("rig", "" + rig, "role", "close-up"))
+                .getRedirectedUrl();
+        String camera = plan + "/cameras/" + page.replaceAll(".*=", "");
+        return new Form(page, which.equals("camera") ? camera : camera + "/script");
+    }
+
+    /** What another window deleted is not saved on in silence: it is offered back with what was typed, and saved then. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"outing", "place", "skyline", "mark", "dome", "take", "plan", "camera", "script", "kit/rig/R"})
+    void a_save_on_what_was_deleted_offers_to_bring_it_back(String which) throws Exception {
+        Form form = form(which);
+        Map<String, String> typed = fields(form.page, form.target);
+        String field =
+                List.of("title", "hazards", "points", "markName", "domeName", "celsius", "script", "name").stream()
+                        .filter(typed::containsKey)
+                        .findFirst()
+                        .orElseThrow();
+        String value = Map.of(
+                        "points", "azimuth_deg,altitude_deg\n10.00,5.00\n",
+                        "celsius", "12",
+                        "script", HEAD + "c1,60,1,0,0.01,8,100,raw,on,one\r\n")
+                .getOrDefault(field, "Typed <in> the other tab");
+        typed.put(field, value);
+        String deletes = which.equals("mark") || which.equals("dome")
+                ? form.target + "/remove"
+                : form.target.replaceAll("/(skyline|script)$", "") + "/delete";
+        assertThat(send(deletes, Map.of()).getStatus()).as(deletes).isEqualTo(302);
+
+        MockHttpServletResponse refused = send(form.target, typed);
+        assertThat(refused.getStatus()).isEqualTo(409);
+        String page = refused.getContentAsString();
+        assertThat(page).contains("was deleted, in another window perhaps").contains("Bring it back and save");
+        Matcher restore = Pattern.compile("action=\"(/deleted/[a-z]+/\\d+)\"").matcher(page);
+        assertThat(restore.find()).isTrue();
+        Map<String, String> kept = new LinkedHashMap<>();
+        Matcher texts = Pattern.compile("(?s)<textarea hidden name=\"([^\"]*)\">\n?(.*?)</textarea>")
+                .matcher(page);
+        while (texts.find()) {
+            kept.put(texts.group(1), org.springframework.web.util.HtmlUtils.htmlUnescape(texts.group(2)));
+        }
+        assertThat(kept).isEqualTo(typed);
+        kept.put("then", form.target);
+        // the browser's next request; the forward is made here by hand, since the test has no server
+        MockHttpServletResponse back = send(restore.group(1), kept);
+        assertThat(back.getForwardedUrl()).isEqualTo(form.target);
+        assertThat(send(form.target, kept).getStatus()).isEqualTo(302);
+        assertThat(fields(form.page, form.target).get(field)).isEqualTo(value.strip());
     }
 
     private static void put(Map<String, String> fields, String field, String value) {
@@ -162,12 +281,12 @@ class TwoTabsTest {
 
     @Test
     void the_same_change_twice_is_no_quarrel() throws Exception {
-        Map<String, String> one = fields("/places/" + place + "/edit");
+        Map<String, String> one = fields("/places/" + place + "/edit", "/places/" + place);
         one.put("hazards", "a drop");
         assertThat(send("/places/" + place, one).getStatus()).isEqualTo(302);
         assertThat(send("/places/" + place, one).getStatus()).isEqualTo(302);
         // another part of the same place is none either
-        Map<String, String> form = fields("/places/" + place + "/edit");
+        Map<String, String> form = fields("/places/" + place + "/edit", "/places/" + place);
         places.saveSkyline(place, SkylineText.parse("10,5"));
         form.put("hazards", "none");
         assertThat(send("/places/" + place, form).getStatus()).isEqualTo(302);
