@@ -7,7 +7,7 @@ const asset = (url) => url.pathname.startsWith("/assets/");
 
 self.addEventListener("install", (e) => {
   self.skipWaiting();
-  e.waitUntil(caches.open(ASSETS).then((cache) => cache.addAll(["/assets/app.css", "/assets/htmx.js", "/assets/half-dusk.js", "/assets/field.js", "/assets/icon.svg", "/assets/offline.js", "/assets/workspace.js"])));
+  e.waitUntil(caches.open(ASSETS).then((cache) => cache.addAll(["/assets/app.css", "/assets/htmx.js", "/assets/half-dusk.js", "/assets/field.js", "/assets/outbox.js", "/assets/icon.svg", "/assets/offline.js", "/assets/workspace.js"])));
 });
 self.addEventListener("activate", (e) => e.waitUntil(self.clients.claim()));
 

@@ -310,7 +310,7 @@ class DemoData implements SmartInitializingSingleton {
                                             "Hot tea, two pairs of gloves. Look at the first frame of totality, then shift the rest."));
                     Take close = Take.of(
                             "Eclipse, close",
-                            new EclipsedMoon(180, 0.78, 2, 0),
+                            new EclipsedMoon(180, 0.78, 2, 0, 0),
                             Takes.camera(rig("Long for the moon")));
                     evening.add(outing, close.set(400, 5.6));
                 });

@@ -160,7 +160,10 @@ class DataController {
             all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
         }
         night.schedule().slots().forEach(slot -> stand(night, slot).ifPresent(all::add));
-        return Attachment.of(Attachment.name(night.outing().title(), night.outing().night(), "night.gpx"), "application/gpx+xml", spots.writeGpx(all));
+        return Attachment.of(
+                Attachment.name(night.outing().title(), night.outing().night(), "night.gpx"),
+                "application/gpx+xml",
+                spots.writeGpx(all));
     }
 
     private static Optional<Spot> stand(Evening.Arranged night, Slot slot) {

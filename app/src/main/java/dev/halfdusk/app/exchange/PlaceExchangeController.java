@@ -1,12 +1,12 @@
 package dev.halfdusk.app.exchange;
 
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -73,7 +73,9 @@ class PlaceExchangeController {
         List<Row> rows = new ArrayList<>();
         for (Spot spot : spots) {
             String at = Numbers.plain(spot.latitudeDeg()) + ", " + Numbers.plain(spot.longitudeDeg())
-                    + (spot.elevationM().isPresent() ? ", " + Numbers.plain(spot.elevationM().getAsDouble()) : "");
+                    + (spot.elevationM().isPresent()
+                            ? ", " + Numbers.plain(spot.elevationM().getAsDouble())
+                            : "");
             String wrong = spot.elevationM().isEmpty()
                             || Range.ELEVATION.holds(spot.elevationM().getAsDouble())
                     ? null

@@ -219,7 +219,10 @@ final class SpotXml {
                 out.writeStartElement("Point");
                 String height =
                         spot.elevationM().isPresent() ? "," + spot.elevationM().getAsDouble() : "";
-                element(out, "coordinates", Numbers.plain(spot.longitudeDeg()) + "," + Numbers.plain(spot.latitudeDeg()) + height);
+                element(
+                        out,
+                        "coordinates",
+                        Numbers.plain(spot.longitudeDeg()) + "," + Numbers.plain(spot.latitudeDeg()) + height);
                 out.writeEndElement();
                 out.writeEndElement();
             }

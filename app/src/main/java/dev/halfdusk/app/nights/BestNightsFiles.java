@@ -1,11 +1,11 @@
 package dev.halfdusk.app.nights;
 
-import dev.halfdusk.app.web.Cells;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.property.Geo;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
@@ -26,7 +26,8 @@ final class BestNightsFiles {
     static String csv(List<BestNights.Find> finds) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            Cells.row(csv, 
+            Cells.row(
+                    csv,
                     "rank",
                     "place",
                     "night",
@@ -43,7 +44,8 @@ final class BestNightsFiles {
                     "reasons");
             for (int i = 0; i < finds.size(); i++) {
                 NightSearch.Hit h = finds.get(i).hit();
-                Cells.row(csv, 
+                Cells.row(
+                        csv,
                         Integer.toString(i + 1),
                         finds.get(i).place().name(),
                         h.date().toString(),

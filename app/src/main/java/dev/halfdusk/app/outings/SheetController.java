@@ -1,8 +1,8 @@
 package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
-import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.pictures.QrPicture;
+import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Network;
 import dev.halfdusk.app.web.Words;

@@ -1,6 +1,5 @@
 package dev.halfdusk.app.outings;
 
-import dev.halfdusk.app.web.Cells;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VAlarm;
@@ -12,6 +11,7 @@ import biweekly.util.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
@@ -40,7 +40,8 @@ final class SheetFiles {
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             Cells.row(csv, "utc", "local", "take", "what", "act");
             for (RunSheet.Line l : night.sheet()) {
-                Cells.row(csv, 
+                Cells.row(
+                        csv,
                         Cells.utc(l.when()),
                         Cells.local(l.when(), night.outing().place().zone()),
                         l.take(),

@@ -21,7 +21,11 @@ public record QrPicture(int size, String path) {
         for (int y = 0; y < modules.getHeight(); y++) {
             for (int x = 0; x < modules.getWidth(); x++) {
                 if (modules.get(x, y) == 1) {
-                    path.append('M').append(x + QUIET).append(' ').append(y + QUIET).append("h1v1h-1z");
+                    path.append('M')
+                            .append(x + QUIET)
+                            .append(' ')
+                            .append(y + QUIET)
+                            .append("h1v1h-1z");
                 }
             }
         }

@@ -1,6 +1,5 @@
 package dev.halfdusk.app.places;
 
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
@@ -12,6 +11,7 @@ import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Town;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.search.Over;

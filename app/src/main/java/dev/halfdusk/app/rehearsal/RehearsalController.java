@@ -237,7 +237,10 @@ class RehearsalController {
         EclipsePlan plan = plans.existing(id);
         Rehearsals.Running running = rehearsals.find(id).orElseThrow(() -> new NotFound("rehearsal of plan " + id));
         List<Standing> standings = rehearsal(plan, scripts.of(plan), running).at(running.at(clock.instant()));
-        return Attachment.of(Attachment.name(plan.place().name(), plan.date(), "rehearsal.csv"), "text/csv", RehearsalLog.csv(standings));
+        return Attachment.of(
+                Attachment.name(plan.place().name(), plan.date(), "rehearsal.csv"),
+                "text/csv",
+                RehearsalLog.csv(standings));
     }
 
     /** Changes a camera's script by what the rehearsal has shown. */

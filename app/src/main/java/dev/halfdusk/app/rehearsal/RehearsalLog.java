@@ -1,7 +1,7 @@
 package dev.halfdusk.app.rehearsal;
 
-import dev.halfdusk.app.web.Cells;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.core.camera.Rehearsal.Standing;
 import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.measure.Instants;
@@ -23,7 +23,8 @@ final class RehearsalLog {
             for (Standing s : standings) {
                 for (Run.Result r : s.log()) {
                     boolean lost = r.fate() == Run.Fate.LOST;
-                    Cells.row(csv, 
+                    Cells.row(
+                            csv,
                             s.part().name(),
                             Integer.toString(r.shot().number()),
                             Cells.utc(r.shot().opens()),

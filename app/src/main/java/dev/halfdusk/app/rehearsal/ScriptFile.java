@@ -1,10 +1,10 @@
 package dev.halfdusk.app.rehearsal;
 
-import dev.halfdusk.app.web.Cells;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.core.eclipse.Anchor;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.Script.Line;
@@ -60,7 +60,8 @@ final class ScriptFile {
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             csv.writeRecord(COLUMNS);
             for (Line l : script.lines()) {
-                Cells.row(csv, 
+                Cells.row(
+                        csv,
                         l.from().key(),
                         Numbers.plain(l.offsetSeconds(), 3),
                         Integer.toString(l.frames()),

@@ -1,7 +1,7 @@
 package dev.halfdusk.app.web;
 
-import java.util.Locale;
 import java.text.Normalizer;
+import java.util.Locale;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
