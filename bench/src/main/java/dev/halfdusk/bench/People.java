@@ -29,7 +29,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 
 /**
- * Many people on one instance on this machine: some look at a page every one to five seconds, some write marks as often; for eight
+ * Many people on one instance on this machine: some look at a page for three to twelve seconds, some write marks as often; for eight
  * seconds another program holds the database's lock. Nothing may fail with 5xx but saves that are told to be busy, and no save that was
  * answered may be lost. Loopback only, ends by itself.
  */
@@ -59,6 +59,7 @@ public final class People {
     private static final Duration LONGEST = Duration.ofMinutes(10);
     private static final Duration PATIENCE = Duration.ofSeconds(30);
     private static final long UP_WITHIN_S = 60;
+    private static final int PART = 20;
 
     private final String base;
     private final HttpClient client = HttpClient.newBuilder()
@@ -67,13 +68,15 @@ public final class People {
             .build();
     private final Queue<Answer> answers = new ConcurrentLinkedQueue<>();
     private final Queue<String> saved = new ConcurrentLinkedQueue<>();
+    private final long began = System.nanoTime();
     private final long until;
 
-    private record Answer(String what, int status, double ms) {}
+    /** @param at seconds from the beginning to when it was asked */
+    private record Answer(String what, int status, double at, double ms) {}
 
     private People(String base, Duration lasts) {
         this.base = base;
-        until = System.nanoTime() + lasts.toNanos();
+        until = began + lasts.toNanos();
     }
 
     /** Address, readers, writers, seconds, data folder, number of the server's process. */
@@ -178,13 +181,13 @@ public final class People {
             Thread.currentThread().interrupt();
             status = 0;
         }
-        answers.add(new Answer(what, status, (System.nanoTime() - begun) / 1e6));
+        answers.add(new Answer(what, status, (begun - began) / 1e9, (System.nanoTime() - begun) / 1e6));
         return status;
     }
 
     private static void rest(SplittableRandom random) {
         try {
-            Thread.sleep(random.nextInt(1000, 5000));
+            Thread.sleep(random.nextInt(3000, 12_000));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -216,6 +219,15 @@ public final class People {
             System.out.printf(
                     "%-6s %6d answers, by status %s, ms: median %.0f, p95 %.0f, longest %.0f%n",
                     what, ms.length, by, at(ms, 0.5), at(ms, 0.95), at(ms, 1));
+            for (int from = 0; from < seconds(); from += PART) {
+                int part = from;
+                double[] then = of.stream()
+                        .filter(a -> a.at >= part && a.at < part + PART)
+                        .mapToDouble(Answer::ms)
+                        .sorted()
+                        .toArray();
+                System.out.printf("       from %3d s: median %.0f, p95 %.0f%n", from, at(then, 0.5), at(then, 0.95));
+            }
             boolean busyOnly =
                     by.keySet().stream().allMatch(s -> s == 200 || s == 302 || what.equals("write") && s == 503);
             good &= busyOnly && ms.length > 0;
@@ -229,6 +241,10 @@ public final class People {
         Collections.sort(lost);
         System.out.printf("saved  %6d marks, lost %d%n", saved.size(), lost.size());
         return good && lost.isEmpty() && !saved.isEmpty();
+    }
+
+    private double seconds() {
+        return (until - began) / 1e9;
     }
 
     private static double at(double[] sorted, double share) {

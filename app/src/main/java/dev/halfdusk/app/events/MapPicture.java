@@ -46,18 +46,42 @@ record MapPicture(
         }
     }
 
-    /** Whether the name of one would stand on that of another. */
-    private static boolean crowds(Spot one, Spot other) {
-        return !one.name.isEmpty()
-                && Math.abs(one.y - other.y) < LINE
-                && Math.abs(one.x - other.x) < LETTER * Math.max(one.name.length(), other.name.length());
+    /** Words on the map, from the left end of their line. */
+    private record Label(double x, double y, String words) {
+
+        /** Whether one would stand on another. */
+        boolean crowds(Label other) {
+            return !words.isEmpty()
+                    && !other.words.isEmpty()
+                    && Math.abs(y - other.y) < LINE
+                    && x < other.x + LETTER * other.words.length()
+                    && other.x < x + LETTER * words.length();
+        }
     }
 
     private static final double LINE = 14;
-    private static final double LETTER = 7;
+    private static final double LETTER = 7.5;
+
+    /** Beside their dots, as the template writes them. */
+    private static Label label(Spot place) {
+        return new Label(place.x + 8, place.y + 5, place.name);
+    }
+
+    private static Label clock(Spot time) {
+        return new Label(time.x + 6, time.y - 6, time.name);
+    }
 
     /** A curve of equal maximum, with its label where it crosses the right of the map. */
-    record Curve(String path, String words, double x, double y) {}
+    record Curve(String path, String words, double x, double y) {
+
+        private Label label() {
+            return new Label(x - LETTER * words.length() / 2, y - 3, words);
+        }
+
+        private Curve unnamed() {
+            return new Curve(path, "", x, y);
+        }
+    }
 
     private static final List<Integer> MAXIMA = List.of(20, 40, 60, 80);
 
@@ -98,13 +122,15 @@ record MapPicture(
             boolean own = p.id().equals(here.id());
             Spot spot = spot(view, p.site(), own || zoom > 1 ? p.name() : "", own);
             if (spot.x > 0 && spot.x < WIDTH && spot.y > 0 && spot.y < HEIGHT) {
-                spots.add(spots.stream().anyMatch(s -> crowds(s, spot)) ? spot.unnamed() : spot);
+                boolean room = spots.stream().noneMatch(s -> label(s).crowds(label(spot)));
+                spots.add(room ? spot : spot.unnamed());
             }
         }
         List<Spot> times = line.stream()
                 .filter(p -> p.when().getEpochSecond() % (zoom > 5 ? 600 : 1800) == 0)
                 .map(p -> spot(view, p.site(), p.when().toString().substring(11, 16), false))
                 .filter(s -> s.x > 0 && s.x < WIDTH && s.y > 0 && s.y < HEIGHT)
+                .map(s -> spots.stream().noneMatch(p -> label(p).crowds(clock(s))) ? s : s.unnamed())
                 .toList();
         return new MapPicture(
                 coast(view),
@@ -112,7 +138,10 @@ record MapPicture(
                 path(view, line, CentralLine.Point::northLimit),
                 path(view, line, CentralLine.Point::southLimit),
                 pieces(view, zones.curve(0)),
-                MAXIMA.stream().map(m -> curve(view, zones.curve(m / 100.0), m)).toList(),
+                MAXIMA.stream()
+                        .map(m -> curve(view, zones.curve(m / 100.0), m))
+                        .map(c -> spots.stream().noneMatch(p -> label(p).crowds(c.label())) ? c : c.unnamed())
+                        .toList(),
                 spots,
                 times);
     }

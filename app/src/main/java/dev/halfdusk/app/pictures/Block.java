@@ -26,6 +26,10 @@ public record Block(String x, String width, String words, String kind) {
         return wide >= LETTER * words.length() + AIR ? "inside" : kind.equals("before") ? "before" : "after";
     }
 
+    public Block unnamed() {
+        return new Block(x, width, "", kind);
+    }
+
     public static Block of(Ribbon ribbon, Night night, Interval time, String words, String kind) {
         double from = Math.max(0, share(ribbon, night, time.from()));
         double to = Math.min(1, share(ribbon, night, time.to()));

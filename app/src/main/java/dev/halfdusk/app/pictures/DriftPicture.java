@@ -7,15 +7,16 @@ import dev.halfdusk.core.optics.Sensor;
 /**
  * The drift of stars over a frame, every way drawn so much longer that the worst is well seen.
  *
- * @param width of the box, millimetres of sensor × 20
- * @param height of the box
+ * @param width of the frame, millimetres of sensor × 20
+ * @param height of the frame
+ * @param margin about it, as wide as the longest way, which may leave the frame
  * @param ways all ways as one path
  * @param dots where they start
  * @param worst the worst way
  * @param times how much longer they are drawn
  */
 public record DriftPicture(
-        double width, double height, String ways, String dots, String worst, Point worstAt, long times) {
+        double width, double height, double margin, String ways, String dots, String worst, Point worstAt, long times) {
 
     private static final double SCALE = 20;
 
@@ -35,6 +36,7 @@ public record DriftPicture(
         return new DriftPicture(
                 sensor.widthMm() * SCALE,
                 sensor.heightMm() * SCALE,
+                LONGEST * sensor.widthMm() * SCALE,
                 ways.toString(),
                 dots.toString(),
                 way(new PathText(), field.worst(), sensor, times).toString(),

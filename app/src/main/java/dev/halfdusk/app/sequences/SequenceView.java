@@ -194,19 +194,28 @@ record SequenceView(
                 light.from().minus(Duration.ofMinutes(25)),
                 light.from().minus(Duration.ofMinutes(3)),
                 "focus",
-                "other"));
+                "before"));
         String words = a.sequence().frames() + " \u00d7 "
                 + Numbers.trimmed(a.sequence().exposureSeconds(), 1) + " s";
-        blocks.add(block(
+        Block frames = block(
                 a,
                 ribbon,
                 light.from(),
                 light.to(),
                 a.ramp().isPresent() ? a.sequence().frames() + " frames" : words,
-                "light"));
-        a.program().steps().stream()
-                .filter(Program.Step::dark)
-                .forEach(d -> blocks.add(block(a, ribbon, d.begins(), d.ends(), d.frames() + " darks", "other")));
+                "light");
+        Optional<Program.Step> darks =
+                a.program().steps().stream().filter(Program.Step::dark).findFirst();
+        boolean inside = darks.isEmpty() || frames.beside().equals("inside");
+        blocks.add(inside ? frames : frames.unnamed());
+        // what has no room in a block stands after the last of them, in one line
+        darks.ifPresent(d -> blocks.add(block(
+                a,
+                ribbon,
+                d.begins(),
+                d.ends(),
+                (inside ? "" : frames.words() + ", ") + d.frames() + " darks",
+                "other")));
         for (Interval lit : Interval.without(light, a.setup().night().moonless())) {
             blocks.add(block(a, ribbon, lit.from(), lit.to(), "", "lit"));
         }

@@ -2,8 +2,10 @@ package dev.halfdusk.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.closeTo;
+import static org.hamcrest.Matchers.greaterThan;
 import static org.hamcrest.Matchers.hasItem;
 import static org.hamcrest.Matchers.hasSize;
+import static org.hamcrest.Matchers.lessThan;
 import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -11,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
+import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -55,6 +58,23 @@ class SolarApiTest {
                 .andExpect(jsonPath("$[0].type").value("partial"))
                 .andExpect(jsonPath("$[0].c2").doesNotExist())
                 .andExpect(jsonPath("$[0].belowHorizon", hasItem("max")));
+    }
+
+    /** Seen most at the maximum where the sun is up then; at its setting where that comes first; nowhere where it is down throughout. */
+    @Test
+    void most_is_seen_while_the_sun_is_up() throws Exception {
+        String day = "/api/eclipses/solar?from=2027-08-01T00:00:00Z&to=2027-08-03T00:00:00Z&lat=";
+        web.perform(get(day + "25.69&lon=32.64")).andExpect(jsonPath("$[0].seenMax", startsWith("2027-08-02T10:05:1")));
+        // Terengganu: the sun sets about 11:20 UTC, a quarter of an hour before the maximum
+        web.perform(get(day + "5.4&lon=104"))
+                .andExpect(jsonPath("$[0].belowHorizon", hasItem("max")))
+                .andExpect(jsonPath("$[0].max", startsWith("2027-08-02T11:3")))
+                .andExpect(jsonPath("$[0].seenMax", startsWith("2027-08-02T11:2")))
+                .andExpect(jsonPath("$[0].seenMagnitude").value(lessThan(new BigDecimal("0.36")), BigDecimal.class))
+                .andExpect(jsonPath("$[0].magnitude").value(greaterThan(new BigDecimal("0.38")), BigDecimal.class));
+        web.perform(get(day + "-45&lon=170"))
+                .andExpect(jsonPath("$[0].belowHorizon", hasItem("max")))
+                .andExpect(jsonPath("$[0].seenMax").doesNotExist());
     }
 
     @Test

@@ -4,15 +4,41 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 class PlaceBrowserTest extends BrowserTest {
+
+    /** The answer to fewer letters still stands there, while that to all of them is on its way: nobody gets a town elsewhere. */
+    @Test
+    void a_list_that_is_about_to_change_takes_no_click() {
+        List<Route> held = new ArrayList<>();
+        page.navigate(url("/places/new"));
+        page.locator("#town").fill("vila");
+        assertThat(page.locator("#towns")).hasAttribute("data-answers", "vila");
+        assertThat(page.locator("#towns")).hasAttribute("aria-busy", "false");
+        page.route(Pattern.compile(".*/places/towns.*mil.*"), held::add);
+        page.locator("#town").fill("vila nova de mil");
+        assertThat(page.locator("#towns")).hasAttribute("aria-busy", "true");
+        assertThat(page.locator("#towns a")).not().hasCount(1);
+        org.assertj.core.api.Assertions.assertThat(page.evaluate(
+                        "() => { const a = document.querySelector('#towns a'); const b = a.getBoundingClientRect();"
+                                + " return a.contains(document.elementFromPoint(b.x + 5, b.y + 5)); }"))
+                .isEqualTo(false);
+        page.waitForCondition(() -> !held.isEmpty());
+        held.forEach(Route::resume);
+        assertThat(page.locator("#towns")).hasAttribute("aria-busy", "false");
+        page.locator("#towns a").first().click();
+        assertThat(page.locator("#preview")).containsText("Understood as 37.7");
+    }
 
     @Test
     void a_place_is_found_drawn_and_turned_into_an_outing() {

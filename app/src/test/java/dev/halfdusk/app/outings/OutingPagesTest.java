@@ -232,6 +232,14 @@ class OutingPagesTest {
         web.perform(filled(post("/outings")).header("Sec-Fetch-Site", "cross-site"))
                 .andExpect(status().isForbidden());
         web.perform(get("/").header("Sec-Fetch-Site", "cross-site")).andExpect(status().isOk());
+        // a browser that asks a plain address on a network says where it comes from in this header alone
+        for (String origin : List.of("http://other.example", "null", "http://localhost.other.example")) {
+            web.perform(filled(post("/outings")).header("Host", "localhost").header("Origin", origin))
+                    .andExpect(status().isForbidden());
+        }
+        web.perform(filled(post("/outings")).header("Host", "localhost").header("Origin", "http://localhost"))
+                .andExpect(status().is3xxRedirection());
+        web.perform(get("/error")).andExpect(status().isNotFound());
     }
 
     private long created(String... changes) throws Exception {

@@ -145,6 +145,33 @@ class RehearsalTest {
         assertThat(electronic.lost()).isZero();
     }
 
+    /** A ring is turned a stop narrower, or wider where it ends: a script for the turned aperture goes on, any other stops. */
+    @ParameterizedTest
+    @CsvSource({"8, 1", "45, 1", "45.8, -1", "64, -1"})
+    void a_ring_is_turned_by_a_stop(double from, int narrower) {
+        double turned = narrower > 0 ? from * 1.4 : from / 1.4;
+        assertThat(lostAfterTurning(from, turned)).isZero();
+        assertThat(lostAfterTurning(from, from)).isEqualTo(10);
+    }
+
+    private static int lostAfterTurning(double from, double wanted) {
+        Part manual = new Part(
+                "a",
+                rig(false, 30, 150),
+                Optional.of(Program.of(
+                        "test",
+                        new Program.Step(DAY, new Settings(0.5, wanted, 200), 10, 9.5, FileFormat.RAW, "corona"))),
+                0,
+                from,
+                Optional.empty(),
+                Optional.empty(),
+                20);
+        return new Rehearsal(List.of(manual), ON, List.of(at(-30, Kind.RING_TURNED)))
+                .at(DAY.plusSeconds(600))
+                .get(0)
+                .lost();
+    }
+
     /** A battery's own end, and the longest that one was in use. */
     @Test
     void a_battery_ends_by_itself_and_another_goes_on() {
@@ -377,5 +404,37 @@ class RehearsalTest {
         assertThat(RehearsalReport.of(r.at(DAY.plusSeconds(600))).corrections())
                 .singleElement()
                 .satisfies(c -> assertThat(c.change()).isEqualTo(change));
+    }
+
+    /** Forty-five frames of 40 MB leave a tenth of 2 GB, a seventh of 2.1, and enough of 2.2. */
+    @ParameterizedTest
+    @CsvSource({"2, true", "2.1, true", "2.2, false"})
+    void what_is_left_of_a_card_is_a_share_of_it(double gigabytes, boolean said) {
+        Part part = new Part(
+                "a",
+                rig(true, 30, 150),
+                Optional.of(program(45, FileFormat.RAW)),
+                0,
+                8,
+                Optional.empty(),
+                Optional.of(new Gear.Card(gigabytes, 100)),
+                20);
+        RehearsalReport report =
+                RehearsalReport.of(new Rehearsal(List.of(part), ON, List.of()).at(DAY.plusSeconds(900)));
+        assertThat(report.corrections().stream().anyMatch(c -> c.words().contains("larger card")))
+                .isEqualTo(said);
+    }
+
+    /** A body too slow for raw files alone can only be asked for fewer. */
+    @Test
+    void late_raw_frames_are_left_out() {
+        Program fast =
+                Program.of("test", new Program.Step(DAY, new Settings(0.1, 8, 200), 30, 0.4, FileFormat.RAW, "corona"));
+        Rehearsal r = new Rehearsal(List.of(part(rig(true, 4, 20), fast)), ON, List.of());
+        Standing s = r.at(DAY.plusSeconds(600)).get(0);
+        assertThat(s.late() + s.lost()).isPositive();
+        assertThat(RehearsalReport.of(List.of(s)).corrections())
+                .extracting(RehearsalReport.Correction::change)
+                .containsExactly(RehearsalReport.Change.LEAVE_OUT);
     }
 }

@@ -204,9 +204,19 @@ class ScheduleTest {
                         .allMatch(o -> !o.runs().from().isBefore(slot.runs().from()));
                 assertThat(slot.prepares().length())
                         .isGreaterThanOrEqualTo(first ? Habits.USUAL.first() : Habits.USUAL.next());
-                assertThat(s.slots()).noneMatch(o -> o != slot && slot.sharesBody(o));
-                Instant wanted = slot.hands().from();
-                assertThat(s.slots().stream().filter(o -> o.hands().contains(wanted)))
+                // from the times themselves: one body at a time, and no more that want hands than there are people
+                assertThat(s.slots())
+                        .noneMatch(o -> o != slot
+                                && o.body().equals(slot.body())
+                                && o.prepares().from().isBefore(slot.runs().to())
+                                && slot.prepares().from().isBefore(o.runs().to()));
+                Instant wanted = slot.prepares().from();
+                assertThat(s.slots().stream()
+                                .filter(o -> !o.prepares().from().isAfter(wanted)
+                                        && wanted.isBefore(
+                                                o.plan().hands()
+                                                        ? o.runs().to()
+                                                        : o.prepares().to())))
                         .hasSizeLessThanOrEqualTo(habits.people());
             }
             placed += s.slots().size();

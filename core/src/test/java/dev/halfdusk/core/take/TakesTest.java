@@ -294,6 +294,9 @@ class TakesTest {
                 .settings();
         assertThat(early.stopsTo(late)).isGreaterThan(2);
         assertThat(early.iso()).isEqualTo(100);
+        assertThat(RIG.body().dial().shutters())
+                .as("a click of the dial, not 0.362 s")
+                .anyMatch(s -> s.realSeconds() == early.seconds());
         assertThat(late.seconds()).isLessThanOrEqualTo(60);
     }
 
