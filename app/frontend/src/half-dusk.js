@@ -70,6 +70,22 @@
   document.addEventListener("htmx:afterSwap", showDependents);
   showDependents();
 
+  // a list that answers other words than stand in its field takes no click: it is about to change
+  const changing = () => {
+    for (const form of document.querySelectorAll("form[data-asks]")) {
+      const list = document.getElementById(form.dataset.asks);
+      const field = form.querySelector("input[type=search]");
+      if (!list || !field) continue;
+      list.inert = (list.dataset.answers ?? "").trim() !== field.value.trim();
+      list.setAttribute("aria-busy", list.inert);
+    }
+  };
+  document.addEventListener("input", changing);
+  document.addEventListener("htmx:afterSwap", changing);
+  for (const failed of ["htmx:responseError", "htmx:sendError"]) {
+    document.addEventListener(failed, () => { for (const list of document.querySelectorAll("[data-answers]")) list.inert = false; });
+  }
+
   // a picker needs no button where a choice can send it
   for (const picker of document.querySelectorAll("form[data-picker]")) {
     picker.querySelector("button").hidden = true;
