@@ -112,7 +112,9 @@ class LockTest {
             for (String page : pages) {
                 Instant begun = Instant.now();
                 assertThat(ask(get(page)).getStatus()).as(page).isEqualTo(200);
-                assertThat(Duration.between(begun, Instant.now())).as(page).isLessThan(Duration.ofSeconds(1));
+                assertThat(Duration.between(begun, Instant.now()))
+                        .as("%s waits for no writer, which takes two", page)
+                        .isLessThan(Duration.ofSeconds(2));
             }
             for (Future<MockHttpServletResponse> save : saves) {
                 MockHttpServletResponse answer = save.get();
@@ -136,12 +138,12 @@ class LockTest {
         }
     }
 
-    /** An answer within five seconds. */
+    /** An answer after a bounded wait: 4.5 s on an idle machine, while the lock is never let go here. */
     private static Callable<MockHttpServletResponse> timed(Callable<MockHttpServletResponse> what) {
         return () -> {
             Instant begun = Instant.now();
             MockHttpServletResponse answer = what.call();
-            assertThat(Duration.between(begun, Instant.now())).isLessThan(Duration.ofSeconds(5));
+            assertThat(Duration.between(begun, Instant.now())).isLessThan(Duration.ofSeconds(15));
             return answer;
         };
     }
