@@ -30,11 +30,11 @@ class Database {
 
     private static final int READERS = 6;
 
-    /** For our own writers ahead in the queue, ms; with the next, less than five seconds until a person is answered. */
-    private static final int QUEUE_MS = 2500;
+    /** For our own writers ahead in the queue, ms; with the next, 3.5 s until a person is answered, five on a busy machine. */
+    private static final int QUEUE_MS = 2000;
 
     /** For another program that holds the file, ms. */
-    private static final int LOCK_MS = 2000;
+    private static final int LOCK_MS = 1500;
 
     @Bean(defaultCandidate = false)
     HikariDataSource writes(HalfDuskProperties properties) {

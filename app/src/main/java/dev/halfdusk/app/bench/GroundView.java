@@ -73,7 +73,8 @@ public record GroundView(
                 blend(pixel, near.getAsDouble()),
                 Words.number(p.sky().groundMagnitude(), 2),
                 Foreground.choices(ground, body.response(), body.topIso()).stream()
-                        .map(c -> new TimeRow(c.iso(), Words.exposure(c.seconds())))
+                        .map(c -> new TimeRow(
+                                c.iso(), Words.exposure(body.clickOrBulb(c.seconds(), Range.SHUTTER.max()))))
                         .toList(),
                 blueHour(asked),
                 Portrait.choices(p.settings(), body).stream()

@@ -23,6 +23,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -186,6 +189,25 @@ public class Deletions {
     public String path(String kind, long id) {
         return shelf(kind).path.formatted(id);
     }
+
+    /** The same of "mark-3", as addresses say it; empty where that names nothing. */
+    public Optional<Thing> gone(String named) {
+        return of(named, this::gone);
+    }
+
+    /** The same of "rig-3". */
+    public Optional<Kept> kept(String named) {
+        return of(named, this::kept);
+    }
+
+    private static <T> Optional<T> of(String named, BiFunction<String, Long, Optional<T>> says) {
+        Matcher m = NAMED.matcher(named);
+        return m.matches() && SHELVES.containsKey(m.group(1))
+                ? says.apply(m.group(1), Long.parseLong(m.group(2)))
+                : Optional.empty();
+    }
+
+    private static final Pattern NAMED = Pattern.compile("([a-z]+)-(\\d{1,18})");
 
     /** A deletion that was refused, and why. */
     public record Kept(String words, List<Need> needs) {}

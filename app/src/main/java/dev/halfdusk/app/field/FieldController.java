@@ -155,11 +155,7 @@ class FieldController {
 
     /** Now, or when a take that has not begun will. */
     private static Instant at(Evening.Arranged night, long take, Instant now) {
-        return night.find(take)
-                .flatMap(night::slot)
-                .map(s -> s.runs().from())
-                .filter(now::isBefore)
-                .orElse(now);
+        return night.find(take).flatMap(night::slot).map(s -> s.from(now)).orElse(now);
     }
 
     private interface Saying {

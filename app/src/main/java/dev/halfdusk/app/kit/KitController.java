@@ -12,7 +12,6 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -55,17 +54,11 @@ class KitController {
         model.addAttribute("bodies", kit.bodies());
         model.addAttribute("lenses", kit.lenses());
         model.addAttribute("gear", kit.gear());
-        told(kept, deletions::kept).ifPresent(k -> model.addAttribute("kept", k));
-        told(deleted, deletions::gone).ifPresent(g -> model.addAttribute("gone", g));
+        kept.flatMap(deletions::kept).ifPresent(k -> model.addAttribute("kept", k));
+        deleted.flatMap(deletions::gone).ifPresent(g -> model.addAttribute("gone", g));
         stored.ifPresent(count -> model.addAttribute("stored", count));
         model.addAttribute("words", new Numbers());
         return "kit/list";
-    }
-
-    /** What there is to say of "body-3". */
-    private static <T> Optional<T> told(Optional<String> what, BiFunction<String, Long, Optional<T>> says) {
-        return what.filter(w -> w.matches("(body|lens|gear|rig)-\\d{1,18}"))
-                .flatMap(w -> says.apply(w.replaceAll("-.*", ""), Long.parseLong(w.replaceAll(".*-", ""))));
     }
 
     /** Number formats for the lists. */

@@ -142,8 +142,7 @@ class NightController {
                 Carpet.of(year),
                 Integer.toHexString(place.hashCode()),
                 (int) NightSearch.find(year, NightWish.USUAL).stream()
-                        .flatMap(h -> h.core().stream())
-                        .filter(c -> c.contrastPercent() >= NightSearch.CONTRAST_PLAIN)
+                        .filter(NightSearch.Hit::plain)
                         .count(),
                 brief(place, year, year.date(column)));
     }

@@ -103,8 +103,7 @@ public record FieldView(
     }
 
     private static String ends(Evening.Arranged night, Slot slot, Instant now) {
-        Instant at = now.isBefore(slot.runs().from()) ? slot.runs().from() : now;
-        double missing = slot.plan().take().subject().shortStops(slot.plan().take(), night.c(), at);
+        double missing = slot.plan().take().subject().shortStops(slot.plan().take(), night.c(), slot.from(now));
         return missing == 0
                 ? null
                 : "The rig gives no more here: " + Numbers.trimmed(missing, 1)

@@ -14,6 +14,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
@@ -58,48 +59,43 @@ final class SheetFiles {
     static String calendar(Evening.Arranged night, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Outing//EN");
-        if (!night.trip().drive().plus(night.trip().walk()).isZero()) {
-            calendar.addEvent(leaving(night, now, here));
+        Trip trip = night.trip();
+        if (trip.away()) {
+            Interval way = new Interval(trip.leavesHome(), trip.there().from());
+            VEvent leaves = event(night, "leave", way, now, here);
+            leaves.setSummary("Leave home: " + night.outing().title());
+            leaves.setDescription(trip.way() + ".");
+            leaves.addAlarm(alarm(LEAVE_ALARM_MINUTES, "Leave home soon"));
+            calendar.addEvent(leaves);
         }
         for (Evening.Planned take : night.takes()) {
-            night.slot(take).ifPresent(slot -> calendar.addEvent(event(night, take.id(), slot, now, here)));
+            night.slot(take).ifPresent(slot -> {
+                Interval work = new Interval(slot.prepares().from(), slot.runs().to());
+                VEvent event = event(night, "take-" + take.id(), work, now, here);
+                event.setSummary(slot.name() + ", " + slot.camera());
+                event.setDescription(slot.words());
+                event.addAlarm(alarm(ALARM_MINUTES, slot.name()));
+                calendar.addEvent(event);
+            });
         }
         return Biweekly.write(calendar).go();
     }
 
-    /** From the door to the place. */
-    private static VEvent leaving(Evening.Arranged night, Instant now, Installation here) {
-        Trip trip = night.trip();
+    private static VEvent event(Evening.Arranged night, String what, Interval time, Instant now, Installation here) {
+        Place place = night.outing().place();
         VEvent event = new VEvent();
-        event.setUid(here.uid("outing-" + night.outing().id() + "-leave"));
+        event.setUid(here.uid("outing-" + night.outing().id() + "-" + what));
         event.setDateTimeStamp(Date.from(now));
-        event.setDateStart(Date.from(trip.leavesHome()));
-        event.setDateEnd(Date.from(trip.there().from()));
-        event.setSummary("Leave home: " + night.outing().title());
-        event.setDescription(
-                trip.drive().toMinutes() + " min on the road, " + trip.walk().toMinutes() + " min on foot.");
-        event.setLocation(night.outing().place().name());
-        Duration before =
-                Duration.builder().prior(true).minutes(LEAVE_ALARM_MINUTES).build();
-        event.addAlarm(VAlarm.display(new Trigger(before, Related.START), "Leave home soon"));
+        event.setDateStart(Date.from(time.from()));
+        event.setDateEnd(Date.from(time.to()));
+        event.setLocation(place.name());
+        event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
         return event;
     }
 
-    private static VEvent event(Evening.Arranged night, long id, Slot slot, Instant now, Installation here) {
-        Place place = night.outing().place();
-        String name = slot.plan().take().name();
-        VEvent event = new VEvent();
-        event.setUid(here.uid("outing-" + night.outing().id() + "-take-" + id));
-        event.setDateTimeStamp(Date.from(now));
-        event.setDateStart(Date.from(slot.prepares().from()));
-        event.setDateEnd(Date.from(slot.runs().to()));
-        event.setSummary(name + ", " + slot.camera());
-        event.setDescription(slot.words());
-        event.setLocation(place.name());
-        event.setGeo(new Geo(place.site().latitudeDeg(), place.site().longitudeDeg()));
-        Duration before = Duration.builder().prior(true).minutes(ALARM_MINUTES).build();
-        event.addAlarm(VAlarm.display(new Trigger(before, Related.START), name));
-        return event;
+    private static VAlarm alarm(int minutesBefore, String words) {
+        Duration before = Duration.builder().prior(true).minutes(minutesBefore).build();
+        return VAlarm.display(new Trigger(before, Related.START), words);
     }
 
     /** The lines of the sheet, as the API gives them. */

@@ -280,6 +280,7 @@ class WorkspaceController {
     }
 
     @PostMapping(TAKE + "/restore")
+    @Transactional
     String restore(@PathVariable long id, @PathVariable long take) {
         outings.existing(id);
         if (takes.find(id, take).isEmpty()) {

@@ -154,9 +154,7 @@ class PlaceController {
             @RequestParam Optional<Long> dome,
             @RequestParam Optional<String> gone,
             Model model) {
-        gone.filter(g -> g.matches("(mark|dome)-\\d{1,18}"))
-                .flatMap(g -> deletions.gone(g.substring(0, 4), Long.parseLong(g.substring(5))))
-                .ifPresent(g -> model.addAttribute("gone", g));
+        gone.flatMap(deletions::gone).ifPresent(g -> model.addAttribute("gone", g));
         return sheet.show(find(id), mark, dome, model);
     }
 

@@ -258,7 +258,8 @@ public class EclipsePlans {
                 .where(SCRIPT_CUT.ID.eq(cut).and(SCRIPT_CUT.CAMERA_ID.eq(camera)))
                 .fetchOptional(r -> new Cut(
                         r.getWhole(), ScriptFile.read(r.getScript()).script().orElseThrow()));
-        db.deleteFrom(SCRIPT_CUT).where(SCRIPT_CUT.ID.eq(cut)).execute();
+        kept.ifPresent(
+                k -> db.deleteFrom(SCRIPT_CUT).where(SCRIPT_CUT.ID.eq(cut)).execute());
         return kept;
     }
 

@@ -285,8 +285,10 @@ class PlanController {
     }
 
     @PostMapping(CAMERA + "/restore")
+    @Transactional
     String restoreCamera(@PathVariable long id, @PathVariable long camera) {
         deletions.restore("camera", camera);
+        camera(plans.existing(id), camera);
         return back(id) + "?camera=" + camera;
     }
 

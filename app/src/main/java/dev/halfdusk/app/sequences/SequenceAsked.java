@@ -3,7 +3,6 @@ package dev.halfdusk.app.sequences;
 import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.core.camera.Camera;
 import dev.halfdusk.core.camera.Endurance;
-import dev.halfdusk.core.camera.Run;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.CameraBody;
@@ -104,13 +103,13 @@ record SequenceAsked(
         return slowCard ? usual.writingSlower(1) : usual;
     }
 
-    List<Conflict> conflicts() {
+    List<Conflict> conflicts(Endurance endurance) {
         List<Conflict> all = new ArrayList<>(Fits.of(
                 sequence,
                 begins(),
                 pace(),
                 new Fits.Circumstances(setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
-        all.addAll(Endurance.conflicts(kit(), sequence, this::shortened));
+        all.addAll(Endurance.conflicts(endurance, kit(), sequence, this::shortened));
         return all;
     }
 
@@ -119,14 +118,9 @@ record SequenceAsked(
         return frames == sequence.frames() ? program : program.lit(frames);
     }
 
-    /** Numbers of frames after which a battery is changed, as far as there are any. */
-    List<Integer> swaps() {
-        return Endurance.of(program, kit()).swaps();
-    }
-
-    /** On a simulated body as the rig has it. */
-    Run run() {
-        return Endurance.of(program, kit()).run();
+    /** On a simulated body as the rig has it, with batteries changed as far as there are any. */
+    Endurance endurance() {
+        return Endurance.of(program, kit());
     }
 
     private Endurance.Kit kit() {

@@ -4,6 +4,7 @@ import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.sequences.SequenceAsked.Kind;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.camera.Endurance;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
@@ -77,14 +78,18 @@ record SequenceView(
     private static final double HEATER_W = 5;
     private static final double BANK_MAH = 10_000;
 
-    static SequenceView of(SequenceAsked a, Ribbon ribbon, Function<Map<String, String>, String> address) {
+    static SequenceView of(
+            SequenceAsked a, Endurance endurance, Ribbon ribbon, Function<Map<String, String>, String> address) {
+        List<Integer> swaps = endurance.swaps();
         TrailPlan plan = a.trails();
         boolean trails = a.kind() == Kind.TRAILS;
         return new SequenceView(
                 figures(a),
                 summary(a, plan),
-                a.conflicts().stream().map(c -> conflict(c, a, address)).toList(),
-                blocks(a, ribbon),
+                a.conflicts(endurance).stream()
+                        .map(c -> conflict(c, a, address))
+                        .toList(),
+                blocks(a, swaps, ribbon),
                 timer(a),
                 trails ? trails(a, plan) : null,
                 camera(a),
@@ -94,7 +99,7 @@ record SequenceView(
                                 .toList()
                         : List.of(),
                 a.ramp().map(r -> ramp(r, a)).orElse(List.of()),
-                power(a));
+                power(a, swaps));
     }
 
     private static List<Figure> figures(SequenceAsked a) {
@@ -185,7 +190,7 @@ record SequenceView(
         return fields;
     }
 
-    private static List<Block> blocks(SequenceAsked a, Ribbon ribbon) {
+    private static List<Block> blocks(SequenceAsked a, List<Integer> swaps, Ribbon ribbon) {
         List<Block> blocks = new ArrayList<>();
         Interval light = a.span();
         blocks.add(block(
@@ -219,7 +224,7 @@ record SequenceView(
         for (Interval lit : Interval.without(light, a.setup().night().moonless())) {
             blocks.add(block(a, ribbon, lit.from(), lit.to(), "", "lit"));
         }
-        for (int after : a.swaps()) {
+        for (int after : swaps) {
             Instant at = opening(a, after);
             blocks.add(block(a, ribbon, at, at.plusSeconds(90), "", "swap"));
         }
@@ -326,7 +331,7 @@ record SequenceView(
         return lines;
     }
 
-    private static List<Line> power(SequenceAsked a) {
+    private static List<Line> power(SequenceAsked a, List<Integer> swaps) {
         List<Line> lines = new ArrayList<>();
         Optional<Gear.Battery> battery = a.battery();
         if (battery.isPresent()) {
@@ -336,14 +341,14 @@ record SequenceView(
                     each + " such frames, "
                             + Words.span(Duration.ofSeconds(
                                     Math.max(60, Math.round(each * a.sequence().stepSeconds()))))));
-            for (int after : a.swaps()) {
+            for (int after : swaps) {
                 Instant at = opening(a, after);
                 lines.add(new Line("change it", "at " + clock(at, a) + ", after " + after + " frames"));
             }
-            if (!a.swaps().isEmpty()) {
+            if (!swaps.isEmpty()) {
                 lines.add(new Line(
                         "why then",
-                        early(a)
+                        early(a, swaps)
                                 ? "early, so that the long arc stays whole"
                                 : "at the end of a charge: there is none to spare"));
             }
@@ -356,10 +361,10 @@ record SequenceView(
         return lines;
     }
 
-    private static boolean early(SequenceAsked a) {
+    private static boolean early(SequenceAsked a, List<Integer> swaps) {
         int each = Power.frames(
                 a.battery().orElseThrow(), a.celsius(), a.sequence().withFrames((int) Sequence.FRAMES.max()));
-        return a.swaps().get(0) < each;
+        return swaps.get(0) < each;
     }
 
     private static School school(TrailPlan.School s, TrailPlan plan, Function<Map<String, String>, String> address) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -83,6 +84,14 @@ abstract class BrowserTest {
     /** The line of the setup, opened into its fields. */
     void openSetup() {
         page.locator("details.setup > summary").click();
+    }
+
+    /** Does what makes the page load itself again, and waits until it has: an address gone to before would be given up for it. */
+    void loadedAgain(Runnable does) {
+        page.evaluate("document.documentElement.dataset.before = ''");
+        does.run();
+        PlaywrightAssertions.assertThat(page.locator("html[data-before]")).hasCount(0);
+        page.waitForLoadState();
     }
 
     /** Where something stands; asked again while an answer of the server is just taking its place. */

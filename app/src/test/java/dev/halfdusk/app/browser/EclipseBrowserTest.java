@@ -44,7 +44,7 @@ class EclipseBrowserTest extends BrowserTest {
         page.navigate(page.url().replace("/sheet", "/field"));
         Locator brighter = page.getByRole(AriaRole.BUTTON, named("too dark: a stop brighter"));
         assertThat(brighter).isVisible();
-        brighter.click();
+        loadedAgain(brighter::click);
         page.navigate(page.url().replace("/field", ""));
         page.locator(".take").first().click();
         assertThat(page.locator("input[name=limbBrighterStops]").first()).hasValue("1");

@@ -116,6 +116,12 @@ class EclipsePagesTest {
         assertThat(brighter)
                 .containsPattern("[?&;]brighterStops=2[^\"]*\">a stop brighter")
                 .contains("shifted by");
+        Matcher back = Pattern.compile("[?&;]brighterStops=(-?[\\d.]+)&[^\"]*\">a stop darker")
+                .matcher(brighter);
+        assertThat(back.find()).isTrue();
+        assertThat(Double.parseDouble(back.group(1)))
+                .as("a stop less than the rig gives, which misses a third at most")
+                .isBetween(-0.34, 0.0);
         assertThat(body(base + "6")).containsPattern("[?&;]brighterStops=6&[^\"]*\">a stop brighter");
         // darker than what the rig still gives, not than what was asked
         Matcher darker = Pattern.compile("[?&;]brighterStops=([\\d.]+)&[^\"]*\">a stop darker")
@@ -329,7 +335,7 @@ class EclipsePagesTest {
 
     @Test
     void the_moon_shows_its_light_limits_and_schools() throws Exception {
-        String page = body("/events/moon?place=" + coast() + "&night=2027-06-18&time=00:30");
+        String page = body("/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30");
         assertThat(page)
                 .contains("full, 100 % lit")
                 .contains("f/11 and 1/ISO")
@@ -340,7 +346,8 @@ class EclipsePagesTest {
                 .contains("2 \u00d7 converter")
                 .contains("Evening: moon and land")
                 .doesNotContain("earthshine");
-        String windy = body("/events/moon?place=" + coast() + "&night=2027-06-18&time=00:30&wind=6");
+        String windy =
+                body("/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30&wind=6");
         assertThat(windy).contains("wind on the tripod").contains("1/400 s");
         assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-07&time=22:00"))
                 .contains("by earthshine");

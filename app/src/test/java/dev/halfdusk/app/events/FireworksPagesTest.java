@@ -1,6 +1,7 @@
 package dev.halfdusk.app.events;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
@@ -309,8 +310,9 @@ class FireworksPagesTest {
 
     @Test
     void a_display_becomes_a_take() throws Exception {
-        String asked = page("night=2027-08-14&time=22:30&rig=1&focal=20&aperture=11&upright=on&distance=640&bearing=248"
-                + "&height=-3&shell=200&swap=35&flip=on&nights=3&length=20&shutter=3&iso=200");
+        String asked = page(
+                "night=2027-08-14&time=22:30&rig=1&focal=20&aperture=11&upright=on&distance=640&bearing=248&distance2=640&bearing2=253.4"
+                        + "&height=-3&shell=200&swap=35&flip=on&nights=3&length=20&shutter=3&iso=200");
         Matcher fields = Pattern.compile("<input type=\"hidden\" name=\"([^\"]*)\" value=\"([^\"]*)\"")
                 .matcher(asked.substring(asked.indexOf("action=\"/outings\"")));
         MockHttpServletRequestBuilder make = post("/outings");
@@ -321,9 +323,15 @@ class FireworksPagesTest {
         assertThat(made.getStatus()).isEqualTo(302);
         long outing = Long.parseLong(made.getRedirectedUrl().replaceAll("\\D+", ""));
         Take take = takes.of(outing).get(0).take();
-        assertThat(take.subject())
-                .isEqualTo(new Fireworks(
-                        20, 3, 200, 90, new Fireworks.Seen(640, 248, -3, 200, 0), new Fireworks.Changes(35, true, 3)));
+        Fireworks stored = (Fireworks) take.subject();
+        assertThat(stored).isEqualTo(new Fireworks(20, 3, 200, 90, stored.seen(), new Fireworks.Changes(35, true, 3)));
+        // two points 5.4° apart on a circle of 640 m: their middle is 640 m × cos 2.7° off, and 2 × 640 m × sin 2.7° =
+        // 60.3 m lie between
+        assertThat(stored.seen().distanceM()).isCloseTo(639.29, within(0.01));
+        assertThat(stored.seen().bearingDeg()).isCloseTo(250.7, within(0.1));
+        assertThat(stored.seen().heightM()).isEqualTo(-3);
+        assertThat(stored.seen().shellMm()).isEqualTo(200);
+        assertThat(stored.seen().frontM()).isEqualTo(60);
         String sheet = web.perform(get("/outings/" + outing + "/sheet"))
                 .andReturn()
                 .getResponse()
@@ -342,7 +350,11 @@ class FireworksPagesTest {
         Matcher shot = Pattern.compile("src=\"(/frame/photograph.jpg[^\"]*)").matcher(outingPage);
         assertThat(shot.find()).isTrue();
         String address = shot.group(1).replace("&amp;", "&");
-        assertThat(address).contains("distance=640").contains("bearing=248").contains("shell=200");
+        assertThat(address)
+                .containsPattern("distance=639\\.2[89]")
+                .containsPattern("bearing=250\\.[67]")
+                .contains("shell=200")
+                .containsPattern("front=60(\\.0)?(&|$)");
         assertThat(brightest(address)).isGreaterThan(200); // bursts over a dark sea
         assertThat(brightest(address.replaceAll("&distance=[^&]*", ""))).isLessThan(200);
     }

@@ -106,7 +106,10 @@ class SunPagesTest {
         }
         assertThat(nearest).isLessThan(4); // 40 pixels a degree
         assertThat(page.split("class=\"limit\"")).hasSize(3);
-        assertThat(body("date=2027-08-02&zoom=1&place=" + id).length()).isLessThan(250_000);
+        String world = body("date=2027-08-02&zoom=1&place=" + id);
+        // without the places that other tests have stored
+        assertThat(world.replaceAll("<option[^>]*>[^<]*</option>\\s*", "").length())
+                .isLessThan(250_000);
         body("date=2027-08-02&zoom=frogs&place=" + id);
     }
 

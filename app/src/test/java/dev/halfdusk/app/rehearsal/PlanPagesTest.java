@@ -235,6 +235,11 @@ class PlanPagesTest {
         assertThat(plans.existing(id).cameras()).isEmpty();
         save(id + "/cameras/" + camera + "/restore", Map.of());
         assertThat(plans.existing(id).cameras()).hasSize(1);
+        save(id + "/cameras/" + camera + "/delete", Map.of());
+        assertThat(save(plan() + "/cameras/" + camera + "/restore", Map.of()).getStatus())
+                .isEqualTo(404);
+        assertThat(plans.existing(id).cameras()).as("no camera of another plan").isEmpty();
+        save(id + "/cameras/" + camera + "/restore", Map.of());
         save(id + "/delete", Map.of());
         assertThat(send(get("/events/plans/" + id)).getStatus()).isEqualTo(404);
         save(id + "/restore", Map.of());
@@ -432,8 +437,12 @@ class PlanPagesTest {
         assertThat(send(get("/deleted")).getContentAsString())
                 .contains("action=\"/events/plans/" + path + "/cuts/"
                         + out.getFlashMap().get("cut") + "\"");
+        long other = camera(id, Role.CORONA, true);
+        save(id + "/cameras/" + other + "/script/cuts/" + out.getFlashMap().get("cut"), Map.of());
         save(path + "/cuts/" + out.getFlashMap().get("cut"), Map.of());
-        assertThat(script(id, camera)).isEqualTo(before);
+        assertThat(script(id, camera))
+                .as("asked for another camera, it was kept")
+                .isEqualTo(before);
         MvcResult anew = web.perform(post("/events/plans/" + path + "/anew")).andReturn();
         save(path + "/cuts/" + anew.getFlashMap().get("cut"), Map.of());
         assertThat(plans.existing(id).camera(camera).byHand()).isPresent();

@@ -113,12 +113,13 @@ public record Endurance(List<Integer> swaps, Run run) {
     /**
      * What ends before the program does, with the ways out.
      *
+     * @param whole what came of the whole program
      * @param sequence its frames of light
      * @param shortened the program with fewer of them
      */
-    public static List<Conflict> conflicts(Kit kit, Sequence sequence, IntFunction<Program> shortened) {
+    public static List<Conflict> conflicts(
+            Endurance whole, Kit kit, Sequence sequence, IntFunction<Program> shortened) {
         Program program = shortened.apply(sequence.frames());
-        Endurance whole = of(program, kit);
         List<Conflict> found = new ArrayList<>();
         if (kit.battery.isPresent()) {
             first(whole.run, FLAT)

@@ -17,7 +17,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * Where the axis of the moon's shadow runs over the sea-level ellipsoid. Points to 0.002° against an independent ephemeris; the width is that
+ * Where the axis of the moon's shadow runs over the sea-level ellipsoid. Points to 0.0026° against an independent ephemeris; the width is that
  * of the shadow's ellipse across its way on the tangent plane, good to a few percent while the sun is over 5° high.
  */
 public final class CentralLine {

@@ -78,17 +78,16 @@ public final class SolarLight {
      * @param limitSeconds longest shutter
      */
     public static Settings settings(Rig rig, double q, double aperture, double iso, double limitSeconds) {
-        double shortest = rig.body().shortest().realSeconds();
-        double longest =
-                rig.body().shutterAtMost(limitSeconds).map(s -> s.realSeconds()).orElse(shortest);
         for (int step : rig.body().isoSteps()) {
             double wanted = seconds(q, aperture, Math.max(step, iso));
             if (step >= iso && wanted <= limitSeconds) {
-                double click = rig.body().dial().nearest(wanted).realSeconds();
-                return new Settings(Math.max(shortest, Math.min(longest, click)), aperture, step);
+                return new Settings(rig.body().click(wanted, limitSeconds), aperture, step);
             }
         }
-        return new Settings(longest, aperture, Math.max(iso, rig.body().topIso()));
+        return new Settings(
+                rig.body().longestClick(limitSeconds),
+                aperture,
+                Math.max(iso, rig.body().topIso()));
     }
 
     /** Stops by which settings are darker than an exponent asks for; below 0 brighter. A sixth or less is the dial. */

@@ -47,8 +47,7 @@ public record Proposal(
     /** Brightness of the core's clouds, the usual thing to want. */
     public static final double CORE_CLOUDS = 20.7;
 
-    /** Class 9: a city. */
-    private static final double BRIGHTEST_CLASS = 17.5;
+    private static final double BRIGHTEST_CLASS = Luminance.ofClass(Luminance.BRIGHTEST_CLASS);
 
     private static final double LONGEST_TIMED = 300;
     private static final double TIMER_STEP = 30;

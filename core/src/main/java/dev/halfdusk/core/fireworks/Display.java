@@ -50,11 +50,16 @@ public record Display(List<FiringPoint> points, Show show, Shell shell) {
         return right - left;
     }
 
-    /** In the middle between its points, on the average as far and as high. */
+    /** In the middle between its points: on the average as far along the line of sight to it, and as high. That of a front is where the front was laid. */
     public FiringPoint middle() {
+        double middle = BurstFit.middle(points);
+        double along = points.stream()
+                .mapToDouble(p -> p.distanceM() * Math.cos(Math.toRadians(p.bearingDeg() - middle)))
+                .average()
+                .orElseThrow();
         return new FiringPoint(
-                points.stream().mapToDouble(FiringPoint::distanceM).average().orElseThrow(),
-                BurstFit.middle(points),
+                FiringPoint.DISTANCE.nearest(along),
+                middle,
                 points.stream().mapToDouble(FiringPoint::heightM).average().orElseThrow());
     }
 

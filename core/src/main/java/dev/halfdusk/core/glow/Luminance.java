@@ -21,12 +21,16 @@ public final class Luminance {
         return Math.log(CD_AT_ZERO / candelaPerSquareMetre) / NATURAL_LOG_TO_MAGNITUDE;
     }
 
+    private static final double[] TYPICAL = {21.9, 21.75, 21.5, 20.9, 20.0, 19.2, 18.6, 18.1, 17.5};
+
+    /** A city: brighter than this is no class of darkness. */
+    public static final int BRIGHTEST_CLASS = TYPICAL.length;
+
     /** Typical zenith of a darkness class (Bortle 1 to 9). */
     public static double ofClass(int darknessClass) {
-        double[] typical = {21.9, 21.75, 21.5, 20.9, 20.0, 19.2, 18.6, 18.1, 17.5};
-        if (darknessClass < 1 || darknessClass > typical.length) {
+        if (darknessClass < 1 || darknessClass > BRIGHTEST_CLASS) {
             throw new IllegalArgumentException("darkness classes go from 1 to 9; this is " + darknessClass);
         }
-        return typical[darknessClass - 1];
+        return TYPICAL[darknessClass - 1];
     }
 }

@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Observer;
 import java.util.List;
@@ -59,13 +60,10 @@ public record MoonExposure(
                 light, motion, ev, limits, limit, set, over(set, ev - s.rig().filterStops()));
     }
 
-    /** Less than this is the dial. */
-    private static final double DIAL = 0.34;
-
     /** Stops by which settings are brighter than an exposure value asks; a third or less is the dial. */
     public static double over(Settings set, double ev100) {
         double stops = ev100 - MoonLight.ev100(set.seconds(), set.aperture(), set.iso());
-        return stops > DIAL ? stops : 0;
+        return stops > Dial.THIRD_STOP ? stops : 0;
     }
 
     /**
@@ -78,19 +76,9 @@ public record MoonExposure(
         for (int iso : body.isoSteps()) {
             double seconds = MoonLight.seconds(ev100 - s.rig().filterStops(), s.aperture(), iso);
             if (seconds <= limitSeconds) {
-                return new Settings(click(body, seconds, limitSeconds), s.aperture(), iso);
+                return new Settings(body.click(seconds, limitSeconds), s.aperture(), iso);
             }
         }
-        return new Settings(atMost(body, limitSeconds), s.aperture(), body.topIso());
-    }
-
-    /** The nearest of the dial, but never one that is over the limit. */
-    private static double click(CameraBody body, double seconds, double limit) {
-        double nearest = body.dial().nearest(seconds).realSeconds();
-        return nearest <= limit ? Math.max(body.shortest().realSeconds(), nearest) : atMost(body, limit);
-    }
-
-    private static double atMost(CameraBody body, double limit) {
-        return body.shutterAtMost(limit).orElse(body.shortest()).realSeconds();
+        return new Settings(body.longestClick(limitSeconds), s.aperture(), body.topIso());
     }
 }

@@ -136,6 +136,24 @@ public record CameraBody(
         return clicks.isEmpty() ? dial.shutters().get(0) : clicks.get(clicks.size() - 1);
     }
 
+    /** Seconds of the longest click that keeps within a limit by label and by what it really does; the shortest where none does. */
+    public double longestClick(double limitSeconds) {
+        return shutterAtMost(limitSeconds).orElse(shortest()).realSeconds();
+    }
+
+    /** Seconds of the nearest click, but never of one that is over a limit. */
+    public double click(double seconds, double limitSeconds) {
+        double nearest = dial.nearest(seconds).realSeconds();
+        return Math.max(shortest().realSeconds(), Math.min(longestClick(limitSeconds), nearest));
+    }
+
+    /** The same; longer than the dial goes, as long as bulb is held. */
+    public double clickOrBulb(double seconds, double limitSeconds) {
+        return seconds > dial.shutters().get(0).realSeconds()
+                ? Math.min(seconds, limitSeconds)
+                : click(seconds, limitSeconds);
+    }
+
     /** The ISO values one may type, from the lowest there is anywhere to the highest of this body. */
     public Range isos() {
         return new Range(Range.ISO.quantity(), Range.ISO.min(), topIso, Range.ISO.unit());

@@ -38,6 +38,9 @@ public enum Dial {
         shutters = List.copyOf(list);
     }
 
+    /** Stops by which settings on a dial of thirds may miss what is wanted: a third, and the rounding of its clicks. */
+    public static final double THIRD_STOP = 0.34;
+
     /**
      * One click of the dial.
      *

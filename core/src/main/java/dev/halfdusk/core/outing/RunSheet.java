@@ -103,12 +103,8 @@ public final class RunSheet {
     }
 
     private void wayThere() {
-        if (!trip.drive().plus(trip.walk()).isZero()) {
-            act(
-                    trip.leavesHome(),
-                    "Leave home: " + trip.drive().toMinutes() + " min on the road, "
-                            + trip.walk().toMinutes() + " min on foot; say where you go and when you will be back",
-                    "");
+        if (trip.away()) {
+            act(trip.leavesHome(), "Leave home: " + trip.way() + "; say where you go and when you will be back", "");
         }
         String back = trip.turnBack()
                 .map(t -> "; on the way back by " + c.night().clock(t) + " at the latest")
@@ -268,7 +264,7 @@ public final class RunSheet {
         trip.turnBack()
                 .filter(t -> !t.isAfter(leaves))
                 .ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
-        if (!trip.drive().plus(trip.walk()).isZero()) {
+        if (trip.away()) {
             act(leaves.plus(trip.walk()).plus(trip.drive()), "Home: say so; dry lenses, charge, copy the cards", "");
         }
     }

@@ -44,6 +44,11 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
         return program().steps().get(0).words(plan.take().camera().rig().body());
     }
 
+    /** An instant, or its first opening while that is still to come. */
+    public Instant from(Instant now) {
+        return now.isBefore(runs.from()) ? runs.from() : now;
+    }
+
     Slot later(Duration by) {
         return new Slot(
                 plan,

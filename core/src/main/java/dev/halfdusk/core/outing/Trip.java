@@ -58,6 +58,16 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
         return new Interval(from, from.isAfter(there.to()) ? from : there.to());
     }
 
+    /** Whether there is a way to go. */
+    public boolean away() {
+        return !drive.plus(walk).isZero();
+    }
+
+    /** "40 min on the road, 15 min on foot". */
+    public String way() {
+        return drive.toMinutes() + " min on the road, " + walk.toMinutes() + " min on foot";
+    }
+
     /** When one must leave home to arrive as planned. */
     public Instant leavesHome() {
         return there.from().minus(drive).minus(walk);

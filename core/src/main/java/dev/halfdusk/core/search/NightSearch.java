@@ -62,7 +62,13 @@ public final class NightSearch {
             Optional<CoreTop> core,
             double skyMagnitude,
             double moonFraction,
-            List<String> reasons) {}
+            List<String> reasons) {
+
+        /** Whether the core shows plainly over its sky; false for other wishes. */
+        public boolean plain() {
+            return core.filter(c -> c.contrastPercent >= CONTRAST_PLAIN).isPresent();
+        }
+    }
 
     /**
      * The core at its highest in the window.

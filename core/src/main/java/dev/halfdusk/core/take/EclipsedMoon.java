@@ -4,6 +4,7 @@ import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -42,9 +43,6 @@ public record EclipsedMoon(
                     Parameter.number("limbBrighterStops", "lit limb brighter by, stops", EclipseLadder.BRIGHTER, 0)),
             v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2), v.get(3), v.get(4)));
 
-    /** Less than this is the dial. */
-    private static final double DIAL = 0.34;
-
     @Override
     public Kind kind() {
         return KIND;
@@ -77,7 +75,7 @@ public record EclipsedMoon(
     @Override
     public double shortStops(Take take, Circumstances c, Instant at) {
         double missing = step(take, c, at).shortOfStops();
-        return missing < DIAL ? 0 : missing;
+        return missing < Dial.THIRD_STOP ? 0 : missing;
     }
 
     /** Counted from the frame that the rig really takes: what it could not give is not asked of the frames that come. */

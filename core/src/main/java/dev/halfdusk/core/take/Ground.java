@@ -80,15 +80,6 @@ public record Ground(int frames, double longestSeconds) implements Subject {
                 List.of("In twilight the light falls by a stop in some minutes: look at each frame."));
     }
 
-    /** What can be set; longer than the dial goes, as long as bulb is held. */
-    private static double onDial(CameraBody body, double seconds) {
-        return seconds > body.dial().shutters().get(0).realSeconds()
-                ? seconds
-                : Math.max(
-                        body.shortest().realSeconds(),
-                        body.dial().nearest(seconds).realSeconds());
-    }
-
     /** The lowest ISO at which the ground is bright enough within the time; the last one where none is. */
     private Settings settings(Setup setup, Circumstances c, Instant t) {
         double ground = GroundLight.luminance(
@@ -102,6 +93,6 @@ public record Ground(int frames, double longestSeconds) implements Subject {
                 .orElseGet(() -> choices.isEmpty()
                         ? new Foreground.Choice((int) body.response().baseIso(), longestSeconds)
                         : choices.get(choices.size() - 1));
-        return new Settings(onDial(body, Math.min(longestSeconds, chosen.seconds())), setup.aperture(), chosen.iso());
+        return new Settings(body.clickOrBulb(chosen.seconds(), longestSeconds), setup.aperture(), chosen.iso());
     }
 }

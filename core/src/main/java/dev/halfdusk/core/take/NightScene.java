@@ -100,11 +100,10 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     public Settings settings(CameraBody body, double aperture) {
         double metered = SceneLight.seconds(ev100, aperture, iso);
         double seconds = film().seconds(metered, metering());
-        double longestOfDial = body.shutters().get(0).realSeconds();
-        double open = seconds > longestOfDial || exponent > 1
-                ? seconds
-                : body.dial().nearest(seconds).realSeconds();
-        return new Settings(Math.max(body.shortest().realSeconds(), Math.min(LONGEST, open)), aperture, iso);
+        double open = exponent > 1
+                ? Math.max(body.shortest().realSeconds(), Math.min(LONGEST, seconds))
+                : body.clickOrBulb(seconds, LONGEST);
+        return new Settings(open, aperture, iso);
     }
 
     @Override

@@ -45,7 +45,7 @@ class EnduranceTest {
 
     private static List<Conflict> conflicts(Kit kit, Sequence s, int darks) {
         Program whole = program(s, darks);
-        return Endurance.conflicts(kit, s, n -> n == s.frames() ? whole : whole.lit(n));
+        return Endurance.conflicts(Endurance.of(whole, kit), kit, s, n -> n == s.frames() ? whole : whole.lit(n));
     }
 
     /** 100 frames × 0.8 at 0 °C, and 60 s for a change, in which two frames of 31 s are missed: 160 are taken of 162 that are asked. */

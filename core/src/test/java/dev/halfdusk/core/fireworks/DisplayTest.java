@@ -37,7 +37,7 @@ class DisplayTest {
         Display d = of(new FiringPoint(600, 45, 2), new FiringPoint(600, 135, 6), new FiringPoint(900, 90, 4));
         assertThat(d.frontM()).isCloseTo(848.53, within(0.01));
         assertThat(d.middle().bearingDeg()).isCloseTo(90, within(1e-9));
-        assertThat(d.middle().distanceM()).isCloseTo(700, within(1e-9));
+        assertThat(d.middle().distanceM()).isCloseTo((900 + 2 * 424.2641) / 3, within(1e-4));
         assertThat(d.middle().heightM()).isCloseTo(4, within(1e-9));
         assertThat(d.nearestM()).isEqualTo(600);
         assertThat(of(new FiringPoint(300, 350, 0), new FiringPoint(300, 20, 0))
@@ -45,6 +45,15 @@ class DisplayTest {
                         .bearingDeg())
                 .isCloseTo(5, within(1e-9));
         assertThat(of(new FiringPoint(300, 20, 0)).frontM()).isCloseTo(0, within(1e-9));
+    }
+
+    /** Kept as middle and width and laid again, as often as one likes, it stays where it is. */
+    @Test
+    void a_front_is_laid_again_where_it_was() {
+        Display d = new Display(new FiringPoint(400, 355, -5).front(600), Show.TOWN, Shell.of(150));
+        assertThat(d.middle().distanceM()).isCloseTo(400, within(1e-9));
+        assertThat(d.middle().bearingDeg()).isCloseTo(355, within(1e-9));
+        assertThat(d.frontM()).isCloseTo(600, within(1e-9));
     }
 
     @ParameterizedTest
