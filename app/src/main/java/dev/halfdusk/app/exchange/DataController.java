@@ -2,6 +2,8 @@ package dev.halfdusk.app.exchange;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.halfdusk.app.jobs.Job;
+import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingFile;
@@ -23,6 +25,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -46,6 +49,8 @@ class DataController {
 
     private static final int MOST_WAITING = 4;
     private static final Duration WAITS = Duration.ofMinutes(30);
+    private static final int MOST_SHOWN = 500;
+    private static final String TOO_LATE = "The file was looked at too long ago: choose it again.";
 
     private final WholeData data;
     private final OutingFile outingFile;
@@ -53,21 +58,34 @@ class DataController {
     private final Evening evening;
     private final Places places;
     private final SpotFiles spots;
+    private final Jobs jobs;
+
+    private record File(byte[] bytes, int parts) {}
+
+    /** What is done with a file that waits. */
+    private record Work(String token, Imported.Wanted wanted) {}
 
     /** Files that were looked at and not yet taken. */
-    private final Cache<String, byte[]> waiting = Caffeine.newBuilder()
+    private final Cache<String, File> waiting = Caffeine.newBuilder()
             .maximumSize(MOST_WAITING)
             .expireAfterWrite(WAITS)
             .build();
 
     DataController(
-            WholeData data, OutingFile outingFile, Outings outings, Evening evening, Places places, SpotFiles spots) {
+            WholeData data,
+            OutingFile outingFile,
+            Outings outings,
+            Evening evening,
+            Places places,
+            SpotFiles spots,
+            Jobs jobs) {
         this.data = data;
         this.outingFile = outingFile;
         this.outings = outings;
         this.evening = evening;
         this.places = places;
         this.spots = spots;
+        this.jobs = jobs;
     }
 
     @GetMapping("/data")
@@ -87,28 +105,14 @@ class DataController {
         if (file == null || file.isEmpty()) {
             return refused("Choose the ZIP of all data, or the JSON of an outing.", model, response);
         }
-        byte[] bytes = file.getBytes();
+        String token = UUID.randomUUID().toString();
         try {
-            List<Imported> items = data.look(bytes);
-            String token = UUID.randomUUID().toString();
-            waiting.put(token, bytes);
-            model.addAttribute("token", token);
-            return shown(items, model);
+            byte[] bytes = file.getBytes();
+            waiting.put(token, new File(bytes, data.parts(bytes)));
+            return worked(new Work(token, Imported.Wanted.NOTHING), model, response);
         } catch (BadFile e) {
             return refused(e.getMessage(), model, response);
         }
-    }
-
-    private static String shown(List<Imported> items, Model model) {
-        model.addAttribute("items", items);
-        Map<String, Long> counts = new HashMap<>();
-        for (Imported.State state : Imported.State.values()) {
-            counts.put(
-                    state.name().toLowerCase(Locale.ROOT),
-                    items.stream().filter(i -> i.state() == state).count());
-        }
-        model.addAttribute("counts", counts);
-        return "exchange/data";
     }
 
     @PostMapping("/data/take")
@@ -117,19 +121,70 @@ class DataController {
             @RequestParam(defaultValue = "") String replace,
             Model model,
             HttpServletResponse response) {
-        byte[] bytes = waiting.getIfPresent(token);
-        if (bytes == null) {
-            return refused("The file was looked at too long ago: choose it again.", model, response);
+        Imported.Wanted wanted = replace.isEmpty() ? Imported.Wanted.NEW : Imported.Wanted.NEW_AND_CHANGED;
+        return worked(new Work(token, wanted), model, response);
+    }
+
+    /** How far the work on a file has come, and what came out of it; begins nothing. */
+    @GetMapping(value = "/data", params = "token")
+    String follow(
+            @RequestParam String token,
+            @RequestParam(defaultValue = "NOTHING") Imported.Wanted wanted,
+            Model model,
+            HttpServletResponse response) {
+        Work work = new Work(token, wanted);
+        return jobs.find(work).isPresent() ? worked(work, model, response) : refused(TOO_LATE, model, response);
+    }
+
+    private String worked(Work work, Model model, HttpServletResponse response) {
+        boolean takes = work.wanted != Imported.Wanted.NOTHING;
+        File file = waiting.getIfPresent(work.token);
+        if (file == null && jobs.find(work).isEmpty()) {
+            return refused(TOO_LATE, model, response);
         }
         try {
-            List<Imported> items = data.take(bytes, !replace.isEmpty());
-            waiting.invalidate(token);
-            model.addAttribute("taken", true);
-            model.addAttribute("replaced", !replace.isEmpty());
-            return shown(items, model);
+            Job<List<Imported>> job = jobs.of(work, file == null ? 0 : file.parts, j -> {
+                List<Imported> items =
+                        takes ? data.take(file.bytes, work.wanted, j::step) : data.look(file.bytes, j::step);
+                if (takes) {
+                    waiting.invalidate(work.token);
+                }
+                return items;
+            });
+            model.addAttribute("token", work.token);
+            model.addAttribute("wanted", work.wanted);
+            model.addAttribute("taken", takes);
+            model.addAttribute("replaced", work.wanted == Imported.Wanted.NEW_AND_CHANGED);
+            Optional<List<Imported>> items = job.result();
+            if (items.isEmpty()) {
+                model.addAttribute("job", job);
+                return "exchange/data";
+            }
+            return shown(items.get(), model);
         } catch (BadFile e) {
             return refused(e.getMessage(), model, response);
+        } catch (RuntimeException e) {
+            jobs.cancel(work); // tried again where it is asked for again
+            throw e;
         }
+    }
+
+    /** What will change something first; of what is the same no more than one reads. */
+    private static String shown(List<Imported> items, Model model) {
+        List<Imported> first = items.stream()
+                .sorted(Comparator.comparing(i -> i.state() == Imported.State.EQUAL))
+                .limit(MOST_SHOWN)
+                .toList();
+        model.addAttribute("items", first);
+        model.addAttribute("others", items.size() - first.size());
+        Map<String, Long> counts = new HashMap<>();
+        for (Imported.State state : Imported.State.values()) {
+            counts.put(
+                    state.name().toLowerCase(Locale.ROOT),
+                    items.stream().filter(i -> i.state() == state).count());
+        }
+        model.addAttribute("counts", counts);
+        return "exchange/data";
     }
 
     private static String refused(String why, Model model, HttpServletResponse response) {

@@ -30,7 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * All data as one ZIP of JSON files: kit.json, places.json, an outing each in outings/ and a plan of an eclipse each in plans/. Read again it tells of each thing whether
- * it is new, has changed or is the same; to look and to take are the same work, the one undone at its end.
+ * it is new, has changed or is the same; to look and to take are the same work, but that the one stores nothing.
  */
 @Component
 class WholeData {
@@ -46,6 +46,7 @@ class WholeData {
     private static final int MOST_FILES = 20_000;
     private static final long MOST_BYTES = 96L << 20;
     private static final int DEEPEST = 60;
+    private static final int END_OF_ZIP = 22;
 
     private final KitFiles kit;
     private final PlaceFile places;
@@ -97,23 +98,32 @@ class WholeData {
         }
     }
 
-    /** What taking a file would do; nothing is stored. */
-    List<Imported> look(byte[] file) {
+    /** What is known of a file's outings and plans once its kit and places are stored. */
+    private record Known(List<Imported> items, OutingReader outings, PlanFile.Reading plans) {}
+
+    /**
+     * What taking a file would do. Nothing is stored but its kit and places, for a moment, since outings and plans name both; others wait no
+     * longer than that.
+     *
+     * @param step told of every file
+     */
+    List<Imported> look(byte[] file, Runnable step) {
         Map<String, JsonNode> trees = trees(file);
-        return transactions.execute(t -> {
+        Known known = transactions.execute(t -> {
             t.setRollbackOnly();
-            return store(trees, true);
+            return kitAndPlaces(trees, true);
         });
+        return compare(trees, known, Imported.Wanted.NOTHING, step);
     }
 
     /** Stores what is new, and what has changed where that is wanted. */
-    List<Imported> take(byte[] file, boolean replace) {
+    List<Imported> take(byte[] file, Imported.Wanted wanted, Runnable step) {
         Map<String, JsonNode> trees = trees(file);
-        return transactions.execute(t -> store(trees, replace));
+        return transactions.execute(
+                t -> compare(trees, kitAndPlaces(trees, wanted == Imported.Wanted.NEW_AND_CHANGED), wanted, step));
     }
 
-    /** Kit first, then places, since outings and plans name both. */
-    private List<Imported> store(Map<String, JsonNode> trees, boolean replace) {
+    private Known kitAndPlaces(Map<String, JsonNode> trees, boolean replace) {
         List<Imported> all = new ArrayList<>();
         try {
             if (trees.containsKey(KIT)) {
@@ -125,22 +135,39 @@ class WholeData {
         if (trees.containsKey(PLACES)) {
             all.addAll(places.read(trees.get(PLACES), replace));
         }
-        OutingReader reader = outingFile.reader();
-        PlanFile.Reading reading = planFile.reading();
+        return new Known(all, outingFile.reader(), planFile.reading());
+    }
+
+    private List<Imported> compare(Map<String, JsonNode> trees, Known known, Imported.Wanted wanted, Runnable step) {
+        List<Imported> all = new ArrayList<>(known.items);
         trees.forEach((name, tree) -> {
             if (name.startsWith(OUTING)
                     && !PlanFile.FORMAT.equals(tree.path("format").asText())) {
-                all.add(outingFile.read(tree, replace, reader));
+                all.add(outingFile.read(tree, wanted, known.outings));
             } else if (!name.equals(KIT) && !name.equals(PLACES)) {
-                all.add(planFile.read(tree, replace, reading));
+                all.add(planFile.read(tree, wanted, known.plans));
             }
+            step.run();
         });
         return all;
     }
 
+    /** So many files are in it as it says itself, 0 where it says nothing. */
+    int parts(byte[] file) {
+        if (!zip(file)) {
+            return 1;
+        }
+        int end = file.length - END_OF_ZIP;
+        boolean told = end > 0 && file[end] == 'P' && file[end + 1] == 'K' && file[end + 2] == 5 && file[end + 3] == 6;
+        return told ? (file[end + 10] & 0xff) | (file[end + 11] & 0xff) << 8 : 0;
+    }
+
+    private static boolean zip(byte[] file) {
+        return file.length > 3 && file[0] == 'P' && file[1] == 'K';
+    }
+
     private Map<String, JsonNode> trees(byte[] file) {
-        boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
-        return zip ? unzip(file) : Map.of(OUTING + "file.json", tree("The file", file));
+        return zip(file) ? unzip(file) : Map.of(OUTING + "file.json", tree("The file", file));
     }
 
     private Map<String, JsonNode> unzip(byte[] file) {

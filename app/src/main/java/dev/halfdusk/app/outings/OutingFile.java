@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Words;
@@ -25,6 +26,7 @@ import java.util.TreeSet;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -76,22 +78,23 @@ public class OutingFile {
         return outings.find(id).map(o -> write(whole(o)));
     }
 
-    /** All outings by their ids, with as many questions to the database as for one. */
     public void each(BiConsumer<Long, ObjectNode> taker) {
+        all().forEach(w -> taker.accept(w.outing.id(), write(w)));
+    }
+
+    /** By their ids, with as many questions to the database as for one. */
+    private Stream<Whole> all() {
         Map<Long, List<LocalDate>> candidates = outings.candidates();
         Map<Long, List<String>> packed = outings.packed();
         Map<Long, List<Takes.Stored>> all = takes.all();
         Map<Long, List<FieldNotes.Note>> noted = notes.all();
-        for (Outing o : outings.all()) {
-            taker.accept(
-                    o.id(),
-                    write(whole(
-                            o,
-                            candidates.getOrDefault(o.id(), List.of()),
-                            packed.getOrDefault(o.id(), List.of()),
-                            all.getOrDefault(o.id(), List.of()),
-                            noted.getOrDefault(o.id(), List.of()))));
-        }
+        return outings.all().stream()
+                .map(o -> whole(
+                        o,
+                        candidates.getOrDefault(o.id(), List.of()),
+                        packed.getOrDefault(o.id(), List.of()),
+                        all.getOrDefault(o.id(), List.of()),
+                        noted.getOrDefault(o.id(), List.of())));
     }
 
     private Whole whole(Outing o) {
@@ -177,22 +180,20 @@ public class OutingFile {
         values.forEach(v -> list.add(text.apply(v)));
     }
 
-    /**
-     * Stores an outing of a file: one that is new, or one that has changed where that is wanted. The same outing is the one of that
-     * title on that night at that place.
-     */
-    @Transactional
-    public Imported read(JsonNode root, boolean replace) {
-        return read(root, replace, reader());
-    }
-
-    /** Knows places and rigs as they are now, for many outings of one file. */
+    /** Knows places, rigs and outings as they are now, for all outings of one file. */
+    @Transactional(readOnly = true)
     public OutingReader reader() {
-        return new OutingReader(places, kit, takeJson);
+        return new OutingReader(
+                places.all(), kit.rigs(), all().collect(Collectors.groupingBy(w -> likeness(w.outing))), takeJson);
     }
 
-    @Transactional
-    public Imported read(JsonNode root, boolean replace, OutingReader reader) {
+    /** The same outing is the one of that title on that night at that place. */
+    static List<Object> likeness(Outing o) {
+        return List.of(o.title(), o.night(), o.place().name());
+    }
+
+    /** Compares an outing of a file with what is stored; stores it, in the caller's transaction, as far as it is wanted. */
+    public Imported read(JsonNode root, Imported.Wanted wanted, OutingReader reader) {
         Optional<Whole> read = reader.read(root);
         String name = root.path("title").asText("?");
         String title = Words.clipped(name, OutingReader.LONGEST_NAME);
@@ -200,29 +201,20 @@ public class OutingFile {
             return new Imported("outing", title, Imported.State.REFUSED, String.join(" ", reader.problems()));
         }
         Whole whole = read.get();
-        Optional<Outing> stored = same(whole.outing, reader);
-        boolean equal = stored.map(
-                        s -> write(whole(s)).toString().equals(write(whole).toString()))
+        Optional<Whole> stored = reader.stored(whole.outing);
+        boolean equal = stored.map(s -> write(s).toString().equals(write(whole).toString()))
                 .orElse(false);
-        if (stored.isEmpty() || !equal && replace) {
-            store(whole, stored);
-        }
         Imported.State state =
                 stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
+        if (wanted.stores(state)) {
+            reader.knows(store(whole, stored.map(Whole::outing)));
+        }
         List<String> passed = OutingReader.unknown(root);
         return new Imported(
                 "outing", title, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
     }
 
-    /** Of several that are alike the first of the file is the first that is stored. */
-    private Optional<Outing> same(Outing o, OutingReader reader) {
-        return outings.like(o.title(), o.night()).stream()
-                .filter(s -> s.place().name().equals(o.place().name()))
-                .skip(reader.turn(o.title() + o.night() + o.place().name()))
-                .findFirst();
-    }
-
-    private void store(Whole w, Optional<Outing> stored) {
+    private Place store(Whole w, Optional<Outing> stored) {
         Outing saved = outings.save(w.outing.withId(stored.map(Outing::id).orElse(null)));
         long id = saved.id();
         outings.resume(id, w.outing.standing().resumed());
@@ -234,6 +226,7 @@ public class OutingFile {
             long take = takes.add(id, t.take, t.rig.id());
             takes.progress(id, take, t.progress);
         }
+        return saved.place();
     }
 
     /** Names of the fields of a node, for those who look for others. */

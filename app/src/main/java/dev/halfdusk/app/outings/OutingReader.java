@@ -1,10 +1,8 @@
 package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
@@ -79,22 +77,34 @@ public final class OutingReader {
             "closedAt",
             "skipped");
 
-    private final Places places;
     private final TakeJson takeJson;
     private final Map<String, NamedRig> rigs;
-    private final Map<String, List<Place>> known = new HashMap<>();
-    private final Map<String, Integer> turns = new HashMap<>();
+    private final Map<String, List<Place>> known;
+    private final Map<List<Object>, List<OutingFile.Whole>> stored;
+    private final Map<List<Object>, Integer> turns = new HashMap<>();
     private final List<String> problems = new ArrayList<>();
 
-    OutingReader(Places places, Kit kit, TakeJson takeJson) {
-        this.places = places;
+    OutingReader(
+            List<Place> places,
+            List<NamedRig> rigs,
+            Map<List<Object>, List<OutingFile.Whole>> stored,
+            TakeJson takeJson) {
         this.takeJson = takeJson;
-        rigs = kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        this.stored = stored;
+        this.rigs = rigs.stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        known = new HashMap<>(places.stream().collect(Collectors.groupingBy(Place::name)));
     }
 
-    /** How often a name was asked for before. */
-    int turn(String name) {
-        return turns.merge(name, 1, Integer::sum) - 1;
+    /** A place that came with an outing is that of the next one too. */
+    void knows(Place place) {
+        known.putIfAbsent(place.name(), List.of(place));
+    }
+
+    /** What is stored of an outing; of several that are alike the first of the file is the first that is stored. */
+    Optional<OutingFile.Whole> stored(Outing outing) {
+        List<Object> likeness = OutingFile.likeness(outing);
+        int turn = turns.merge(likeness, 1, Integer::sum) - 1;
+        return stored.getOrDefault(likeness, List.of()).stream().skip(turn).findFirst();
     }
 
     List<String> problems() {
@@ -285,9 +295,6 @@ public final class OutingReader {
         double longitude = number(n, "longitude", "place.", Range.LONGITUDE, Double.NaN);
         double elevation = number(n, "elevation", "place.", Range.ELEVATION, 0);
         ZoneId zone = tried("place.zone", () -> ZoneId.of(n.path("zone").asText()));
-        if (!known.containsKey(name)) {
-            known.putAll(places.all().stream().collect(Collectors.groupingBy(Place::name)));
-        }
         List<Place> ofName = known.getOrDefault(name, List.of());
         if (!ofName.isEmpty() || !problems.isEmpty()) {
             return ofName.stream()

@@ -81,11 +81,6 @@ public class Outings {
                 .flatMap(this::find);
     }
 
-    /** Those of a title on a night. */
-    List<Outing> like(String title, LocalDate night) {
-        return select(OUTING.TITLE.eq(title).and(OUTING.NIGHT.eq(night)).and(OUTING.DELETED_AT.isNull()));
-    }
-
     /** Takes away all that belongs to an outing, for what replaces it. */
     @Transactional
     void clear(long id) {

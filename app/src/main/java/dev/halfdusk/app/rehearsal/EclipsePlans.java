@@ -3,6 +3,7 @@ package dev.halfdusk.app.rehearsal;
 import static dev.halfdusk.app.db.Tables.CLOUD_ODDS;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
+import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.SCRIPT_CUT;
 
 import dev.halfdusk.app.db.tables.records.EclipseCameraRecord;
@@ -55,14 +56,13 @@ public class EclipsePlans {
 
     /** By date. */
     public List<Brief> briefs() {
-        return db
-                .selectFrom(ECLIPSE_PLAN)
+        return db.select(ECLIPSE_PLAN.ID, ECLIPSE_PLAN.ECLIPSE_DATE, PLACE.NAME)
+                .from(ECLIPSE_PLAN)
+                .join(PLACE)
+                .on(PLACE.ID.eq(ECLIPSE_PLAN.PLACE_ID))
                 .where(ECLIPSE_PLAN.DELETED_AT.isNull())
                 .orderBy(ECLIPSE_PLAN.ECLIPSE_DATE, ECLIPSE_PLAN.ID)
-                .stream()
-                .map(r -> new Brief(
-                        r.getId(), r.getEclipseDate(), place(r.getPlaceId()).name()))
-                .toList();
+                .fetch(r -> new Brief(r.value1(), r.value2(), r.value3()));
     }
 
     private Place place(long id) {

@@ -27,7 +27,6 @@ import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Plans of eclipses in their open format: JSON with a version. Places and rigs are told by their names; the rehearsal stays where it is. */
 @Component
@@ -91,10 +90,18 @@ public class PlanFile {
                 places.all().stream().collect(Collectors.groupingBy(Place::name));
         private final Map<String, NamedRig> rigs =
                 kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
-        private final Map<String, Integer> turns = new HashMap<>();
+        private final Map<List<Object>, List<EclipsePlans.Brief>> stored =
+                plans.briefs().stream().collect(Collectors.groupingBy(b -> List.of(b.date(), b.place())));
+        private final Map<List<Object>, Integer> turns = new HashMap<>();
 
-        private int turn(String name) {
-            return turns.merge(name, 1, Integer::sum) - 1;
+        /** The same plan is the one of that eclipse at that place. */
+        private Optional<Long> stored(EclipsePlans.Stored plan) {
+            List<Object> likeness = List.of(plan.date(), plan.place().name());
+            int turn = turns.merge(likeness, 1, Integer::sum) - 1;
+            return stored.getOrDefault(likeness, List.of()).stream()
+                    .skip(turn)
+                    .map(EclipsePlans.Brief::id)
+                    .findFirst();
         }
 
         /** Of that name, of several the one that lies there. */
@@ -180,12 +187,8 @@ public class PlanFile {
         node.put("script", c.byHand().map(ScriptFile::write).orElse(null));
     }
 
-    /**
-     * Stores a plan of a file: one that is new, or one that has changed where that is wanted. The same plan is the one of that eclipse at
-     * that place.
-     */
-    @Transactional
-    public Imported read(JsonNode root, boolean replace, Reading reading) {
+    /** Compares a plan of a file with what is stored; stores it, in the caller's transaction, as far as it is wanted. */
+    public Imported read(JsonNode root, Imported.Wanted wanted, Reading reading) {
         String name = Words.clipped(
                 root.path("date").asText("?") + ", "
                         + root.path("place").path("name").asText("?"),
@@ -196,21 +199,15 @@ public class PlanFile {
             return new Imported("eclipse plan", name, Imported.State.REFUSED, String.join(" ", problems));
         }
         Whole whole = read.get();
-        Optional<Long> stored = plans.briefs().stream()
-                .filter(b -> b.date().equals(whole.plan.date())
-                        && b.place().equals(whole.plan.place().name()))
-                .map(EclipsePlans.Brief::id)
-                .skip(reading.turn(whole.plan.date() + whole.plan.place().name()))
-                .findFirst();
+        Optional<Long> stored = reading.stored(whole.plan);
         boolean equal = stored.map(id -> write(whole(plans.stored(id))).equals(write(whole)))
                 .orElse(false);
-        if (stored.isEmpty() || !equal && replace) {
+        Imported.State state =
+                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
+        if (wanted.stores(state)) {
             store(whole, stored, reading);
         }
-        return Imported.of(
-                "eclipse plan",
-                name,
-                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED);
+        return Imported.of("eclipse plan", name, state);
     }
 
     private void store(Whole w, Optional<Long> stored, Reading reading) {

@@ -26,6 +26,17 @@ public record Imported(String sort, String name, State state, String why) {
         }
     }
 
+    /** How much of a file is stored. */
+    public enum Wanted {
+        NOTHING,
+        NEW,
+        NEW_AND_CHANGED;
+
+        public boolean stores(State state) {
+            return state == State.NEW && this != NOTHING || state == State.CHANGED && this == NEW_AND_CHANGED;
+        }
+    }
+
     public static Imported of(String sort, String name, State state) {
         return new Imported(sort, name, state, "");
     }

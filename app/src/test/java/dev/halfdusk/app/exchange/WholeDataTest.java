@@ -29,6 +29,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
+import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.ground.Geodesy;
@@ -141,6 +142,18 @@ class WholeDataTest {
         return id;
     }
 
+    private Imported read(JsonNode tree, boolean replace) {
+        return file.read(tree, replace ? Wanted.NEW_AND_CHANGED : Wanted.NEW, file.reader());
+    }
+
+    private List<Imported> look(byte[] zip) {
+        return data.look(zip, () -> {});
+    }
+
+    private List<Imported> take(byte[] zip, boolean replace) {
+        return data.take(zip, replace ? Wanted.NEW_AND_CHANGED : Wanted.NEW, () -> {});
+    }
+
     private ObjectNode tree(long id) {
         return file.write(id).orElseThrow();
     }
@@ -161,10 +174,10 @@ class WholeDataTest {
                 .getResponse()
                 .getContentAsString());
         assertThat(served.toString()).isEqualTo(written.toString());
-        assertThat(file.read(written, false).state()).isEqualTo(State.EQUAL);
+        assertThat(read(written, false).state()).isEqualTo(State.EQUAL);
 
         deletions.delete("outing", id);
-        assertThat(file.read(written, false).state()).isEqualTo(State.NEW);
+        assertThat(read(written, false).state()).isEqualTo(State.NEW);
         long again = outings.all().stream()
                 .filter(o -> o.title().equals(written.path("title").asText()))
                 .findFirst()
@@ -182,9 +195,9 @@ class WholeDataTest {
         ObjectNode changed = tree(id);
         changed.put("people", 4);
         ((com.fasterxml.jackson.databind.node.ArrayNode) changed.path("takes")).remove(0);
-        assertThat(file.read(changed, false).state()).isEqualTo(State.CHANGED);
+        assertThat(read(changed, false).state()).isEqualTo(State.CHANGED);
         assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
-        assertThat(file.read(changed, true).state()).isEqualTo(State.CHANGED);
+        assertThat(read(changed, true).state()).isEqualTo(State.CHANGED);
         assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(4);
         assertThat(tree(id).toString()).isEqualTo(changed.toString());
         assertThat(outings.find(id).orElseThrow().standing().revision()).isEqualTo(2);
@@ -232,7 +245,7 @@ class WholeDataTest {
             ((com.fasterxml.jackson.databind.node.ArrayNode) parent).set(0, json.readTree(value));
         }
         int before = outings.all().size();
-        Imported item = file.read(bad, true);
+        Imported item = read(bad, true);
         assertThat(item.state()).isEqualTo(State.REFUSED);
         assertThat(item.why()).contains(answer);
         assertThat(outings.all()).hasSize(before);
@@ -247,14 +260,14 @@ class WholeDataTest {
         while (list.size() <= 40) {
             list.add(one);
         }
-        assertThat(file.read(many, false).why()).contains("takes: a night holds at most 40; these are 41");
+        assertThat(read(many, false).why()).contains("takes: a night holds at most 40; these are 41");
         ObjectNode odd = tree(full());
         odd.put("colour", "red");
         ((ObjectNode) odd.path("takes").get(0)).put("<b>", 1);
-        assertThat(file.read(odd, false).why()).isEqualTo("passed over: colour, takes[0].<b>");
+        assertThat(read(odd, false).why()).isEqualTo("passed over: colour, takes[0].<b>");
         ObjectNode wide = tree(full());
         ((ObjectNode) wide.path("takes").get(0).path("parameters")).put("width", 1);
-        assertThat(file.read(wide, false).why()).isEqualTo("passed over: takes[0].parameters.width");
+        assertThat(read(wide, false).why()).isEqualTo("passed over: takes[0].parameters.width");
     }
 
     @Test
@@ -290,7 +303,7 @@ class WholeDataTest {
                 .getResponse()
                 .getContentAsByteArray();
         assertThat(data.write()).isEqualTo(zip);
-        assertThat(data.look(zip)).isNotEmpty().allMatch(i -> i.state() == State.EQUAL);
+        assertThat(look(zip)).isNotEmpty().allMatch(i -> i.state() == State.EQUAL);
 
         places.marks(outing.place().id()).forEach(m -> deletions.delete("mark", m.id()));
         outings.save(new Outing(
@@ -302,17 +315,17 @@ class WholeDataTest {
                 outing.going(),
                 outing.note(),
                 outing.standing()));
-        List<Imported> looked = data.look(zip);
+        List<Imported> looked = look(zip);
         assertThat(state(looked, outing.place().name())).isEqualTo(State.CHANGED);
         assertThat(state(looked, outing.title())).isEqualTo(State.NEW);
         assertThat(places.plainMarks(outing.place().id())).as("only looked at").isEmpty();
 
-        assertThat(data.take(zip, false)).hasSameSizeAs(looked);
+        assertThat(take(zip, false)).hasSameSizeAs(looked);
         assertThat(places.plainMarks(outing.place().id())).as("not replaced").isEmpty();
-        data.take(zip, true);
+        take(zip, true);
         assertThat(places.plainMarks(outing.place().id()))
                 .containsExactly(new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
-        assertThat(data.look(zip)).allMatch(i -> i.state() == State.EQUAL);
+        assertThat(look(zip)).allMatch(i -> i.state() == State.EQUAL);
     }
 
     private MockMultipartFile upload(byte[] bytes) {
@@ -336,9 +349,26 @@ class WholeDataTest {
         assertThat(token.find()).isTrue();
         web.perform(post("/data/take").param("token", token.group(1))).andExpect(status().isOk());
         assertThat(outings.briefs()).anyMatch(b -> b.title().equals("Taken <" + id + ">"));
-        web.perform(post("/data/take").param("token", token.group(1)))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("choose it again")));
+        // sent again, and looked at again, it tells the same and stores nothing more
+        String taken = web.perform(post("/data/take").param("token", token.group(1)))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(taken).contains("<strong>1</strong> new things are stored");
+        assertThat(outings.briefs())
+                .filteredOn(b -> b.title().equals("Taken <" + id + ">"))
+                .hasSize(1);
+        web.perform(get("/data").param("token", token.group(1)).param("wanted", "NEW"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("new things are stored")));
+        for (String late : List.of("NOTHING", "NEW_AND_CHANGED")) {
+            web.perform(post("/data/take").param("token", late).param("replace", "on"))
+                    .andExpect(status().isUnprocessableEntity())
+                    .andExpect(content().string(containsString("choose it again")));
+            web.perform(get("/data").param("token", "x").param("wanted", late))
+                    .andExpect(status().isUnprocessableEntity());
+        }
     }
 
     private static byte[] zip(String name, byte[] content) throws Exception {
@@ -355,14 +385,14 @@ class WholeDataTest {
     void bad_files_are_answered_and_store_nothing() throws Exception {
         byte[] bomb = zip("outings/1.json", new byte[200 << 20]);
         assertThat(bomb.length).isLessThan(1 << 20);
-        assertThatThrownBy(() -> data.look(bomb)).isInstanceOf(BadFile.class).hasMessageContaining("96 MB");
+        assertThatThrownBy(() -> look(bomb)).isInstanceOf(BadFile.class).hasMessageContaining("96 MB");
         byte[] deep = zip("outings/1.json", "[".repeat(10_000).getBytes(StandardCharsets.UTF_8));
-        assertThatThrownBy(() -> data.look(deep)).isInstanceOf(BadFile.class).hasMessageContaining("nested too deeply");
-        assertThatThrownBy(() -> data.look(zip("../../etc/x.json", "{}".getBytes(StandardCharsets.UTF_8))))
+        assertThatThrownBy(() -> look(deep)).isInstanceOf(BadFile.class).hasMessageContaining("nested too deeply");
+        assertThatThrownBy(() -> look(zip("../../etc/x.json", "{}".getBytes(StandardCharsets.UTF_8))))
                 .hasMessageContaining("holds none of");
-        assertThatThrownBy(() -> data.look(zip("kit.json", "{}".getBytes(StandardCharsets.UTF_8))))
+        assertThatThrownBy(() -> look(zip("kit.json", "{}".getBytes(StandardCharsets.UTF_8))))
                 .hasMessageContaining("kit.json");
-        assertThatThrownBy(() -> data.look(zip("places.json", "{}".getBytes(StandardCharsets.UTF_8))))
+        assertThatThrownBy(() -> look(zip("places.json", "{}".getBytes(StandardCharsets.UTF_8))))
                 .isInstanceOf(BadFile.class);
         for (String text : List.of("PK\u0003\u0004broken", "hello", "[1]", "")) {
             web.perform(multipart("/data").file(upload(text.getBytes(StandardCharsets.UTF_8))))
@@ -414,10 +444,10 @@ class WholeDataTest {
         long second =
                 outings.save(Outing.fresh(one.title(), there, one.night())).id();
         byte[] zip = data.write();
-        assertThat(data.look(zip)).allMatch(i -> i.state() == State.EQUAL);
+        assertThat(look(zip)).allMatch(i -> i.state() == State.EQUAL);
         deletions.delete("outing", first);
         deletions.delete("outing", second);
-        data.take(zip, false);
+        take(zip, false);
         assertThat(outings.all().stream()
                         .filter(o -> o.title().equals(one.title()))
                         .map(o -> o.place().site().latitudeDeg()))

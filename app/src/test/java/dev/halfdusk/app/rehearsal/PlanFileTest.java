@@ -15,6 +15,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
+import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
@@ -134,7 +135,7 @@ class PlanFileTest {
     }
 
     private Imported read(JsonNode tree, boolean replace) {
-        return file.read(tree, replace, file.reading());
+        return file.read(tree, replace ? Wanted.NEW_AND_CHANGED : Wanted.NEW, file.reading());
     }
 
     @Test
@@ -192,9 +193,13 @@ class PlanFileTest {
         EclipsePlan plan = plans.existing(one);
         long two = plans.add(plan.place().id(), TOTAL);
         PlanFile.Reading turns = file.reading();
-        assertThat(file.read(written(one), true, turns).state()).isEqualTo(State.EQUAL);
-        assertThat(file.read(written(two), true, turns).state()).isEqualTo(State.EQUAL);
-        assertThat(file.read(written(two), true, turns).state()).as("a third").isEqualTo(State.NEW);
+        assertThat(file.read(written(one), Wanted.NEW_AND_CHANGED, turns).state())
+                .isEqualTo(State.EQUAL);
+        assertThat(file.read(written(two), Wanted.NEW_AND_CHANGED, turns).state())
+                .isEqualTo(State.EQUAL);
+        assertThat(file.read(written(two), Wanted.NEW_AND_CHANGED, turns).state())
+                .as("a third")
+                .isEqualTo(State.NEW);
     }
 
     /** Where it stands and what is allowed; nothing is stored. */
