@@ -28,7 +28,8 @@ class Database {
 
     static final String FILE = "half-dusk.db";
 
-    private static final int READERS = 6;
+    /** One of them only tells of changes. */
+    private static final int READERS = 7;
 
     /** For our own writers ahead in the queue, ms; with the next, 3.5 s until a person is answered, five on a busy machine. */
     private static final int QUEUE_MS = 2000;

@@ -25,7 +25,7 @@ import org.sqlite.SQLiteConfig;
 final class Startup {
 
     private static final String OWN = "--halfdusk.";
-    private static final Set<String> OPTIONS = Set.of("data", "demo", "clock", "hosts", "forecast", "trial");
+    private static final Set<String> OPTIONS = Set.of("data", "demo", "clock", "hosts", "forecast", "trial", "warm");
     private static final int LAST_PORT = 65_535;
 
     private Startup() {}
@@ -42,6 +42,7 @@ final class Startup {
         Map<String, String> options = options(args);
         oneOf(options, "demo", Set.of("true", "false"));
         oneOf(options, "trial", Set.of("true", "false"));
+        oneOf(options, "warm", Set.of("true", "false"));
         oneOf(options, "forecast", Set.of("ok", "slow", "down"));
         instant(options);
         if (options.get("data") != null) {

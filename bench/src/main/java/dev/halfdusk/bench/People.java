@@ -29,8 +29,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 
 /**
- * Many people on one instance on this machine: some look at a page for three to twelve seconds, some write marks as often; for eight
- * seconds another program holds the database's lock. Nothing may fail with 5xx but saves that are told to be busy, and no save that was
+ * Many people on one instance on this machine: some look at a page for some seconds, some write marks as often; where any write, another
+ * program holds the database's lock for eight seconds. Nothing may fail with 5xx but saves that are told to be busy, and no save that was
  * answered may be lost. Loopback only, ends by itself.
  */
 public final class People {
@@ -60,6 +60,7 @@ public final class People {
     private static final Duration PATIENCE = Duration.ofSeconds(30);
     private static final long UP_WITHIN_S = 60;
     private static final int PART = 20;
+    private static final String WRITE = "write";
 
     private final String base;
     private final HttpClient client = HttpClient.newBuilder()
@@ -70,38 +71,43 @@ public final class People {
     private final Queue<String> saved = new ConcurrentLinkedQueue<>();
     private final long began = System.nanoTime();
     private final long until;
+    private final int leastRestMs;
+    private final int mostRestMs;
 
     /** @param at seconds from the beginning to when it was asked */
     private record Answer(String what, int status, double at, double ms) {}
 
-    private People(String base, Duration lasts) {
+    private People(String base, Duration lasts, int leastRestS, int mostRestS) {
         this.base = base;
+        leastRestMs = leastRestS * 1000;
+        mostRestMs = mostRestS * 1000;
         until = began + lasts.toNanos();
     }
 
-    /** Address, readers, writers, seconds, data folder, number of the server's process. */
+    /** Address, data folder, number of the server's process, seconds, readers, writers, least and most seconds for a page. */
     public static void main(String[] args) throws Exception {
         if (!args[0].startsWith("http://127.0.0.1:")) {
             throw new IllegalArgumentException("only a server on this machine");
         }
         Duration lasts = Duration.ofSeconds(Math.min(LONGEST.toSeconds(), Long.parseLong(args[3])));
+        int writers = Integer.parseInt(args[5]);
         awaitUp(args[0]);
-        People people = new People(args[0], lasts);
-        boolean good = people.live(Integer.parseInt(args[1]), Integer.parseInt(args[2]), Path.of(args[4]));
-        memory(args[5]);
+        People people = new People(args[0], lasts, Integer.parseInt(args[6]), Integer.parseInt(args[7]));
+        boolean good = people.live(Integer.parseInt(args[4]), writers, Path.of(args[1]));
+        memory(args[2]);
         System.exit(good ? 0 : 1);
     }
 
     private static void awaitUp(String base) throws InterruptedException {
         HttpClient client = HttpClient.newHttpClient();
-        for (int i = 0; i < UP_WITHIN_S; i++) {
+        for (int i = 0; i < UP_WITHIN_S * 20; i++) {
             try {
                 client.send(
                         HttpRequest.newBuilder(URI.create(base + "/clock")).build(),
                         HttpResponse.BodyHandlers.discarding());
                 return;
             } catch (IOException e) {
-                Thread.sleep(1000);
+                Thread.sleep(50);
             }
         }
         throw new IllegalStateException("no server at " + base);
@@ -117,17 +123,20 @@ public final class People {
             int who = i;
             all.submit(() -> write(who, new SplittableRandom(1000 + who)));
         }
-        all.submit(() -> lock(data.resolve("half-dusk.db")));
+        if (writers > 0) {
+            all.submit(() -> lock(data.resolve("half-dusk.db")));
+        }
         all.shutdown();
         all.awaitTermination(LONGEST.toSeconds() + 60, TimeUnit.SECONDS);
-        return told();
+        return told(writers > 0);
     }
 
     private void read(SplittableRandom random) {
+        sleep(random.nextInt(mostRestMs)); // people do not come all at once
         while (System.nanoTime() < until) {
             String page = PAGES.get(random.nextInt(PAGES.size()));
             ask(
-                    "read",
+                    page,
                     HttpRequest.newBuilder(URI.create(base + page))
                             .timeout(PATIENCE)
                             .build());
@@ -156,7 +165,7 @@ public final class People {
                     .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
                     .collect(Collectors.joining("&"));
             int status = ask(
-                    "write",
+                    WRITE,
                     HttpRequest.newBuilder(URI.create(base + "/places/2/marks"))
                             .timeout(PATIENCE)
                             .header("Content-Type", "application/x-www-form-urlencoded")
@@ -185,9 +194,13 @@ public final class People {
         return status;
     }
 
-    private static void rest(SplittableRandom random) {
+    private void rest(SplittableRandom random) {
+        sleep(random.nextInt(leastRestMs, mostRestMs));
+    }
+
+    private static void sleep(int ms) {
         try {
-            Thread.sleep(random.nextInt(3000, 12_000));
+            Thread.sleep(ms);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -209,10 +222,20 @@ public final class People {
         }
     }
 
-    private boolean told() throws Exception {
+    private boolean told(boolean written) throws Exception {
+        for (String page : PAGES) {
+            double[] ms = answers.stream()
+                    .filter(a -> a.what.equals(page))
+                    .mapToDouble(Answer::ms)
+                    .sorted()
+                    .toArray();
+            System.out.printf("%-18s %5d, ms: median %.0f, p95 %.0f%n", page, ms.length, at(ms, 0.5), at(ms, 0.95));
+        }
         boolean good = true;
-        for (String what : List.of("read", "write")) {
-            List<Answer> of = answers.stream().filter(a -> a.what.equals(what)).toList();
+        for (String what : written ? List.of("read", WRITE) : List.of("read")) {
+            List<Answer> of = answers.stream()
+                    .filter(a -> a.what.equals(WRITE) == what.equals(WRITE))
+                    .toList();
             Map<Integer, Long> by =
                     of.stream().collect(Collectors.groupingBy(Answer::status, TreeMap::new, Collectors.counting()));
             double[] ms = of.stream().mapToDouble(Answer::ms).sorted().toArray();
@@ -229,8 +252,11 @@ public final class People {
                 System.out.printf("       from %3d s: median %.0f, p95 %.0f%n", from, at(then, 0.5), at(then, 0.95));
             }
             boolean busyOnly =
-                    by.keySet().stream().allMatch(s -> s == 200 || s == 302 || what.equals("write") && s == 503);
+                    by.keySet().stream().allMatch(s -> s == 200 || s == 302 || what.equals(WRITE) && s == 503);
             good &= busyOnly && ms.length > 0;
+        }
+        if (!written) {
+            return good;
         }
         String page = client.send(
                         HttpRequest.newBuilder(URI.create(base + "/places/2")).build(),

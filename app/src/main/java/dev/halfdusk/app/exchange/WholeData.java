@@ -39,6 +39,8 @@ class WholeData {
     private static final String PLACES = "places.json";
     private static final String OUTING = "outings/";
     private static final String PLAN = "plans/";
+    private static final String ALONE = OUTING + "file.json";
+
     /** 9.json before 10.json: of things that are alike the first stays the first. */
     private static final Comparator<String> BY_NUMBER =
             Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder());
@@ -108,44 +110,44 @@ class WholeData {
      * @param step told of every file
      */
     List<Imported> look(byte[] file, Runnable step) {
-        Map<String, JsonNode> trees = trees(file);
+        Map<String, byte[]> files = files(file);
         Known known = transactions.execute(t -> {
             t.setRollbackOnly();
-            return kitAndPlaces(trees, true);
+            return kitAndPlaces(files, true);
         });
-        return compare(trees, known, Imported.Wanted.NOTHING, step);
+        return compare(files, known, Imported.Wanted.NOTHING, step);
     }
 
     /** Stores what is new, and what has changed where that is wanted. */
     List<Imported> take(byte[] file, Imported.Wanted wanted, Runnable step) {
-        Map<String, JsonNode> trees = trees(file);
+        Map<String, byte[]> files = files(file);
         return transactions.execute(
-                t -> compare(trees, kitAndPlaces(trees, wanted == Imported.Wanted.NEW_AND_CHANGED), wanted, step));
+                t -> compare(files, kitAndPlaces(files, wanted == Imported.Wanted.NEW_AND_CHANGED), wanted, step));
     }
 
-    private Known kitAndPlaces(Map<String, JsonNode> trees, boolean replace) {
+    private Known kitAndPlaces(Map<String, byte[]> files, boolean replace) {
         List<Imported> all = new ArrayList<>();
         try {
-            if (trees.containsKey(KIT)) {
-                all.addAll(kit.read(trees.get(KIT), replace));
+            if (files.containsKey(KIT)) {
+                all.addAll(kit.read(tree(KIT, files.get(KIT)), replace));
             }
         } catch (IllegalArgumentException e) {
             throw new BadFile(KIT + ": " + e.getMessage());
         }
-        if (trees.containsKey(PLACES)) {
-            all.addAll(places.read(trees.get(PLACES), replace));
+        if (files.containsKey(PLACES)) {
+            all.addAll(places.read(tree(PLACES, files.get(PLACES)), replace));
         }
         return new Known(all, outingFile.reader(), planFile.reading());
     }
 
-    private List<Imported> compare(Map<String, JsonNode> trees, Known known, Imported.Wanted wanted, Runnable step) {
+    private List<Imported> compare(Map<String, byte[]> files, Known known, Imported.Wanted wanted, Runnable step) {
         List<Imported> all = new ArrayList<>(known.items);
-        trees.forEach((name, tree) -> {
-            if (name.startsWith(OUTING)
-                    && !PlanFile.FORMAT.equals(tree.path("format").asText())) {
-                all.add(outingFile.read(tree, wanted, known.outings));
-            } else if (!name.equals(KIT) && !name.equals(PLACES)) {
-                all.add(planFile.read(tree, wanted, known.plans));
+        files.forEach((name, bytes) -> {
+            if (!name.equals(KIT) && !name.equals(PLACES)) {
+                JsonNode tree = tree(name, bytes);
+                boolean plan = name.startsWith(PLAN)
+                        || PlanFile.FORMAT.equals(tree.path("format").asText());
+                all.add(plan ? planFile.read(tree, wanted, known.plans) : outingFile.read(tree, wanted, known.outings));
             }
             step.run();
         });
@@ -166,17 +168,17 @@ class WholeData {
         return file.length > 3 && file[0] == 'P' && file[1] == 'K';
     }
 
-    private Map<String, JsonNode> trees(byte[] file) {
-        return zip(file) ? unzip(file) : Map.of(OUTING + "file.json", tree("The file", file));
+    private Map<String, byte[]> files(byte[] file) {
+        return zip(file) ? unzip(file) : Map.of(ALONE, file);
     }
 
-    private Map<String, JsonNode> unzip(byte[] file) {
-        Map<String, JsonNode> trees = new TreeMap<>(BY_NUMBER);
+    private Map<String, byte[]> unzip(byte[] file) {
+        Map<String, byte[]> files = new TreeMap<>(BY_NUMBER);
         long bytes = 0;
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 String name = entry.getName();
-                if (trees.size() >= MOST_FILES) {
+                if (files.size() >= MOST_FILES) {
                     throw new BadFile("The ZIP holds more than " + MOST_FILES + " files.");
                 }
                 byte[] content = zip.readNBytes((int) (MOST_BYTES - bytes + 1)); // never more than may be
@@ -187,7 +189,7 @@ class WholeData {
                 if (name.equals(KIT)
                         || name.equals(PLACES)
                         || name.matches("(outings|plans)/[0-9a-zA-Z_-]{1,60}\\.json")) {
-                    trees.put(name, tree(name, content));
+                    files.put(name, content);
                 }
             }
         } catch (ZipException e) {
@@ -195,13 +197,14 @@ class WholeData {
         } catch (IOException | IllegalArgumentException e) {
             throw new BadFile("This ZIP cannot be read.");
         }
-        if (trees.isEmpty()) {
+        if (files.isEmpty()) {
             throw new BadFile("The ZIP holds none of " + KIT + ", " + PLACES + ", outings/*.json and plans/*.json.");
         }
-        return trees;
+        return files;
     }
 
-    private JsonNode tree(String name, byte[] content) {
+    private JsonNode tree(String file, byte[] content) {
+        String name = file.equals(ALONE) ? "The file" : file;
         try {
             JsonNode tree = json.readTree(content);
             if (tree == null || !tree.isObject()) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.weather;
 
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.KeptPages;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.weather.Forecast;
@@ -78,6 +79,7 @@ public class Weather {
         if (recent(kept)) {
             return new Known(kept, Outlook.of(kept, span), Optional.empty());
         }
+        KeptPages.unkept();
         Asked asked = ask(place, span, PATIENCE);
         List<Forecast> now = asked.told ? known(place, span, asked) : kept;
         return new Known(now, Outlook.of(now, span), asked.trouble);
@@ -103,7 +105,11 @@ public class Weather {
         Instant now = clock.instant();
         boolean reached = span.from().isBefore(now.plus(FORESEEN)) && span.to().isAfter(now);
         List<Forecast> known = forecasts.touching(place.id(), span);
-        if (reached && !recent(known) && System.nanoTime() - silentUntil > 0) {
+        boolean wanted = reached && !recent(known);
+        if (wanted) {
+            KeptPages.unkept(); // what is said in a moment is to be seen
+        }
+        if (wanted && System.nanoTime() - silentUntil > 0) {
             Asked asked = ask(place, span, BRIEF);
             if (asked.told) {
                 known = known(place, span, asked);

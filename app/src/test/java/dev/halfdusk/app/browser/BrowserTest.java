@@ -7,7 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
-import java.nio.file.Path;
+import dev.halfdusk.app.TestFolder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -15,7 +15,6 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The application with its demo data and a page of its own for every test. */
 abstract class BrowserTest {
@@ -29,13 +28,15 @@ abstract class BrowserTest {
     private boolean refusalExpected;
 
     @BeforeAll
-    static void start(@TempDir Path data) {
-        application = RunningApplication.start(data, true);
+    static void forget() {
+        application = null;
     }
 
     @AfterAll
     static void stop() {
-        application.close();
+        if (application != null) {
+            application.close();
+        }
     }
 
     @BeforeEach
@@ -58,7 +59,11 @@ abstract class BrowserTest {
         assertThat(!refusals.isEmpty()).as("input was refused: %s", refusals).isEqualTo(refusalExpected);
     }
 
+    /** Of an application that all tests of the class share, started when one of them first asks for it. */
     static String url(String path) {
+        if (application == null) {
+            application = RunningApplication.start(TestFolder.fresh(), true);
+        }
         return application.url(path);
     }
 

@@ -10,6 +10,9 @@ import org.springframework.context.support.GenericApplicationContext;
 /** The whole application on a free port with a data folder of the test's choice. */
 final class RunningApplication implements AutoCloseable {
 
+    /** Pages that nobody asked for would only be in the way of those that a test asks for. */
+    private static final String COLD = "--halfdusk.warm=false";
+
     private final ServletWebServerApplicationContext context;
 
     private RunningApplication(ServletWebServerApplicationContext context) {
@@ -22,6 +25,7 @@ final class RunningApplication implements AutoCloseable {
                 "--server.port=0",
                 "--halfdusk.data=" + data,
                 "--halfdusk.demo=" + demo,
+                COLD,
                 "--halfdusk.clock=2027-06-01T18:00:00Z"));
     }
 
@@ -36,7 +40,7 @@ final class RunningApplication implements AutoCloseable {
         application.addInitializers(c -> ((GenericApplicationContext) c)
                 .registerBean("movedClock", Clock.class, () -> clock, b -> b.setPrimary(true)));
         return new RunningApplication((ServletWebServerApplicationContext)
-                application.run("--server.port=" + port, "--halfdusk.data=" + data, "--halfdusk.demo=true"));
+                application.run("--server.port=" + port, "--halfdusk.data=" + data, "--halfdusk.demo=true", COLD));
     }
 
     int port() {
