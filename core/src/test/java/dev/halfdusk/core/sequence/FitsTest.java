@@ -21,6 +21,8 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Conflict.Kind;
 import dev.halfdusk.core.sequence.Conflict.WayOut;
+import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
@@ -83,6 +85,62 @@ class FitsTest {
         for (WayOut way : c.ways()) {
             assertThat(of(way.sequence(), way.begins(), night)).as(way.words()).isEmpty();
         }
+    }
+
+    private static List<Conflict> atCore(Sequence s, Instant begins, Night night) {
+        Direction core = Direction.of(Moment.at(begins).local(FixedPoint.CORE, night.observer()));
+        Fits.Circumstances around =
+                new Fits.Circumstances(night, setup(night.site(), core), NO_FORECAST, Optional.empty(), false);
+        return Fits.of(s, begins, FAST, around).stream()
+                .filter(c -> c.kind() == Kind.CORE)
+                .toList();
+    }
+
+    /** Twenty minutes that begin five before the core has risen may wait for it. */
+    @Test
+    void the_core_must_be_up_when_it_begins() {
+        Night night = night(LEDGE, "2027-04-06", ZONE);
+        Interval up = night.coreUp().get(0);
+        Sequence s = new Sequence(40, 30, 1);
+        Conflict c = atCore(s, up.from().minusSeconds(300), night).get(0);
+        assertThat(c.words()).isEqualTo("The core is up from " + clock(up.from()) + " to " + clock(up.to()) + " only.");
+        assertThat(c.ways()).hasSize(1);
+        assertThat(c.ways().get(0).begins()).isBetween(up.from(), up.from().plusSeconds(60));
+        assertThat(c.ways().get(0).sequence()).isEqualTo(s);
+        assertThat(atCore(s, up.from().plusSeconds(60), night)).isEmpty();
+        assertThat(of(s, up.from().minusSeconds(300), night))
+                .as("nobody asked for the core")
+                .noneMatch(x -> x.kind() == Kind.CORE);
+    }
+
+    /** Ten minutes are left: 19 frames close within 19 × 31 − 1 = 588 s, the twentieth at 619 s. */
+    @Test
+    void the_core_must_be_up_when_it_ends() {
+        Night night = night(LEDGE, "2027-08-02", ZONE);
+        Interval up = night.coreUp().get(0);
+        Conflict c = atCore(new Sequence(40, 30, 1), up.to().minusSeconds(600), night)
+                .get(0);
+        assertThat(c.ways()).extracting(WayOut::words).containsExactly("stop at 19 frames");
+        assertThat(c.ways().get(0).sequence().frames()).isEqualTo(19);
+    }
+
+    /** At 60.4° N it stands 0.5° high at best. */
+    @Test
+    void the_core_does_not_rise_everywhere() {
+        Night night = night(new Site(60.4, 5.3, 10), "2027-09-01", ZoneId.of("Europe/Oslo"));
+        Moment transit = Moment.at(Instant.parse("2027-09-01T18:50:00Z"));
+        Direction core = Direction.of(transit.local(FixedPoint.CORE, night.observer()));
+        assertThat(core.altitudeDeg()).isBetween(0.0, 1.5);
+        Fits.Circumstances around = new Fits.Circumstances(
+                night,
+                setup(night.site(), new Direction(core.azimuthDeg(), core.altitudeDeg() + 10)),
+                NO_FORECAST,
+                Optional.empty(),
+                false);
+        assertThat(Fits.of(new Sequence(3, 30, 1), Instant.parse("2027-09-01T18:50:00Z"), FAST, around))
+                .filteredOn(c -> c.kind() == Kind.CORE)
+                .extracting(Conflict::words)
+                .containsExactly("The core does not rise that night.");
     }
 
     @Test

@@ -71,6 +71,26 @@ class IntervalTimerTest {
         assertThat(fast.pauseSeconds()).isEqualTo(1);
     }
 
+    /** Only where it is so: a part of a second beyond the dial, the whole 30 s, a single frame, a pause that fits. */
+    @Test
+    void remarks_are_made_only_where_they_hold() {
+        assertThat(IntervalTimer.card(new Sequence(9, 45.5, 1.5), 0, Dial.THIRD).remarks())
+                .containsExactly(
+                        "A timer counts whole seconds: it opens for 0:00:45.",
+                        "Longer than the 30 s of a body's own shutter: set it to bulb.",
+                        "Pauses of 2 s instead of 1.5: a timer counts whole seconds.");
+        assertThat(IntervalTimer.card(new Sequence(9, 30, 1), 0, Dial.THIRD).remarks())
+                .containsExactly("Set the body to bulb. With its dial at 30 the shutter is open 32 s: count that.");
+        assertThat(IntervalTimer.card(new Sequence(9, 31, 1), 0, Dial.THIRD).remarks())
+                .containsExactly("Longer than the 30 s of a body's own shutter: set it to bulb.");
+        assertThat(IntervalTimer.card(new Sequence(1, 12.7, 0.5), 0, Dial.THIRD).remarks())
+                .containsExactly("Set the body's dial to 13 s; the timer only presses.");
+        IntervalTimer.Card second = IntervalTimer.card(new Sequence(9, 1, 2), 0, Dial.THIRD);
+        assertThat(second.bulb()).as("a whole second is the shortest it holds").isTrue();
+        assertThat(second.openSeconds()).isEqualTo(1);
+        assertThat(IntervalTimer.presses(9, 0.4, 0).stepSeconds()).isEqualTo(2);
+    }
+
     @ParameterizedTest
     @CsvSource({"0, 0:00:00", "31, 0:00:31", "3661, 1:01:01", "359999, 99:59:59"})
     void times_are_written_as_on_a_timer(int seconds, String text) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
@@ -65,6 +66,40 @@ class ProgramTest {
         assertThat(Programs.stack(new Stacking(12, 8), SET, BEGINS, FileFormat.RAW, 0)
                         .steps())
                 .hasSize(1);
+    }
+
+    /** Eight frames of light and four dark ones: cut to six and to five, the dark ones follow what is left, once the cap is on. */
+    @Test
+    void what_is_cut_keeps_its_dark_frames() {
+        Program whole = Program.of("first", step(BEGINS, 5, FileFormat.RAW))
+                .then(Program.of("then", step(BEGINS.plusSeconds(200), 3, FileFormat.JPEG)))
+                .withDarks(4);
+        assertThat(whole.what()).isEqualTo("first");
+        assertThat(whole.frames()).isEqualTo(12);
+        assertThat(whole.darks()).isEqualTo(4);
+        assertThat(whole.light().from()).isEqualTo(BEGINS);
+        assertThat(whole.light().to()).isEqualTo(BEGINS.plusSeconds(200 + 3 * 31 - 1));
+
+        Program six = whole.lit(6);
+        assertThat(six.steps()).extracting(Program.Step::frames).containsExactly(5, 1, 4);
+        assertThat(six.steps()).extracting(Program.Step::dark).containsExactly(false, false, true);
+        assertThat(six.light().to()).isEqualTo(BEGINS.plusSeconds(230));
+        assertThat(six.steps().get(2).begins()).isEqualTo(BEGINS.plusSeconds(230 + 60));
+        assertThat(six.steps().get(2).format()).isEqualTo(FileFormat.JPEG);
+
+        Program five = whole.lit(5);
+        assertThat(five.steps()).extracting(Program.Step::frames).containsExactly(5, 4);
+        assertThat(five.steps().get(1).begins()).isEqualTo(BEGINS.plusSeconds(5 * 31 - 1 + 60));
+        assertThat(whole.lit(8)).isEqualTo(whole);
+        assertThat(whole.lit(99)).isEqualTo(whole);
+    }
+
+    @Test
+    void a_step_is_said_as_dialled_and_as_it_is_open() {
+        Program.Step third = new Program.Step(BEGINS, new Settings(1 / 3.0, 1.8, 1600), 116, 1, FileFormat.RAW, "x");
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+        assertThat(third.words()).isEqualTo("116 \u00d7 0.33 s, f/1.8, ISO 1600");
+        assertThat(third.words(body)).isEqualTo("116 \u00d7 " + body.label(1 / 3.0) + " s, f/1.8, ISO 1600");
     }
 
     @Test
