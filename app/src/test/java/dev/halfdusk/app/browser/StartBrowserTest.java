@@ -32,12 +32,8 @@ class StartBrowserTest {
     }
 
     private static Process start(String... options) throws IOException {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-Dspring.aot.enabled=true",
-                "-jar",
-                JAR.toString()));
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-jar", JAR.toString()));
         command.addAll(List.of(options));
         return new ProcessBuilder(command).redirectErrorStream(true).start();
     }

@@ -18,6 +18,7 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
+import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.FieldNotes;
@@ -54,6 +55,8 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -98,6 +101,9 @@ class WholeDataTest {
 
     @Autowired
     private Kit kit;
+
+    @Autowired
+    private Jobs jobs;
 
     @Autowired
     private ObjectMapper json;
@@ -368,6 +374,40 @@ class WholeDataTest {
                     .andExpect(content().string(containsString("choose it again")));
             web.perform(get("/data").param("token", "x").param("wanted", late))
                     .andExpect(status().isUnprocessableEntity());
+        }
+    }
+
+    /** While all hands are busy it shows how far it has come, and by the address it asks again what came out. */
+    @Test
+    void a_long_look_shows_how_far_it_has_come() throws Exception {
+        CountDownLatch may = new CountDownLatch(1);
+        for (int i = 0; i < Math.max(1, Runtime.getRuntime().availableProcessors()); i++) {
+            jobs.of("busy " + i, 1, j -> awaited(may));
+        }
+        byte[] zip = zip("outings/1.json", tree(full()).toString().getBytes(StandardCharsets.UTF_8));
+        String page = web.perform(multipart("/data").file(upload(zip)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page).contains("It is compared with what is here").contains("<span>0</span> of <span>1</span>");
+        Matcher again = Pattern.compile("hx-get=\"([^\"]+)\"").matcher(page);
+        assertThat(again.find()).isTrue();
+        may.countDown();
+        String told = page;
+        for (int i = 0; i < 100 && told.contains("<progress"); i++) {
+            told = web.perform(get(again.group(1).replace("&amp;", "&")))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+        }
+        assertThat(told).contains("Nothing is stored yet").contains("<span>1</span> the same");
+    }
+
+    private static boolean awaited(CountDownLatch latch) {
+        try {
+            return latch.await(1, TimeUnit.MINUTES);
+        } catch (InterruptedException e) {
+            return false;
         }
     }
 
