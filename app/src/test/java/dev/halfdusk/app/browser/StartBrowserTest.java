@@ -32,8 +32,11 @@ class StartBrowserTest {
     }
 
     private static Process start(String... options) throws IOException {
-        List<String> command = new ArrayList<>(
-                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-jar", JAR.toString()));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1", // a test's life is short
+                "-jar",
+                JAR.toString()));
         command.addAll(List.of(options));
         return new ProcessBuilder(command).redirectErrorStream(true).start();
     }
