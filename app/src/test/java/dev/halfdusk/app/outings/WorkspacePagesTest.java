@@ -567,6 +567,7 @@ class WorkspacePagesTest {
     @Test
     void the_night_is_taken_along() throws Exception {
         web.perform(post(path + "/proposed"));
+        outings.save(outings.existing(id).noted("Rope <in> the blue bag"));
         for (String size : List.of("a6", "a4")) {
             byte[] pdf = web.perform(get(home + "/sheet/card-" + size + ".pdf"))
                     .andExpect(status().isOk())
@@ -578,6 +579,7 @@ class WorkspacePagesTest {
                 assertThat(text)
                         .contains("Star trails: 155 \u00d7 30 s")
                         .contains("In the bag")
+                        .contains("Rope <in> the blue bag")
                         .contains("alone");
                 float width = document.getPage(0).getMediaBox().getWidth();
                 assertThat(width / 72 * 25.4).isCloseTo(size.equals("a6") ? 105 : 210, within(0.5));
@@ -593,7 +595,10 @@ class WorkspacePagesTest {
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
+        assertThat(web.perform(get(home + "/field")).andReturn().getResponse().getContentAsString())
+                .contains("Rope &lt;in&gt; the blue bag");
         assertThat(html)
+                .contains("Rope &lt;in&gt; the blue bag")
                 .contains("data:font/woff2;base64,")
                 .contains("data-own-clock")
                 .contains("155 \u00d7 30 s")

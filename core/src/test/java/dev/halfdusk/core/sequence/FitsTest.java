@@ -162,6 +162,13 @@ class FitsTest {
         assertThat(c.ways().get(1).sequence().frames()).isBetween(1, 4);
         assertThat(c.words()).endsWith("dark from " + clock(dark) + ".");
         WayOut rest = c.ways().get(1);
+        assertThat(rest.words())
+                .isEqualTo("leave out the first " + (121 - rest.sequence().frames()) + " frames");
+        // what opens at the very instant is not lit
+        assertThat(of(new Sequence(60, 30, 1), dark.minusSeconds(310), night)
+                        .get(0)
+                        .words())
+                .startsWith("Dusk lights the first 10 frames");
         double ends = Duration.between(dark.minusSeconds(3600), rest.begins()).toSeconds()
                 + rest.sequence().seconds();
         assertThat(ends).as("the others end when they would have").isCloseTo(3750, within(62.0));

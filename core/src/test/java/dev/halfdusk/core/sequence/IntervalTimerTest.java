@@ -89,6 +89,7 @@ class IntervalTimerTest {
         assertThat(second.bulb()).as("a whole second is the shortest it holds").isTrue();
         assertThat(second.openSeconds()).isEqualTo(1);
         assertThat(IntervalTimer.presses(9, 0.4, 0).stepSeconds()).isEqualTo(2);
+        assertThat(IntervalTimer.presses(9, 13, 0).stepSeconds()).isEqualTo(13);
     }
 
     @ParameterizedTest

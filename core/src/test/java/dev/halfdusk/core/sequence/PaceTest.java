@@ -64,6 +64,9 @@ class PaceTest {
     /** 30 s every 30 s: the body is busy for 30.1 s, so every other press is lost, and those taken are 60 s apart. */
     @Test
     void an_interval_just_too_short_loses_every_other_frame() {
+        // a mirror that waits two seconds puts off opening and closing alike: 80 s after the first the third opens for
+        // 30 s
+        assertThat(new Pace(30, false, 2, 40, 30, 150).outcome(3, 40).seconds()).isCloseTo(110, within(1e-9));
         Pace.Outcome outcome = new Pace(30, false, 0, 40, 30, 150).outcome(121, 30);
         assertThat(outcome.taken()).isEqualTo(61);
         assertThat(outcome.lost()).isEqualTo(60);

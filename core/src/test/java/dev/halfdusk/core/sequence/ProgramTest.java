@@ -117,6 +117,10 @@ class ProgramTest {
         Program bracket = Programs.bracket(SET.withSeconds(1), 5, 1, 2, BEGINS, FileFormat.RAW);
         assertThat(bracket.shots()).extracting(s -> s.settings().seconds()).containsExactly(1.0, 0.5, 2.0, 0.25, 4.0);
         assertThat(bracket.total().toMillis() / 1000.0).isCloseTo(7.75 + 8, within(1e-9));
+        assertThat(Programs.bracket(SET.withSeconds(1), 5, 2, 2, BEGINS, FileFormat.RAW)
+                        .shots())
+                .extracting(s -> s.settings().seconds())
+                .containsExactly(1.0, 0.25, 4.0, 0.0625, 16.0);
         assertThatThrownBy(() -> Programs.bracket(SET, 4, 1, 2, BEGINS, FileFormat.RAW))
                 .hasMessageContaining("odd");
         assertThatThrownBy(() -> Programs.bracket(SET, 1, 1, 2, BEGINS, FileFormat.RAW))
