@@ -106,6 +106,7 @@ class FieldBrowserTest extends BrowserTest {
             page.navigate(field);
             assertThat(page.locator("[data-count]")).hasText("done");
             assertThat(page.getByText("No take is left")).isVisible();
+            page.close();
         }
     }
 

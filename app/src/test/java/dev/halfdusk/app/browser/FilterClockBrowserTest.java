@@ -168,6 +168,7 @@ class FilterClockBrowserTest extends BrowserTest {
             assertThat(page.locator("[data-unsure]")).isHidden();
             assertThat(page.locator("[data-filter-on]")).isVisible();
             assertThat(page.locator("[data-filter-off]")).isHidden();
+            page.close();
         }
     }
 }

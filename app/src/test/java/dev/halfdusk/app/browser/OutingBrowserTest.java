@@ -51,6 +51,7 @@ class OutingBrowserTest extends BrowserTest {
             page.getByRole(AriaRole.LINK, named("Core over Low Reef")).click();
             assertThat(page.url()).startsWith(second.url(outing));
             assertThat(page.locator("aside .figure").first()).hasText(seconds);
+            page.close();
         }
     }
 

@@ -51,6 +51,7 @@ final class RunningApplication implements AutoCloseable {
         return "http://127.0.0.1:" + port() + path;
     }
 
+    /** A page that is still open may ask once more, in vain: it is closed before. */
     @Override
     public void close() {
         context.close();
