@@ -2,8 +2,10 @@ package dev.halfdusk.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import com.zaxxer.hikari.HikariDataSource;
 import dev.halfdusk.app.db.DefaultSchema;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -34,7 +36,9 @@ import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
@@ -64,6 +68,10 @@ class LockTest {
     private DSLContext db;
 
     @Autowired
+    @Qualifier("writes")
+    private HikariDataSource writes;
+
+    @Autowired
     private HalfDuskProperties properties;
 
     private long place;
@@ -91,6 +99,15 @@ class LockTest {
                 .param("zone", "Europe/Lisbon")
                 .param("class", "3")
                 .param("hazards", "a <b>drop</b>\nand \"water\"");
+    }
+
+    /** Waiting for our own writers and then for another program is less than five seconds together, with time for the page. */
+    @Test
+    void nobody_waits_long_for_an_answer() {
+        long lock = Long.parseLong(writes.getDataSourceProperties().getProperty("busy_timeout"));
+        assertThat(writes.getConnectionTimeout()).isPositive();
+        assertThat(lock).isPositive();
+        assertThat(writes.getConnectionTimeout() + lock).isLessThanOrEqualTo(3500);
     }
 
     @Test
@@ -129,6 +146,36 @@ class LockTest {
             assertThat(places.find(place).orElseThrow().name()).isEqualTo("After " + i);
             assertThat(ask(get(pages.get(i % pages.size()))).getStatus()).isEqualTo(200);
         }
+    }
+
+    /** A file is taken by a job, which is followed: it says that nothing was stored, and can be taken once the lock is gone. */
+    @Test
+    void a_file_that_is_taken_meanwhile_can_be_taken_again() throws Exception {
+        byte[] zip = ask(get("/data/half-dusk.zip")).getContentAsByteArray();
+        ask(change("Changed since"));
+        String looked = followed(ask(multipart("/data").file(new MockMultipartFile("file", zip))));
+        String token = looked.replaceAll("(?s).*name=\"token\" value=\"([^\"]+)\".*", "$1");
+        try (Connection other = another();
+                Statement statement = other.createStatement()) {
+            statement.execute("BEGIN IMMEDIATE");
+            assertThat(followed(ask(post("/data/take").param("token", token).param("replace", "on"))))
+                    .contains("busy: nothing was stored")
+                    .contains("Take it</button>");
+            statement.execute("ROLLBACK");
+        }
+        assertThat(places.find(place).orElseThrow().name()).isEqualTo("Changed since");
+        assertThat(followed(ask(post("/data/take").param("token", token).param("replace", "on"))))
+                .contains("new things are stored");
+        assertThat(places.all()).extracting(Place::name).contains("Locked");
+    }
+
+    private String followed(MockHttpServletResponse first) throws Exception {
+        String page = first.getContentAsString();
+        for (int i = 0; i < 100 && page.contains("<progress"); i++) {
+            page = ask(get(page.replaceAll("(?s).*hx-get=\"([^\"]+)\".*", "$1").replace("&amp;", "&")))
+                    .getContentAsString();
+        }
+        return page;
     }
 
     /** Every table with every row, but for forecasts, which are stored beside what is asked. */

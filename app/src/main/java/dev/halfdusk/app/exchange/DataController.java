@@ -33,9 +33,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -133,7 +135,15 @@ class DataController {
             Model model,
             HttpServletResponse response) {
         Work work = new Work(token, wanted);
-        return jobs.find(work).isPresent() ? worked(work, model, response) : refused(TOO_LATE, model, response);
+        if (jobs.find(work).isEmpty()) {
+            return refused(TOO_LATE, model, response);
+        }
+        try {
+            return worked(work, model, response);
+        } catch (DataAccessException | TransactionException e) {
+            refused("The database was busy: nothing was stored. Take it again.", model, response);
+            return worked(new Work(token, Imported.Wanted.NOTHING), model, response);
+        }
     }
 
     private String worked(Work work, Model model, HttpServletResponse response) {

@@ -178,8 +178,7 @@ public class KitFiles {
             refuse(what + " " + number, form);
             part.save(form, stored);
         }
-        Imported.State state =
-                stored == null ? Imported.State.NEW : same ? Imported.State.EQUAL : Imported.State.CHANGED;
+        Imported.State state = Imported.State.of(stored != null, same);
         items.add(Imported.of(what.toLowerCase(Locale.ROOT), form.value("name"), state));
     }
 

@@ -9,6 +9,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Orientation;
@@ -184,7 +185,7 @@ public class OutingFile {
     @Transactional(readOnly = true)
     public OutingReader reader() {
         return new OutingReader(
-                places.all(), kit.rigs(), all().collect(Collectors.groupingBy(w -> likeness(w.outing))), takeJson);
+                places.all(), kit.rigs(), new Twins<>(all().toList(), w -> likeness(w.outing)), takeJson);
     }
 
     /** The same outing is the one of that title on that night at that place. */
@@ -204,8 +205,7 @@ public class OutingFile {
         Optional<Whole> stored = reader.stored(whole.outing);
         boolean equal = stored.map(s -> write(s).toString().equals(write(whole).toString()))
                 .orElse(false);
-        Imported.State state =
-                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
+        Imported.State state = Imported.State.of(stored.isPresent(), equal);
         if (wanted.stores(state)) {
             reader.knows(store(whole, stored.map(Whole::outing)));
         }

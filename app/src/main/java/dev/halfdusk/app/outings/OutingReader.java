@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
@@ -80,15 +81,10 @@ public final class OutingReader {
     private final TakeJson takeJson;
     private final Map<String, NamedRig> rigs;
     private final Map<String, List<Place>> known;
-    private final Map<List<Object>, List<OutingFile.Whole>> stored;
-    private final Map<List<Object>, Integer> turns = new HashMap<>();
+    private final Twins<OutingFile.Whole> stored;
     private final List<String> problems = new ArrayList<>();
 
-    OutingReader(
-            List<Place> places,
-            List<NamedRig> rigs,
-            Map<List<Object>, List<OutingFile.Whole>> stored,
-            TakeJson takeJson) {
+    OutingReader(List<Place> places, List<NamedRig> rigs, Twins<OutingFile.Whole> stored, TakeJson takeJson) {
         this.takeJson = takeJson;
         this.stored = stored;
         this.rigs = rigs.stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
@@ -100,11 +96,9 @@ public final class OutingReader {
         known.putIfAbsent(place.name(), List.of(place));
     }
 
-    /** What is stored of an outing; of several that are alike the first of the file is the first that is stored. */
+    /** What is stored of an outing. */
     Optional<OutingFile.Whole> stored(Outing outing) {
-        List<Object> likeness = OutingFile.likeness(outing);
-        int turn = turns.merge(likeness, 1, Integer::sum) - 1;
-        return stored.getOrDefault(likeness, List.of()).stream().skip(turn).findFirst();
+        return stored.next(OutingFile.likeness(outing));
     }
 
     List<String> problems() {

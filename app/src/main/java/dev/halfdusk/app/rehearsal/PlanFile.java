@@ -9,6 +9,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
@@ -18,7 +19,6 @@ import dev.halfdusk.core.weather.WeatherHour;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +27,7 @@ import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Plans of eclipses in their open format: JSON with a version. Places and rigs are told by their names; the rehearsal stays where it is. */
 @Component
@@ -90,19 +91,11 @@ public class PlanFile {
                 places.all().stream().collect(Collectors.groupingBy(Place::name));
         private final Map<String, NamedRig> rigs =
                 kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
-        private final Map<List<Object>, List<EclipsePlans.Brief>> stored =
-                plans.briefs().stream().collect(Collectors.groupingBy(b -> List.of(b.date(), b.place())));
-        private final Map<List<Object>, Integer> turns = new HashMap<>();
-
-        /** The same plan is the one of that eclipse at that place. */
-        private Optional<Long> stored(EclipsePlans.Stored plan) {
-            List<Object> likeness = List.of(plan.date(), plan.place().name());
-            int turn = turns.merge(likeness, 1, Integer::sum) - 1;
-            return stored.getOrDefault(likeness, List.of()).stream()
-                    .skip(turn)
-                    .map(EclipsePlans.Brief::id)
-                    .findFirst();
-        }
+        private final Twins<Kept> stored = new Twins<>(
+                plans.briefs().stream()
+                        .map(b -> new Kept(b.id(), whole(plans.stored(b.id()))))
+                        .toList(),
+                k -> likeness(k.whole.plan));
 
         /** Of that name, of several the one that lies there. */
         private Optional<Place> place(JsonNode n) {
@@ -119,9 +112,18 @@ public class PlanFile {
         }
     }
 
+    @Transactional(readOnly = true)
     public Reading reading() {
         return new Reading();
     }
+
+    /** The same plan is the one of that eclipse at that place. */
+    private static List<Object> likeness(EclipsePlans.Stored plan) {
+        return List.of(plan.date(), plan.place().name());
+    }
+
+    /** As it is stored. */
+    private record Kept(long id, Whole whole) {}
 
     /** All that belongs to a plan; cloud odds by the name of their place. */
     private record Whole(EclipsePlans.Stored plan, Map<String, Double> odds) {}
@@ -199,13 +201,11 @@ public class PlanFile {
             return new Imported("eclipse plan", name, Imported.State.REFUSED, String.join(" ", problems));
         }
         Whole whole = read.get();
-        Optional<Long> stored = reading.stored(whole.plan);
-        boolean equal = stored.map(id -> write(whole(plans.stored(id))).equals(write(whole)))
-                .orElse(false);
-        Imported.State state =
-                stored.isEmpty() ? Imported.State.NEW : equal ? Imported.State.EQUAL : Imported.State.CHANGED;
+        Optional<Kept> stored = reading.stored.next(likeness(whole.plan));
+        boolean equal = stored.map(k -> write(k.whole).equals(write(whole))).orElse(false);
+        Imported.State state = Imported.State.of(stored.isPresent(), equal);
         if (wanted.stores(state)) {
-            store(whole, stored, reading);
+            store(whole, stored.map(Kept::id), reading);
         }
         return Imported.of("eclipse plan", name, state);
     }

@@ -24,6 +24,10 @@ public record Imported(String sort, String name, State state, String why) {
         public String words() {
             return words;
         }
+
+        public static State of(boolean stored, boolean equal) {
+            return !stored ? NEW : equal ? EQUAL : CHANGED;
+        }
     }
 
     /** How much of a file is stored. */

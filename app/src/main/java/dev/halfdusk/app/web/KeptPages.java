@@ -120,6 +120,7 @@ public class KeptPages extends OncePerRequestFilter {
             kept = awaited(other);
         }
         if (kept.isPresent()) {
+            kept.get().headers.forEach(h -> response.addHeader(h[0], h[1]));
             answer(kept.get(), request, response);
         } else {
             chain.doFilter(request, response);
@@ -188,7 +189,6 @@ public class KeptPages extends OncePerRequestFilter {
     }
 
     private static void answer(Page page, HttpServletRequest request, HttpServletResponse response) throws IOException {
-        page.headers.forEach(h -> response.setHeader(h[0], h[1]));
         response.setHeader(HttpHeaders.ETAG, page.tag);
         response.addHeader(HttpHeaders.VARY, HttpHeaders.ACCEPT_ENCODING);
         String known = request.getHeader(HttpHeaders.IF_NONE_MATCH);

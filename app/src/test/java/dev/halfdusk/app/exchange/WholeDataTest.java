@@ -62,6 +62,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -104,6 +105,9 @@ class WholeDataTest {
 
     @Autowired
     private Jobs jobs;
+
+    @Autowired
+    private DSLContext db;
 
     @Autowired
     private ObjectMapper json;
@@ -331,6 +335,22 @@ class WholeDataTest {
         take(zip, true);
         assertThat(places.plainMarks(outing.place().id()))
                 .containsExactly(new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
+        assertThat(look(zip)).allMatch(i -> i.state() == State.EQUAL);
+    }
+
+    /** A place that lies elsewhere here, with its outing and its plan: what a look tells is what taking it does. */
+    @Test
+    void a_look_tells_what_taking_does() throws Exception {
+        long id = full();
+        long place = outings.find(id).orElseThrow().place().id();
+        web.perform(post("/events/plans").param("place", "" + place).param("date", "2027-08-02"))
+                .andExpect(status().isFound());
+        byte[] zip = data.write();
+        db.execute("update place set latitude_deg = latitude_deg + 0.01 where id = " + place);
+        List<Imported> looked = look(zip);
+        assertThat(looked).anyMatch(i -> i.sort().equals("eclipse plan")).anyMatch(i -> i.state() == State.CHANGED);
+        assertThat(look(zip)).as("nothing was stored").isEqualTo(looked);
+        assertThat(take(zip, true)).isEqualTo(looked);
         assertThat(look(zip)).allMatch(i -> i.state() == State.EQUAL);
     }
 
