@@ -7,19 +7,17 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
-import dev.halfdusk.app.TestFolder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 
-/** The application with its demo data and a page of its own for every test. */
+/** The application with its demo data as they were at its start, and a page of its own for every test. */
 abstract class BrowserTest {
 
-    private static RunningApplication application;
+    private static boolean fresh;
 
     protected BrowserContext context;
     protected Page page;
@@ -29,14 +27,7 @@ abstract class BrowserTest {
 
     @BeforeAll
     static void forget() {
-        application = null;
-    }
-
-    @AfterAll
-    static void stop() {
-        if (application != null) {
-            application.close();
-        }
+        fresh = false;
     }
 
     @BeforeEach
@@ -59,12 +50,13 @@ abstract class BrowserTest {
         assertThat(!refusals.isEmpty()).as("input was refused: %s", refusals).isEqualTo(refusalExpected);
     }
 
-    /** Of an application that all tests of the class share, started when one of them first asks for it. */
+    /** Of an application that all tests share; each class finds the demo data untouched, its tests what those before them left. */
     static String url(String path) {
-        if (application == null) {
-            application = RunningApplication.start(TestFolder.fresh(), true);
+        if (!fresh) {
+            RunningApplication.shared().restore();
+            fresh = true;
         }
-        return application.url(path);
+        return RunningApplication.shared().url(path);
     }
 
     static Page.GetByRoleOptions named(String name) {

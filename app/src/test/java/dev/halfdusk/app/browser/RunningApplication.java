@@ -1,8 +1,13 @@
 package dev.halfdusk.app.browser;
 
 import dev.halfdusk.app.HalfDuskApplication;
+import dev.halfdusk.app.TestFolder;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Clock;
+import javax.sql.DataSource;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -13,10 +18,37 @@ final class RunningApplication implements AutoCloseable {
     /** Pages that nobody asked for would only be in the way of those that a test asks for. */
     private static final String COLD = "--halfdusk.warm=false";
 
+    private static RunningApplication shared;
+    private static Path demo;
+
     private final ServletWebServerApplicationContext context;
 
     private RunningApplication(ServletWebServerApplicationContext context) {
         this.context = context;
+    }
+
+    /** With demo data, started once: a start takes as long as many tests. */
+    static RunningApplication shared() {
+        if (shared == null) {
+            shared = start(TestFolder.fresh(), true);
+            demo = TestFolder.fresh().resolve("demo.db");
+            shared.copy("backup to");
+        }
+        return shared;
+    }
+
+    /** Puts the data back that it began with. */
+    void restore() {
+        copy("restore from");
+    }
+
+    private void copy(String how) {
+        try (Connection connection = context.getBean("writes", DataSource.class).getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.executeUpdate(how + " '" + demo + "'");
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     static RunningApplication start(Path data, boolean demo) {
