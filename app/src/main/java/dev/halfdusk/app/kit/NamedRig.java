@@ -2,6 +2,7 @@ package dev.halfdusk.app.kit;
 
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Rig;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,10 +13,50 @@ import java.util.Optional;
  */
 public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, List<NamedGear> gear) {
 
-    /** @throws IllegalArgumentException saying why these cannot be put together */
+    /** Put together; a part that cannot be, since another has become something else, is left off. */
     public Rig rig() {
-        return Rig.of(
-                body.camera(), lens.lens(), gear.stream().map(NamedGear::gear).toList());
+        List<Gear> on = new ArrayList<>(gear.stream().map(NamedGear::gear).toList());
+        return together(on).isEmpty() ? of(on) : of(fitting());
+    }
+
+    private Rig of(List<Gear> on) {
+        return Rig.of(body.camera(), lens.lens(), on);
+    }
+
+    /** Why some gear cannot be put on; empty where it can. */
+    private Optional<String> together(List<Gear> on) {
+        try {
+            of(on);
+            return Optional.empty();
+        } catch (IllegalArgumentException e) {
+            return Optional.of(e.getMessage());
+        }
+    }
+
+    private List<Gear> fitting() {
+        List<Gear> on = new ArrayList<>();
+        for (NamedGear g : gear) {
+            on.add(g.gear());
+            if (together(on).isPresent()) {
+                on.remove(on.size() - 1);
+            }
+        }
+        return on;
+    }
+
+    /** Why its parts cannot all be put together; empty where they can. */
+    public Optional<String> misfit() {
+        return together(gear.stream().map(NamedGear::gear).toList());
+    }
+
+    /** What that means for who uses it; empty where its parts go together. */
+    public Optional<String> leftOff() {
+        List<Gear> on = fitting();
+        List<String> off = gear.stream()
+                .filter(g -> !on.contains(g.gear()))
+                .map(NamedGear::name)
+                .toList();
+        return misfit().map(why -> name + " is used without " + String.join(", ", off) + ": " + why + ".");
     }
 
     /** The first of a sort that goes with it. */

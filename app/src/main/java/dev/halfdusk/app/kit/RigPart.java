@@ -111,13 +111,8 @@ class RigPart implements Part {
         List<NamedGear> gear =
                 kit.gear().stream().filter(g -> form.has(GEAR + g.id())).toList();
         NamedRig rig = new NamedRig(id, name, body.orElseThrow(), lens.orElseThrow(), gear);
-        try {
-            rig.rig();
-        } catch (IllegalArgumentException e) {
-            form.reject("gear", "These cannot be put together: " + e.getMessage() + ".");
-            return Optional.empty();
-        }
-        return Optional.of(rig);
+        rig.misfit().ifPresent(why -> form.reject("gear", "These cannot be put together: " + why + "."));
+        return form.hasErrors() ? Optional.empty() : Optional.of(rig);
     }
 
     private static Optional<Long> chosen(OptionalLong id) {

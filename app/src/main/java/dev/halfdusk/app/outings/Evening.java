@@ -96,7 +96,21 @@ public class Evening {
 
         /** What does not go together, with the way out. */
         public List<Clash> clashes() {
-            return Clashes.of(schedule, trip, c, outing.habits());
+            List<Clash> all = new ArrayList<>();
+            takes.stream()
+                    .map(t -> t.stored.rig())
+                    .distinct()
+                    .forEach(rig -> rig.leftOff()
+                            .ifPresent(words -> all.add(new Clash(
+                                    Clash.Kind.LENS,
+                                    takes.stream()
+                                            .filter(t -> t.stored.rig().equals(rig))
+                                            .map(t -> t.take().name())
+                                            .toList(),
+                                    words,
+                                    "Change the rig, or take it with another."))));
+            all.addAll(Clashes.of(schedule, trip, c, outing.habits()));
+            return all;
         }
 
         /** What must be in the bag. */

@@ -2,12 +2,15 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Seen;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.take.Subject;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
@@ -71,7 +74,8 @@ class WorkspaceController {
                 .filter(d -> Night.exists(d, outing.place().zone()))
                 .filter(d -> !d.equals(outing.night()));
         Evening.Arranged night = other.map(d -> evening.on(outing, d)).orElseGet(() -> evening.of(outing));
-        WorkspaceView view = WorkspaceView.of(night, take, whole(in.value("minute")), photograph);
+        List<NamedRig> rigs = kit.rigs();
+        WorkspaceView view = WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs);
         model.addAttribute("view", view);
         model.addAttribute("other", other.orElse(null));
         model.addAttribute("planned", Words.night(outing.night()));
@@ -105,7 +109,7 @@ class WorkspaceController {
         model.addAttribute("subjects", TakeForm.SUBJECTS);
         model.addAttribute("wishes", TakeForm.WISHES);
         model.addAttribute("anyWish", TakeForm.ANY_WISH);
-        model.addAttribute("rigs", kit.rigs());
+        model.addAttribute("rigs", rigs);
         model.addAttribute("marks", marks(night));
         model.addAttribute("keeping", new Form());
         return "outings/show";
@@ -239,6 +243,21 @@ class WorkspaceController {
                                             .or(() -> stored.take().pinned())),
                             stored.rig().id()));
         }
+        return back(id, take);
+    }
+
+    /** A way out where its camera cannot be set as it asks: as near as it can, or with another rig that can be. */
+    @PostMapping(TAKE + "/fit")
+    @Transactional
+    String fit(@PathVariable long id, @PathVariable long take, @RequestParam(defaultValue = "") String rig) {
+        outings.existing(id);
+        Takes.Stored stored = takes.existing(id, take);
+        OptionalLong other = new Form().put("rig", rig).id("rig");
+        NamedRig with = other.isEmpty()
+                ? stored.rig()
+                : kit.rig(other.getAsLong()).orElseThrow(() -> new NotFound("rig " + rig));
+        LensSetting set = with.rig().nearest(stored.take().asked());
+        takes.change(id, take, stored.take().set(set.onLensMm(), set.aperture()), with.id());
         return back(id, take);
     }
 

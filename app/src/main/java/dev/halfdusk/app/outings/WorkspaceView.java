@@ -1,7 +1,9 @@
 package dev.halfdusk.app.outings;
 
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
@@ -61,9 +63,21 @@ record WorkspaceView(
             boolean held,
             boolean chosen,
             boolean first,
-            String state) {}
+            String state,
+            Misfit misfit) {}
 
-    static WorkspaceView of(Evening.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph) {
+    /**
+     * A take whose camera cannot be set as it asks.
+     *
+     * @param nearest that it can be set to
+     * @param rigs that can be set as asked
+     */
+    record Misfit(String asked, String nearest, List<Choice> rigs) {}
+
+    private static final int MOST_RIGS = 3;
+
+    static WorkspaceView of(
+            Evening.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph, List<NamedRig> rigs) {
         Night night = a.night();
         Ribbon ribbon = Ribbon.of(night, a.outing().place().glow());
         Optional<Evening.Planned> chosen = chosen(a, take);
@@ -84,7 +98,7 @@ record WorkspaceView(
                 ribbon.at(shown),
                 lanes(a, ordered, ribbon, chosen),
                 clouds(a, ribbon),
-                rows(a, ordered, chosen),
+                rows(a, ordered, chosen, rigs),
                 chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), night.at(shown), photograph))
                         .orElse(null),
                 a.clashes(),
@@ -170,7 +184,8 @@ record WorkspaceView(
                 + (h.dewRisk() == Dew.Risk.HIGH ? ", dew likely" : h.dewRisk() == Dew.Risk.SOME ? ", some dew" : "");
     }
 
-    private static List<Row> rows(Evening.Arranged a, List<Evening.Planned> ordered, Optional<Evening.Planned> chosen) {
+    private static List<Row> rows(
+            Evening.Arranged a, List<Evening.Planned> ordered, Optional<Evening.Planned> chosen, List<NamedRig> rigs) {
         List<Row> rows = new ArrayList<>();
         for (Evening.Planned t : ordered) {
             Take take = t.take();
@@ -189,8 +204,20 @@ record WorkspaceView(
                     t.stored().take().pinned().isPresent(),
                     chosen.filter(c -> c == t).isPresent(),
                     rows.isEmpty(),
-                    t.stored().progress().done() ? "done" : ""));
+                    t.stored().progress().done() ? "done" : "",
+                    take.fits() ? null : misfit(take, rigs)));
         }
         return List.copyOf(rows);
+    }
+
+    private static Misfit misfit(Take take, List<NamedRig> rigs) {
+        return new Misfit(
+                take.asked().words(),
+                take.setting().words(),
+                rigs.stream()
+                        .filter(r -> r.rig().canBeSet(take.asked()))
+                        .limit(MOST_RIGS)
+                        .map(r -> new Choice("" + r.id(), r.name()))
+                        .toList());
     }
 }

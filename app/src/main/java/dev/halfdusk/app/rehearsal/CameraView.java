@@ -78,8 +78,7 @@ record CameraView(
                 c.name(),
                 c.role().words(),
                 c.rig().name(),
-                Numbers.trimmed(c.focalMm(), 0) + " mm, f/" + Numbers.trimmed(c.aperture(), 1) + ", ISO "
-                        + Numbers.plain(c.asked().iso()),
+                c.setting().words() + ", ISO " + Numbers.plain(c.asked().iso()),
                 script.frames(),
                 worked.made().notes(),
                 worked.refusals(),

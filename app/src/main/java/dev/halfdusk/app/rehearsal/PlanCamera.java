@@ -15,6 +15,7 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Rig;
@@ -27,8 +28,11 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * One camera of a plan.
+ * One camera of a plan. It holds what was asked of its lens; with a rig that has become another since, it is planned as near as
+ * that can be set, and is not started before someone has said how it is to be.
  *
+ * @param focalMm asked of the lens
+ * @param aperture asked of it
  * @param aim where it looks; empty: at the sun
  * @param clockAheadSeconds by which its clock is wrong
  * @param mode where its dial stands
@@ -57,10 +61,27 @@ public record PlanCamera(
         return asked.role();
     }
 
+    LensSetting lens() {
+        return new LensSetting(focalMm, aperture);
+    }
+
+    /** As asked, or the nearest that its rig can be set to. */
+    LensSetting setting() {
+        return rig.rig().nearest(lens());
+    }
+
     /** Aimed at an instant. */
     Setup setup(Place place, Rig with, Instant when) {
         Direction axis = aim.orElseGet(() -> sun(place, when));
-        return new Setup(with, focalMm, aperture, new Pointing(axis, 0, held), place.standpoint(), when, Demand.USUAL);
+        LensSetting set = setting();
+        return new Setup(
+                with,
+                set.onLensMm(),
+                set.aperture(),
+                new Pointing(axis, 0, held),
+                place.standpoint(),
+                when,
+                Demand.USUAL);
     }
 
     private static Direction sun(Place place, Instant when) {
@@ -90,6 +111,11 @@ public record PlanCamera(
     /** What keeps it from being started, beside its script. */
     List<String> refusals() {
         List<String> refused = new ArrayList<>();
+        rig.leftOff().ifPresent(refused::add);
+        if (!rig.rig().canBeSet(lens())) {
+            refused.add("It asks " + lens().words() + " of " + rig.name() + ", which can be set to "
+                    + setting().words() + " at the nearest: set it so, or choose another rig.");
+        }
         if (mode != Mode.MANUAL) {
             refused.add(
                     "Its mode dial stands at " + (mode == Mode.BULB ? "bulb" : "automatic") + ": turn it to manual.");
@@ -142,6 +168,13 @@ public record PlanCamera(
     /** As it is rehearsed. */
     Rehearsal.Part part(Optional<Program> program, double celsius) {
         return new Rehearsal.Part(
-                name, rig.rig(), program, clockAheadSeconds, aperture, rig.first(Gear.Battery.class), card(), celsius);
+                name,
+                rig.rig(),
+                program,
+                clockAheadSeconds,
+                setting().aperture(),
+                rig.first(Gear.Battery.class),
+                card(),
+                celsius);
     }
 }

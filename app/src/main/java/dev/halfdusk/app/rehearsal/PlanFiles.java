@@ -84,7 +84,7 @@ final class PlanFiles {
                 .append(", ")
                 .append(w.camera().rig().name())
                 .append(", f/")
-                .append(Numbers.trimmed(w.camera().aperture(), 1))
+                .append(Numbers.trimmed(w.camera().setting().aperture(), 1))
                 .append('\n');
         for (String refusal : w.refusals()) {
             text.append("  NOT TO BE STARTED: ").append(refusal).append('\n');

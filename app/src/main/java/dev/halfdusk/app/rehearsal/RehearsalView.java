@@ -177,7 +177,7 @@ record RehearsalView(
         return new Card(
                 c.id(),
                 c.name(),
-                Numbers.trimmed(c.focalMm(), 0) + " mm",
+                Numbers.trimmed(c.setting().onLensMm(), 0) + " mm",
                 seen.map(r -> c.rig().rig().body().label(r.shot().settings().seconds()) + " s")
                         .orElse("\u2013"),
                 seen.map(r -> "f/" + Numbers.trimmed(r.shot().settings().aperture(), 1) + " ISO "

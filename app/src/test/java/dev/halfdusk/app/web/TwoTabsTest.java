@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -54,46 +55,7 @@ class TwoTabsTest {
 
     /** Fields of the form on a page that is sent to an address, with its mark, as a browser would send them. */
     private Map<String, String> fields(String path, String target) throws Exception {
-        return fieldsOf(web.perform(get(path)).andReturn().getResponse().getContentAsString(), target);
-    }
-
-    private static Map<String, String> fieldsOf(String page, String target) {
-        Matcher opening = Pattern.compile("<form[^>]* action=\"" + Pattern.quote(target) + "\"[^>]*>")
-                .matcher(page);
-        String form = "";
-        while (opening.find() && !form.contains("name=\"seen\"")) {
-            form = page.substring(opening.start(), page.indexOf("</form>", opening.start()));
-        }
-        assertThat(form).as("a form to " + target + " that carries the mark").contains("name=\"seen\"");
-        Map<String, String> fields = new LinkedHashMap<>();
-        Matcher inputs = Pattern.compile("<input ([^>]*)>").matcher(form);
-        while (inputs.find()) {
-            String input = inputs.group(1);
-            boolean box = input.contains("type=\"checkbox\"");
-            if (!input.contains("type=\"file\"") && (!box || input.contains("checked"))) {
-                fields.put(attribute(input, "name"), box ? "on" : attribute(input, "value"));
-            }
-        }
-        Matcher texts =
-                Pattern.compile("(?s)<textarea ([^>]*)>(.*?)</textarea>").matcher(form);
-        while (texts.find()) {
-            fields.put(
-                    attribute(texts.group(1), "name"),
-                    org.springframework.web.util.HtmlUtils.htmlUnescape(texts.group(2))
-                            .replaceFirst("^\\R", ""));
-        }
-        Matcher lists = Pattern.compile("(?s)<select ([^>]*)>(.*?)</select>").matcher(form);
-        while (lists.find()) {
-            Matcher chosen =
-                    Pattern.compile("<option value=\"([^\"]*)\" selected").matcher(lists.group(2));
-            fields.put(attribute(lists.group(1), "name"), chosen.find() ? chosen.group(1) : "");
-        }
-        return fields;
-    }
-
-    private static String attribute(String tag, String name) {
-        Matcher m = Pattern.compile("(?<![\\w-])" + name + "=\"([^\"]*)\"").matcher(tag);
-        return m.find() ? org.springframework.web.util.HtmlUtils.htmlUnescape(m.group(1)) : "";
+        return PageFields.of(web.perform(get(path)).andReturn().getResponse().getContentAsString(), target);
     }
 
     private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
@@ -155,7 +117,7 @@ class TwoTabsTest {
         assertThat(fields(form.page, form.target)).as("nothing is overwritten").isEqualTo(stored);
 
         // saving again what the page that refused holds keeps what was typed
-        Map<String, String> again = fieldsOf(refused.getContentAsString(), form.target);
+        Map<String, String> again = PageFields.of(refused.getContentAsString(), form.target);
         assertThat(again.getOrDefault(field, "").strip())
                 .isEqualTo(other.getOrDefault(field, "").strip());
         assertThat(send(form.target, again).getStatus()).isEqualTo(302);

@@ -79,6 +79,16 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
                         own.unit());
     }
 
+    /** The nearest that it can be set to; the same where it can be set so. */
+    public LensSetting nearest(LensSetting asked) {
+        double mm = lens.focalLengths().nearest(asked.onLensMm());
+        return new LensSetting(mm, apertures(mm).nearest(asked.aperture()));
+    }
+
+    public boolean canBeSet(LensSetting asked) {
+        return nearest(asked).equals(asked);
+    }
+
     public Optics optics(double onLensMm) {
         return lens.optics(body.sensor(), onLensMm, converter);
     }

@@ -13,6 +13,8 @@ public record Clash(Kind kind, List<String> takes, String words, String way) {
 
     /** In what; hard ones make a night as arranged impossible. */
     public enum Kind {
+        /** A camera that cannot be set as a take asks. */
+        LENS(true),
         CAMERA(true),
         HANDS(true),
         WINDOW(false),

@@ -9,6 +9,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Need;
 import dev.halfdusk.core.take.Plan;
+import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
@@ -44,6 +45,8 @@ public final class Clashes {
     public static List<Clash> of(Schedule schedule, Trip trip, Circumstances c, Habits habits) {
         Clashes clashes = new Clashes(schedule, trip, c, habits);
         List<Slot> slots = schedule.slots();
+        slots.forEach(s -> clashes.lens(s.plan().take()));
+        schedule.left().forEach(l -> clashes.lens(l.plan().take()));
         for (int i = 0; i < slots.size(); i++) {
             Slot a = slots.get(i);
             slots.subList(i + 1, slots.size()).forEach(b -> clashes.together(a, b));
@@ -63,6 +66,18 @@ public final class Clashes {
 
     private String clock(Instant t) {
         return c.night().clock(t);
+    }
+
+    private void lens(Take take) {
+        if (!take.fits()) {
+            add(
+                    Clash.Kind.LENS,
+                    List.of(take.name()),
+                    take.name() + " asks for " + take.asked().words() + ", which "
+                            + take.camera().name() + " cannot be set to.",
+                    "It is planned with the nearest, " + take.setting().words()
+                            + ". Set it so, or take it with another rig.");
+        }
     }
 
     private void together(Slot a, Slot b) {

@@ -246,7 +246,7 @@ public record Fireworks(
         double last = finale();
         double first = openingSeconds();
         List<FireworkSettings.Stage> stages =
-                new FireworkSettings(new Settings(shutterSeconds, take.aperture(), iso)).stages();
+                new FireworkSettings(new Settings(shutterSeconds, take.setting().aperture(), iso)).stages();
         double[] from = {0, first + changes.seconds(), whole - last};
         double[] to = {first, whole - last, whole};
         List<Program.Step> steps = new ArrayList<>();

@@ -108,7 +108,7 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
 
     @Override
     public Plan plan(Take take, Circumstances c) {
-        Settings s = settings(take.camera().rig().body(), take.aperture());
+        Settings s = settings(take.camera().rig().body(), take.setting().aperture());
         Program once = program(s, c.night().sunLowest().when());
         return Planning.of(take, c)
                 .plan(

@@ -60,8 +60,9 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries) im
 
     @Override
     public Plan plan(Take take, Circumstances c) {
-        double seconds = Math.max(1, Math.min(LONGEST_SECONDS, lamp.secondsSwept(take.aperture(), iso, areaM2)));
-        Settings lit = new Settings(seconds, take.aperture(), iso);
+        double seconds = Math.max(
+                1, Math.min(LONGEST_SECONDS, lamp.secondsSwept(take.setting().aperture(), iso, areaM2)));
+        Settings lit = new Settings(seconds, take.setting().aperture(), iso);
         return Planning.of(take, c)
                 .plan(
                         true,

@@ -40,7 +40,7 @@ public record People(int frames) implements Subject {
         Proposal p = planning.proposal();
         Settings still = Portrait.choices(p.settings(), take.camera().rig().body()).stream()
                 .findFirst()
-                .map(x -> new Settings(x.shutter().realSeconds(), take.aperture(), x.iso()))
+                .map(x -> new Settings(x.shutter().realSeconds(), take.setting().aperture(), x.iso()))
                 .orElse(p.settings());
         return planning.plan(
                 true,

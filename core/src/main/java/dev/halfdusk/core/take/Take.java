@@ -3,6 +3,7 @@ package dev.halfdusk.core.take;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Rig;
@@ -10,9 +11,11 @@ import java.time.Instant;
 import java.util.Optional;
 
 /**
- * One thing to photograph in a night: a subject with a camera, a framing and a wish.
+ * One thing to photograph in a night: a subject with a camera, a framing and a wish. It holds what was asked; a camera that has
+ * become another since may not be set so, and is then planned as near as it can be.
  *
- * @param onLensMm focal length set on the lens
+ * @param onLensMm focal length asked of the lens
+ * @param aperture f-number asked of it
  * @param aim where the camera looks; empty: wherever the subject stands
  * @param pinned an opening that nothing moves; empty where the wish decides
  */
@@ -27,10 +30,6 @@ public record Take(
         Demand demand,
         Wish wish,
         Optional<Instant> pinned) {
-
-    public Take {
-        camera.rig().apertures(onLensMm).check(aperture);
-    }
 
     /** Of a subject as it is usually wished for, with the lens wide open at its short end. */
     public static Take of(String name, Subject subject, Camera camera) {
@@ -90,6 +89,20 @@ public record Take(
         return new Take(name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned);
     }
 
+    public LensSetting asked() {
+        return new LensSetting(onLensMm, aperture);
+    }
+
+    /** What it is planned with: as asked, or the nearest that its camera can be set to. */
+    public LensSetting setting() {
+        return camera.rig().nearest(asked());
+    }
+
+    /** Whether its camera can be set as asked. */
+    public boolean fits() {
+        return camera.rig().canBeSet(asked());
+    }
+
     public Plan plan(Circumstances c) {
         return subject.plan(this, c);
     }
@@ -97,6 +110,8 @@ public record Take(
     /** The question of exposure at an instant, aimed as asked or else where the subject stands then. */
     public Setup setup(Circumstances c, Instant when) {
         Direction axis = aim.orElseGet(() -> subject.aim(c, when));
-        return new Setup(camera.rig(), onLensMm, aperture, new Pointing(axis, 0, held), c.from(), when, demand);
+        LensSetting set = setting();
+        return new Setup(
+                camera.rig(), set.onLensMm(), set.aperture(), new Pointing(axis, 0, held), c.from(), when, demand);
     }
 }

@@ -58,6 +58,37 @@ class StandingLineTest {
         assertThat(line.at(distance / 3).orElseThrow().clearDeg()).isNegative();
     }
 
+    /** By hand, from 1 km: the foot 20 m up at 1.146°, less a drop of 0.068 m; the top at 3.434°. */
+    @Test
+    void a_mark_on_a_rock_stands_higher_by_the_rock() {
+        StandingLine high = StandingLine.of(Body.MOON, EVENING, LEDGE, TOWER, 20);
+        StandingLine.Spot spot = high.at(1000).orElseThrow();
+        double top = Math.toDegrees(Math.atan2(60 - 0.0683, 1000));
+        double foot = Math.toDegrees(Math.atan2(20 - 0.0683, 1000));
+        assertThat(spot.topDeg()).isCloseTo(top, within(1e-4));
+        assertThat(spot.markHeightDeg()).isCloseTo(top - foot, within(1e-4));
+        double distance = high.touching().orElseThrow();
+        assertThat(distance).isCloseTo(60 / Math.tan(Math.toRadians(spot.bodyDeg())), within(distance * 0.001));
+        // three metres of mark in a pit of two: even from the nearest spot its top is lower than the moon
+        StandingLine low = StandingLine.of(Body.MOON, EVENING, LEDGE, new Mark("Post", 100, 900, 3, 1, 0), -2.5);
+        assertThat(low.touching()).isEmpty();
+    }
+
+    @Test
+    void the_body_is_the_one_seen_from_the_mark() {
+        var moon = Moment.at(EVENING)
+                .observed(
+                        Body.MOON,
+                        Observer.at(
+                                new Site(line.mark().latitudeDeg(), line.mark().longitudeDeg(), 31)));
+        assertThat(line.body().azimuthDeg()).isCloseTo(moon.azimuthDeg(), within(1e-9));
+        assertThat(line.body().altitudeDeg()).isCloseTo(moon.altitudeDeg(), within(1e-9));
+        assertThat(StandingLine.roundDistances())
+                .startsWith(50.0)
+                .endsWith(20_000.0)
+                .isSorted();
+    }
+
     @Test
     void far_marks_sink_behind_the_curve_of_the_earth() {
         // 20 km: 400 / (2 × 6371) km × 0.87 = 27.3 m are hidden of 40 m

@@ -1,0 +1,149 @@
+package dev.halfdusk.app.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.outings.Takes;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.sky.Site;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+
+/** A rig that became another after takes and cameras of plans were set up with it. */
+@PageTest
+class MisfitPagesTest {
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private Takes takes;
+
+    private NamedLens wide;
+    private NamedLens zoom;
+    private NamedRig rig;
+
+    @BeforeEach
+    void kit() {
+        wide = lens("Misfit 20", new Lens(20, 20, 2.8, 2.8, Projection.RECTILINEAR));
+        zoom = lens("Misfit 35 to 70", new Lens(35, 70, 1.4, 1.4, Projection.RECTILINEAR));
+        rig = rig("Misfit", zoom, List.of());
+    }
+
+    private NamedLens lens(String name, Lens lens) {
+        long id = kit.save(new NamedLens(null, name, lens, ""));
+        return kit.lens(id).orElseThrow();
+    }
+
+    private NamedRig rig(String name, NamedLens lens, List<NamedGear> gear) {
+        long id = kit.save(new NamedRig(null, name, kit.bodies().get(0), lens, gear));
+        return kit.rig(id).orElseThrow();
+    }
+
+    private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
+        var request = post(path);
+        fields.forEach(request::param);
+        return web.perform(request).andReturn().getResponse();
+    }
+
+    private String page(String path) throws Exception {
+        MockHttpServletResponse answer = web.perform(get(path)).andReturn().getResponse();
+        assertThat(answer.getStatus()).as(path).isEqualTo(200);
+        return answer.getContentAsString();
+    }
+
+    private String outing() throws Exception {
+        long place = places.add(Place.at("Misfit", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+                .id();
+        return send("/outings", Map.of("place", "" + place, "night", "2027-06-08"))
+                .getRedirectedUrl();
+    }
+
+    private void put(NamedLens lens, List<NamedGear> gear) {
+        kit.save(new NamedRig(rig.id(), rig.name(), rig.body(), lens, gear));
+    }
+
+    @Test
+    void a_take_keeps_what_it_asked_is_planned_as_near_as_it_can_be_and_has_ways_out() throws Exception {
+        String outing = outing();
+        String added = send(
+                        outing + "/takes",
+                        Map.of("subject", "milky-way", "rig", "" + rig.id(), "focal", "50", "aperture", "1.4"))
+                .getRedirectedUrl();
+        long id = Long.parseLong(outing.replaceAll(".*/", ""));
+        long take = Long.parseLong(added.replaceAll(".*=", ""));
+        NamedRig other = rig("Misfit, other", zoom, List.of());
+
+        put(wide, List.of());
+
+        assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(50, 1.4));
+        assertThat(page(outing))
+                .contains("Milky Way asks for 50 mm, f/1.4, which Misfit cannot be set to")
+                .contains("set 20 mm, f/2.8")
+                .contains("with Misfit, other");
+        assertThat(page(outing + "/sheet")).contains("asks for 50 mm, f/1.4").contains("f/2.8, ISO");
+        page("/");
+        page("/data/half-dusk.zip");
+        page(outing + "/field");
+
+        assertThat(send(outing + "/takes/" + take + "/fit", Map.of("rig", "" + other.id()))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(takes.existing(id, take).rig().name()).isEqualTo("Misfit, other");
+        assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(50, 1.4));
+        assertThat(page(outing)).doesNotContain("asks for");
+
+        send(outing + "/takes/" + take + "/fit", Map.of("rig", "" + rig.id()));
+        assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(20, 2.8));
+        assertThat(page(outing)).doesNotContain("asks for");
+    }
+
+    @Test
+    void gear_that_cannot_be_put_on_any_more_is_left_off_and_that_is_said() throws Exception {
+        long tele = kit.save(new NamedGear(null, "Misfit converter", 200, new Gear.Teleconverter(1.4), ""));
+        List<NamedGear> gear = kit.gear().stream().filter(g -> g.id() == tele).toList();
+        put(zoom, gear);
+        String outing = outing();
+        send(outing + "/takes", Map.of("subject", "milky-way", "rig", "" + rig.id()));
+        kit.save(new NamedLens(zoom.id(), zoom.name(), new Lens(8, 8, 2.8, 2.8, Projection.FISHEYE), ""));
+
+        assertThat(page(outing)).contains("Misfit is used without Misfit converter: a teleconverter cannot be put");
+        assertThat(kit.rig(rig.id()).orElseThrow().rig().converter()).isEqualTo(1);
+        page("/kit/rig/" + rig.id());
+    }
+
+    @Test
+    void a_camera_of_an_eclipse_is_not_started_before_someone_has_said_how() throws Exception {
+        long strait = places.add(Place.at("Misfit strait", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+                .id();
+        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+                .getRedirectedUrl();
+        send(plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "close-up"));
+
+        put(wide, List.of());
+
+        assertThat(page(plan)).contains("It asks 70 mm, f/8 of Misfit, which can be set to 20 mm, f/8 at the nearest");
+        assertThat(page(plan + "/rehearsal")).contains("Not to be started");
+        page(plan + "/day");
+        page(plan + "/sheet");
+    }
+}
