@@ -18,6 +18,7 @@ import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.MoonPhase;
@@ -289,7 +290,9 @@ class DemoData implements SmartInitializingSingleton {
                         Take.of("Ground for the blend", new Ground(3, 60), wide),
                         Take.of("The arch", Arch.KIND.usual(), wide),
                         Take.of("Core over Needle Arch", new MilkyWay(5), wide)
-                                .with(Wish.over(Wish.Kind.CORE_OVER_MARK, "Needle Arch")),
+                                .with(places.at(
+                                        outing.place().id(),
+                                        Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Needle Arch")))),
                         Take.of("Friend on the ledge", new People(4), wide),
                         Take.of("Circles", new Trails(20, 30, 1, 5), fisheye))
                 .forEach(take -> evening.add(outing, take));

@@ -239,9 +239,8 @@ class DataController {
         }
         Place place = night.outing().place();
         Instant middle = slot.runs().middle();
-        return night.c().marks().stream()
-                .filter(m -> m.name().equals(wish.mark()))
-                .findFirst()
+        return wish.mark()
+                .flatMap(m -> night.c().mark(m.id()))
                 .flatMap(m -> StandingLine.of(core ? FixedPoint.CORE : Body.MOON, middle, place.site(), m, m.footM())
                         .at(m.distanceM()))
                 .map(s -> spot(

@@ -19,6 +19,7 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
@@ -49,7 +50,18 @@ class PlaceFile {
     private record Lit(Dome dome, boolean lit) {}
 
     /** A place with what lies around it. */
-    private record Whole(Place place, List<Mark> marks, List<Lit> domes) {}
+    private record Whole(Place place, List<Mark> marks, List<Lit> domes) {
+
+        /** Marks stand on the ground in no order. */
+        Whole ordered() {
+            return new Whole(
+                    place,
+                    marks.stream()
+                            .sorted(Comparator.comparing(Mark::name).thenComparing(Mark::toString))
+                            .toList(),
+                    domes);
+        }
+    }
 
     ObjectNode tree() {
         ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
@@ -140,7 +152,7 @@ class PlaceFile {
             return Imported.of("place", name, Imported.State.NEW);
         }
         Whole old = whole(stored);
-        if (write(old).toString().equals(write(w).toString())) {
+        if (write(old.ordered()).toString().equals(write(w.ordered()).toString())) {
             return Imported.of("place", name, Imported.State.EQUAL);
         }
         if (replace) {
@@ -165,8 +177,8 @@ class PlaceFile {
 
     private void fill(long id, Whole w) {
         places.saveSkyline(id, w.place.skyline());
-        places.clearGround(id);
-        w.marks.forEach(m -> places.addMark(id, m));
+        places.replaceMarks(id, w.marks);
+        places.clearDomes(id);
         w.domes.forEach(d -> places.addDome(id, d.dome));
         List<Places.ListedDome> stored = places.domes(id);
         for (int i = 0; i < stored.size(); i++) {

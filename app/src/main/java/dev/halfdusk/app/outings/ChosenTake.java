@@ -14,6 +14,7 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
+import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.take.Subject;
@@ -110,7 +111,7 @@ record ChosenTake(
             lines.add(night.clock(s.begins()) + "  "
                     + (same ? s.frames() + (s.frames() == 1 ? " frame" : " frames") : s.words(body))
                     + (s.frames() > 1 ? ", pause " + Numbers.trimmed(s.pauseSeconds(), 1) + " s" : "")
-                    + (s.dark() ? ", cap on" : ""));
+                    + RunSheet.front(program, s));
         }
         return lines;
     }

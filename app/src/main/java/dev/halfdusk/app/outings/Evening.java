@@ -23,6 +23,7 @@ import dev.halfdusk.core.take.Take;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -138,11 +139,11 @@ public class Evening {
         for (int i = 0; i < stored.size(); i++) {
             planned.add(new Planned(stored.get(i), own(stored.get(i).progress().of(all.get(i)))));
         }
-        Trip trip = outing.trip(c.night());
         List<Plan> wanted = planned.stream()
                 .filter(p -> !p.stored.progress().skipped())
                 .map(Planned::plan)
                 .toList();
+        Trip trip = outing.trip(c.night()).reaching(wanted, outing.habits());
         return new Arranged(outing, c, trip, planned, Schedule.arrange(wanted, outing.habits(), outing.open(trip)));
     }
 
@@ -164,13 +165,9 @@ public class Evening {
             Takes.Stored s = stored.get(i);
             planned.add(new Planned(new Takes.Stored(s.id(), s.rig(), s.take(), Progress.AHEAD), own(all.get(i))));
         }
-        Trip trip = other.trip(c.night());
-        return new Arranged(
-                other,
-                c,
-                trip,
-                planned,
-                Schedule.arrange(planned.stream().map(Planned::plan).toList(), other.habits(), trip.there()));
+        List<Plan> wanted = planned.stream().map(Planned::plan).toList();
+        Trip trip = other.trip(c.night()).reaching(wanted, other.habits());
+        return new Arranged(other, c, trip, planned, Schedule.arrange(wanted, other.habits(), trip.there()));
     }
 
     private List<Plan> plan(Outing outing, Circumstances c, List<Take> all) {
@@ -210,8 +207,8 @@ public class Evening {
                 night,
                 outing.place().standpoint(),
                 outing.place().id() == null
-                        ? List.of()
-                        : places.plainMarks(outing.place().id()),
+                        ? Map.of()
+                        : places.known(outing.place().id()),
                 outing.place().id() == null ? t -> Optional.empty() : weather.hours(outing.place(), night),
                 USUAL_CELSIUS);
     }
@@ -235,10 +232,10 @@ public class Evening {
         }
     }
 
-    /** Adds a take whose camera is the name of a rig. */
+    /** Adds a take whose camera is a rig of the kit. */
     public void add(Outing outing, Take take) {
         NamedRig rig = kit.rigs().stream()
-                .filter(r -> r.name().equals(take.camera().name()))
+                .filter(r -> Takes.camera(r).id().equals(take.camera().id()))
                 .findFirst()
                 .orElseThrow();
         takes.add(outing.id(), take, rig.id());

@@ -86,8 +86,11 @@ public record FieldView(
                                 .map(p -> running(s, p, now)))
                         .toList(),
                 acts.stream()
-                        .map(l ->
-                                new Coming(Words.clock(l.when(), zone), l.when().toEpochMilli(), l.what(), l == next))
+                        .map(l -> new Coming(
+                                l.exact() ? Words.clockSeconds(l.when(), zone) : Words.clock(l.when(), zone),
+                                l.when().toEpochMilli(),
+                                l.what(),
+                                l == next))
                         .toList(),
                 at(night, now).stream()
                         .map(x -> new At(
@@ -134,7 +137,7 @@ public record FieldView(
     }
 
     private static Running running(Slot slot, Program.Step step, Instant now) {
-        String name = slot.name() + (step.dark() ? ", dark frames" : "");
+        String name = slot.name() + (step.dark() ? ", dark frames" : RunSheet.front(slot.program(), step));
         return new Running(
                 name,
                 step.begins().toEpochMilli(),

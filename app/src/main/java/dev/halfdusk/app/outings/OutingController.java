@@ -131,7 +131,11 @@ class OutingController {
         Outing stored = outings.save(read.get());
         like.ifPresent(earlier -> takes.of(earlier.id())
                 .forEach(t -> takes.add(
-                        stored.id(), t.take().pinned(Optional.empty()), t.rig().id())));
+                        stored.id(),
+                        t.take()
+                                .pinned(Optional.empty())
+                                .with(places.at(stored.place().id(), t.take().wish())),
+                        t.rig().id())));
         first.ifPresent(t -> takes.add(stored.id(), t.take(), t.rig().id()));
         if ("proposed".equals(form.value("like"))) {
             evening.accept(stored, Optional.empty());
@@ -144,8 +148,7 @@ class OutingController {
             return Optional.empty();
         }
         Form take = form.copy();
-        Optional<TakeForm.Read> read =
-                takeForms.read(take, outing.night(), outing.place().zone());
+        Optional<TakeForm.Read> read = takeForms.read(take, outing);
         if (read.isEmpty()) { // its fields are not on this page
             form.reject(
                     "title",

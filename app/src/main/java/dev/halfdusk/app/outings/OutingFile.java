@@ -155,7 +155,10 @@ public class OutingFile {
         Take take = t.take;
         node.put("name", take.name()).put("subject", take.subject().kind().key());
         node.set("parameters", takeJson.parameters(take.subject()));
-        node.put("rig", t.rig.name()).put("focalMm", take.onLensMm()).put("aperture", take.aperture());
+        node.put("rig", t.rig.name())
+                .put("rigId", t.rig.id())
+                .put("focalMm", take.onLensMm())
+                .put("aperture", take.aperture());
         Optional<Direction> aim = take.aim();
         if (aim.isPresent()) {
             node.putObject("aim")
@@ -185,7 +188,7 @@ public class OutingFile {
     @Transactional(readOnly = true)
     public OutingReader reader() {
         return new OutingReader(
-                places.all(), kit.rigs(), new Twins<>(all().toList(), w -> likeness(w.outing)), takeJson);
+                places.all(), kit.rigs(), new Twins<>(all().toList(), w -> likeness(w.outing)), takeJson, places);
     }
 
     /** The same outing is the one of that title on that night at that place. */

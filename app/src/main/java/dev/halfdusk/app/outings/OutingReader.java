@@ -3,6 +3,7 @@ package dev.halfdusk.app.outings;
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
@@ -10,6 +11,7 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.Progress;
@@ -68,6 +70,7 @@ public final class OutingReader {
             "subject",
             "parameters",
             "rig",
+            "rigId",
             "focalMm",
             "aperture",
             "aim",
@@ -79,15 +82,18 @@ public final class OutingReader {
             "skipped");
 
     private final TakeJson takeJson;
-    private final Map<String, NamedRig> rigs;
+    private final Map<String, List<NamedRig>> rigs;
+    private final Places ground;
     private final Map<String, List<Place>> known;
     private final Twins<OutingFile.Whole> stored;
     private final List<String> problems = new ArrayList<>();
 
-    OutingReader(List<Place> places, List<NamedRig> rigs, Twins<OutingFile.Whole> stored, TakeJson takeJson) {
+    OutingReader(
+            List<Place> places, List<NamedRig> rigs, Twins<OutingFile.Whole> stored, TakeJson takeJson, Places ground) {
         this.takeJson = takeJson;
         this.stored = stored;
-        this.rigs = rigs.stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        this.rigs = rigs.stream().collect(Collectors.groupingBy(NamedRig::name));
+        this.ground = ground;
         known = new HashMap<>(places.stream().collect(Collectors.groupingBy(Place::name)));
     }
 
@@ -180,7 +186,7 @@ public final class OutingReader {
                     .ifPresent(at -> notes.add(
                             new FieldNotes.Note(at, n.path("take").asText(""), text(n, "words", "notes.", false))));
         }
-        List<OutingFile.OfTake> takes = takes(root.path("takes"));
+        List<OutingFile.OfTake> takes = takes(root.path("takes"), place);
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
@@ -208,19 +214,19 @@ public final class OutingReader {
         return all;
     }
 
-    private List<OutingFile.OfTake> takes(JsonNode list) {
+    private List<OutingFile.OfTake> takes(JsonNode list, Place place) {
         if (list.size() > MOST_TAKES) {
             problem("takes", "a night holds at most " + MOST_TAKES + "; these are " + list.size() + ".");
             return List.of();
         }
         List<OutingFile.OfTake> all = new ArrayList<>();
         for (int i = 0; i < list.size(); i++) {
-            take(list.get(i), "takes[" + i + "].").ifPresent(all::add);
+            take(list.get(i), "takes[" + i + "].", place).ifPresent(all::add);
         }
         return all;
     }
 
-    private Optional<OutingFile.OfTake> take(JsonNode n, String where) {
+    private Optional<OutingFile.OfTake> take(JsonNode n, String where, Place place) {
         int before = problems.size();
         String name = text(n, "name", where, false);
         Optional<Subject.Kind> kind = Subjects.of(n.path("subject").asText());
@@ -234,21 +240,21 @@ public final class OutingReader {
         Wish wish = n.has("wish")
                 ? tried(where + "wish", () -> takeJson.wish(n.path("wish")))
                 : subject == null ? null : subject.usual();
-        NamedRig rig = rigs.get(n.path("rig").asText());
+        NamedRig rig = rig(n);
         if (rig == null) {
             problem(
                     where + "rig",
                     "no rig here is called \u201c" + clip(n.path("rig").asText()) + "\u201d.");
             return Optional.empty();
         }
-        double focal = number(
+        double shortest = rig.lens().lens().shortestMm();
+        double focal = number(n, "focalMm", where, Range.FOCAL_LENGTH, shortest);
+        double aperture = number(
                 n,
-                "focalMm",
+                "aperture",
                 where,
-                rig.lens().lens().focalLengths(),
-                rig.lens().lens().shortestMm());
-        Range apertures = problems.size() > before ? Range.APERTURE : rig.rig().apertures(focal);
-        double aperture = number(n, "aperture", where, apertures, apertures.min());
+                Range.APERTURE,
+                rig.rig().nearest(new LensSetting(focal, 0)).aperture());
         Optional<Direction> aim = Optional.empty();
         if (n.path("aim").isObject()) {
             double azimuth = number(n.path("aim"), "azimuth", where + "aim.", Range.AZIMUTH, 0);
@@ -265,8 +271,28 @@ public final class OutingReader {
         if (problems.size() > before) {
             return Optional.empty();
         }
-        Take take = new Take(name, subject, Takes.camera(rig), focal, aperture, aim, held, Demand.USUAL, wish, pinned);
+        Take take = new Take(
+                name,
+                subject,
+                Takes.camera(rig),
+                focal,
+                aperture,
+                aim,
+                held,
+                Demand.USUAL,
+                place == null || place.id() == null ? wish : ground.at(place.id(), wish),
+                pinned);
         return Optional.of(new OutingFile.OfTake(take, rig, progress));
+    }
+
+    /** By its name; of several of one name the one of that number, else the first. */
+    private NamedRig rig(JsonNode n) {
+        List<NamedRig> ofName = rigs.getOrDefault(n.path("rig").asText(), List.of());
+        return ofName.stream()
+                .filter(r -> r.id() == n.path("rigId").asLong())
+                .findFirst()
+                .or(() -> ofName.stream().findFirst())
+                .orElse(null);
     }
 
     private interface Trying<T> {

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
@@ -13,6 +14,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -27,7 +29,8 @@ class Plans {
             Caffeine.newBuilder().maximumSize(MOST).build();
 
     /** All that a plan depends on. */
-    private record Key(Take take, Place place, List<Mark> marks, LocalDate date, List<Optional<WeatherHour>> weather) {}
+    private record Key(
+            Take take, Place place, Map<Id, Mark> marks, LocalDate date, List<Optional<WeatherHour>> weather) {}
 
     /** The plan of each take, in their order. */
     List<Plan> of(List<Take> takes, Place place, Circumstances c) {
@@ -36,7 +39,7 @@ class Plans {
             weather.add(c.weather().apply(t));
         }
         return takes.stream()
-                .map(take -> known.get(new Key(take, place, c.marks(), c.night().date(), weather), key -> take.plan(c)))
+                .map(take -> known.get(new Key(take, place, c.known(), c.night().date(), weather), key -> take.plan(c)))
                 .toList();
     }
 }

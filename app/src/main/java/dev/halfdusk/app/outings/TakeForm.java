@@ -2,12 +2,17 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Orientation;
@@ -18,7 +23,6 @@ import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -39,9 +43,11 @@ class TakeForm {
     static final List<Choice> ANY_WISH = Choice.orNone("as usual for it", WISHES);
 
     private final Kit kit;
+    private final Places places;
 
-    TakeForm(Kit kit) {
+    TakeForm(Kit kit, Places places) {
         this.kit = kit;
+        this.places = places;
     }
 
     /** A take with the rig it is stored with. */
@@ -86,7 +92,7 @@ class TakeForm {
                 .put("wish", t.wish().kind().key())
                 .put("from", t.wish().from().map(LocalTime::toString).orElse(""))
                 .put("to", t.wish().to().map(LocalTime::toString).orElse(""))
-                .put("mark", t.wish().mark())
+                .put("mark", t.wish().mark().map(m -> m.id().text()).orElse(""))
                 .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
         t.aim().ifPresent(a -> SetupReader.fill(form, a));
         List<Parameter> parameters = t.subject().kind().parameters();
@@ -102,9 +108,9 @@ class TakeForm {
     /**
      * Reads a take; empty where the form now holds complaints.
      *
-     * @param evening whose night a typed opening belongs to
+     * @param outing whose night a typed opening belongs to, and over whose marks something can stand
      */
-    Optional<Read> read(Form form, LocalDate evening, ZoneId zone) {
+    Optional<Read> read(Form form, Outing outing) {
         Optional<Subject.Kind> kind = Subjects.of(form.value("subject"));
         if (kind.isEmpty()) {
             form.reject("subject", "Choose one of the list.");
@@ -124,8 +130,9 @@ class TakeForm {
         form.putIfEmpty("aperture", apertures.min());
         OptionalDouble aperture = form.number("aperture", apertures);
         Optional<Direction> aim = SetupReader.aim(form);
-        Optional<Wish> wish = wish(form, subject);
-        Optional<Instant> pinned = form.clock("at").map(t -> Night.at(evening, t, zone));
+        Optional<Wish> wish = wish(form, subject, outing.place());
+        Optional<Instant> pinned = form.clock("at")
+                .map(t -> Night.at(outing.night(), t, outing.place().zone()));
         String name = name(form, kind);
         if (form.hasErrors()) {
             return Optional.empty();
@@ -153,6 +160,15 @@ class TakeForm {
                 : kind.orElseThrow().words();
     }
 
+    /** By its identity; one that does not stand there any more is kept by it. */
+    private Optional<Named> mark(String id, Place place) {
+        if (id.isBlank()) {
+            return Optional.empty();
+        }
+        Mark known = place.id() == null ? null : places.known(place.id()).get(new Id(id));
+        return Optional.of(known == null ? Named.of(id) : new Named(new Id(id), known.name()));
+    }
+
     private static Optional<Subject> subject(Form form, Subject.Kind kind) {
         List<Double> values = new ArrayList<>();
         for (Parameter p : kind.parameters()) {
@@ -170,7 +186,7 @@ class TakeForm {
         return values.size() == kind.parameters().size() ? Optional.of(kind.of(values)) : Optional.empty();
     }
 
-    private static Optional<Wish> wish(Form form, Optional<Subject> subject) {
+    private Optional<Wish> wish(Form form, Optional<Subject> subject, Place place) {
         if (!form.has("wish")) {
             return subject.map(Subject::usual);
         }
@@ -185,7 +201,7 @@ class TakeForm {
                     kind.get(),
                     kind.get().timed() ? form.clock("from") : Optional.empty(),
                     kind.get() == Wish.Kind.WINDOW ? form.clock("to") : Optional.empty(),
-                    marked ? form.value("mark") : ""));
+                    marked ? mark(form.value("mark"), place) : Optional.empty()));
         } catch (IllegalArgumentException e) {
             form.reject(marked ? "mark" : "from", marked ? "Choose the mark." : "Enter the time, such as 23:30.");
             return Optional.empty();

@@ -4,6 +4,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subject.Parameter;
 import dev.halfdusk.core.take.Subjects;
@@ -81,9 +83,7 @@ public class TakeJson {
         ObjectNode node = json.createObjectNode().put("kind", w.kind().key());
         w.from().ifPresent(t -> node.put("from", t.toString()));
         w.to().ifPresent(t -> node.put("to", t.toString()));
-        if (!w.mark().isEmpty()) {
-            node.put("mark", w.mark());
-        }
+        w.mark().ifPresent(m -> node.put("mark", m.name()).put("markId", m.id().text()));
         return node;
     }
 
@@ -98,7 +98,15 @@ public class TakeJson {
                 .filter(k -> k.key().equals(key))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no wish is called so"));
-        return new Wish(kind, clock(n, "from"), clock(n, "to"), n.path("mark").asText(""));
+        return new Wish(kind, clock(n, "from"), clock(n, "to"), mark(n));
+    }
+
+    /** Files of before know a mark by its name alone. */
+    private static Optional<Named> mark(JsonNode n) {
+        String name = n.path("mark").asText("");
+        return name.isBlank()
+                ? Optional.empty()
+                : Optional.of(new Named(new Id(n.path("markId").asText(name)), name));
     }
 
     private static Optional<LocalTime> clock(JsonNode n, String field) {

@@ -8,6 +8,8 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
@@ -50,7 +52,11 @@ public class Takes {
     /** A rig as a camera of takes. */
     public static Camera camera(NamedRig rig) {
         return new Camera(
-                rig.name(), rig.body().name(), rig.rig(), rig.first(Gear.Battery.class), rig.first(Gear.Card.class));
+                new Named(Id.of(rig.id()), rig.name()),
+                new Named(Id.of(rig.body().id()), rig.body().name()),
+                rig.rig(),
+                rig.first(Gear.Battery.class),
+                rig.first(Gear.Card.class));
     }
 
     public List<Stored> of(long outing) {

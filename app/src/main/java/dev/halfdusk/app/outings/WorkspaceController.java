@@ -128,8 +128,8 @@ class WorkspaceController {
     private static List<Choice> marks(Evening.Arranged night) {
         return Choice.orNone(
                 "none",
-                night.c().marks().stream()
-                        .map(m -> new Choice(m.name(), m.name()))
+                night.c().names().stream()
+                        .map(m -> new Choice(m.id().text(), m.name()))
                         .toList());
     }
 
@@ -154,8 +154,7 @@ class WorkspaceController {
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Outing outing = outings.existing(id);
         Form form = Form.of(typed);
-        Optional<TakeForm.Read> read =
-                forms.read(form, outing.night(), outing.place().zone());
+        Optional<TakeForm.Read> read = forms.read(form, outing);
         if (full(id)) {
             form.reject("subject", "A night holds at most " + OutingReader.MOST_TAKES + " takes.");
         }
@@ -178,7 +177,7 @@ class WorkspaceController {
         Takes.Stored stored = takes.existing(id, take);
         ZoneId zone = outing.place().zone();
         Form form = Form.of(typed).put("take", take);
-        Optional<TakeForm.Read> read = forms.read(form, outing.night(), zone);
+        Optional<TakeForm.Read> read = forms.read(form, outing);
         Subject.Kind kind = stored.take().subject().kind();
         if (read.isEmpty() || form.noted()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());

@@ -7,6 +7,7 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
@@ -126,12 +127,14 @@ record WorkspaceView(
 
     private static List<Lane> lanes(
             Evening.Arranged a, List<Evening.Planned> ordered, Ribbon ribbon, Optional<Evening.Planned> chosen) {
-        List<String> cameras =
-                a.schedule().slots().stream().map(Slot::camera).distinct().toList();
+        List<Named> cameras = a.schedule().slots().stream()
+                .map(s -> s.plan().take().camera().rigged())
+                .distinct()
+                .toList();
         return cameras.stream()
                 .map(camera -> {
                     List<Slot> slots = a.schedule().slots().stream()
-                            .filter(s -> s.camera().equals(camera))
+                            .filter(s -> s.cameraId().equals(camera.id()))
                             .toList();
                     List<TakeBlock> blocks = new ArrayList<>();
                     for (int i = 0; i < slots.size(); i++) {
@@ -154,7 +157,7 @@ record WorkspaceView(
                                 room,
                                 chosen.filter(c -> c == take).isPresent()));
                     }
-                    return new Lane(camera, blocks);
+                    return new Lane(camera.name(), blocks);
                 })
                 .toList();
     }

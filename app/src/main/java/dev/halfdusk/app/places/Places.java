@@ -13,9 +13,14 @@ import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Wish;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -163,6 +168,28 @@ public class Places {
                 .fetch(Places::mark);
     }
 
+    /** The same as a night knows them. */
+    public Map<Id, Mark> known(long place) {
+        Map<Id, Mark> known = new LinkedHashMap<>();
+        marks(place).forEach(m -> known.put(Id.of(m.id()), m.mark()));
+        return known;
+    }
+
+    /**
+     * A wish as it is at a place: one over a mark that does not stand there is over the one of that name, where there is one.
+     */
+    public Wish at(long place, Wish wish) {
+        Map<Id, Mark> known = wish.mark().isEmpty() ? Map.of() : known(place);
+        return wish.mark()
+                .filter(m -> !known.containsKey(m.id()))
+                .flatMap(m -> known.entrySet().stream()
+                        .filter(e -> e.getValue().name().equals(m.name()))
+                        .findFirst())
+                .map(e -> Wish.over(
+                        wish.kind(), new Named(e.getKey(), e.getValue().name())))
+                .orElse(wish);
+    }
+
     /** The same as they are on the ground, without their ids. */
     public List<Mark> plainMarks(long place) {
         return marks(place).stream().map(ListedMark::mark).toList();
@@ -241,11 +268,24 @@ public class Places {
                 .execute();
     }
 
-    /** Takes away marks and domes for good, for what replaces them. */
+    /** Takes away domes for good, for what replaces them. */
     @Transactional
-    public void clearGround(long place) {
-        db.deleteFrom(MARK).where(MARK.PLACE_ID.eq(place)).execute();
+    public void clearDomes(long place) {
         db.deleteFrom(DOME).where(DOME.PLACE_ID.eq(place)).execute();
+    }
+
+    /** Puts other marks in the place of those there are. One that is called as before is the same mark: takes go on knowing it. */
+    @Transactional
+    public void replaceMarks(long place, List<Mark> others) {
+        List<ListedMark> before = new ArrayList<>(marks(place));
+        for (Mark m : others) {
+            Optional<ListedMark> same = before.stream()
+                    .filter(b -> b.mark().name().equals(m.name()))
+                    .findFirst();
+            same.ifPresentOrElse(b -> changeMark(place, b.id(), m), () -> addMark(place, m));
+            same.ifPresent(before::remove);
+        }
+        before.forEach(b -> db.deleteFrom(MARK).where(MARK.ID.eq(b.id())).execute());
     }
 
     /** Three questions to the database, however many places there are. */

@@ -13,6 +13,7 @@ import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sequence.Front;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.List;
@@ -35,11 +36,7 @@ final class ShotPicture {
     static int[] of(EclipsePlan plan, Scripts.Worked worked, Program.Shot shot, Instant opened, List<Mark> marks) {
         PlanCamera c = worked.camera();
         Place place = plan.place();
-        boolean filtered = worked.script()
-                .of(shot.number(), plan.here())
-                .map(p -> p.line().filtered())
-                .orElse(true);
-        Rig rig = filtered ? c.rig().rig() : c.rig().rig().withoutFilters();
+        Rig rig = shot.front() == Front.FILTER ? c.rig().rig() : c.rig().rig().withoutFilters();
         Setup aimed =
                 c.setup(place, rig, centred(plan.here(), worked, place, opened)).at(opened);
         Scene scene =

@@ -37,6 +37,7 @@ import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Free;
@@ -134,7 +135,7 @@ class WholeDataTest {
         takes.add(
                 id,
                 Take.of("Field", new Stack(21, 3), Takes.camera(rig))
-                        .with(Wish.over(Wish.Kind.CORE_OVER_MARK, "Stack")),
+                        .with(places.at(place.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Stack")))),
                 rig.id());
         long tea = takes.add(id, Take.of("Tea", new Free(25, true), Takes.camera(rig)), rig.id());
         takes.progress(

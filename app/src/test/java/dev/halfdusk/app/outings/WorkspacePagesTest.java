@@ -19,6 +19,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.sky.Site;
@@ -210,7 +211,7 @@ class WorkspacePagesTest {
                 Wish.of(Wish.Kind.DARK),
                 Wish.at(LocalTime.of(23, 17)),
                 Wish.between(LocalTime.of(22, 5), LocalTime.of(3, 55)),
-                Wish.over(Wish.Kind.MOON_OVER_MARK, "Stack <1>"));
+                Wish.over(Wish.Kind.MOON_OVER_MARK, Named.of("Stack <1>")));
         for (int i = 0; i < subjects.size(); i++) {
             Take take = Take.of("Take " + i, subjects.get(i), Takes.camera(rig))
                     .with(wishes.get(i % wishes.size()))

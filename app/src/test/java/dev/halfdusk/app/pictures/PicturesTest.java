@@ -22,6 +22,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.Front;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
@@ -183,8 +184,8 @@ class PicturesTest {
         Instant begins = Instant.parse("2027-06-04T22:00:00Z");
         List<Run.Result> results = new ArrayList<>();
         for (int i = 0; i < 500; i++) {
-            Program.Shot shot =
-                    new Program.Shot(i + 1, begins.plusSeconds(i), new Settings(0.5, 4, 100), FileFormat.RAW, "trails");
+            Program.Shot shot = new Program.Shot(
+                    i + 1, begins.plusSeconds(i), new Settings(0.5, 4, 100), FileFormat.RAW, "trails", Front.OPEN);
             Run.Fate fate = i == 7 ? Run.Fate.LOST : i == 100 ? Run.Fate.LATE : Run.Fate.TAKEN;
             results.add(new Run.Result(shot, fate, shot.opens(), ""));
         }

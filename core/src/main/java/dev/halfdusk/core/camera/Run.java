@@ -2,6 +2,7 @@ package dev.halfdusk.core.camera;
 
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.sequence.Front;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -56,7 +57,7 @@ public record Run(List<Result> shots, int fullest, double writtenMb, double char
         List<Program.Shot> shots = new ArrayList<>();
         for (int i = 0; i < times; i++) {
             Instant when = first.plusNanos(i * Instants.nanos(stepSeconds));
-            shots.add(new Program.Shot(i + 1, when, set.settings(), set.format(), "timer"));
+            shots.add(new Program.Shot(i + 1, when, set.settings(), set.format(), "timer", Front.OPEN));
         }
         return of(shots, camera, List.of());
     }

@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.Front;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -50,6 +51,10 @@ public record Script(List<Line> lines) {
             OFFSET.check(offsetSeconds);
             FRAMES.check(frames);
             Sequence.PAUSE.check(pauseSeconds);
+        }
+
+        Front front() {
+            return filtered ? Front.FILTER : Front.OPEN;
         }
 
         double stepSeconds() {
@@ -133,7 +138,7 @@ public record Script(List<Line> lines) {
 
     private static Program.Step step(Placed p) {
         Line l = p.line;
-        return new Program.Step(p.begins, l.settings, l.frames, l.pauseSeconds, l.format, l.what);
+        return new Program.Step(p.begins, l.settings, l.frames, l.pauseSeconds, l.format, l.what, l.front());
     }
 
     /** Without a line, which buys its time. */
@@ -167,33 +172,6 @@ public record Script(List<Line> lines) {
             }
         }
         return new Script(left);
-    }
-
-    /** The line that a shot of its program belongs to, counted from 1; empty beyond its end. */
-    public Optional<Placed> of(int shot, LocalSolarEclipse here) {
-        int last = 0;
-        for (Placed p : placed(here)) {
-            last += p.line.frames;
-            if (shot >= 1 && shot <= last) {
-                return Optional.of(p);
-            }
-        }
-        return Optional.empty();
-    }
-
-    /** With the filter named in what each line is for, where nothing else tells it. */
-    public Script filterSaid() {
-        return new Script(lines.stream()
-                .map(l -> new Line(
-                        l.from,
-                        l.offsetSeconds,
-                        l.frames,
-                        l.pauseSeconds,
-                        l.settings,
-                        l.format,
-                        l.filtered,
-                        l.what + (l.filtered ? ", filter on" : ", filter off")))
-                .toList());
     }
 
     /** Every frame in one format. */

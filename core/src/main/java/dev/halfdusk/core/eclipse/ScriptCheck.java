@@ -155,7 +155,8 @@ public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSe
                         p.opening(k),
                         p.line().settings(),
                         p.line().format(),
-                        p.line().what()));
+                        p.line().what(),
+                        p.line().front()));
                 lines.add(p.number());
             }
         }

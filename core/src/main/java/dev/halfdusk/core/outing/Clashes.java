@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Gear;
@@ -82,7 +83,8 @@ public final class Clashes {
 
     private void together(Slot a, Slot b) {
         if (a.sharesBody(b)) {
-            String with = a.camera().equals(b.camera()) ? a.camera() : a.body() + ", in both rigs,";
+            String with =
+                    a.cameraId().equals(b.cameraId()) ? a.camera() : a.body().name() + ", in both rigs,";
             add(
                     Clash.Kind.CAMERA,
                     List.of(a.name(), b.name()),
@@ -271,8 +273,8 @@ public final class Clashes {
     }
 
     private void cards() {
-        Map<String, Double> sums = new LinkedHashMap<>();
-        Map<String, Gear.Card> cards = new LinkedHashMap<>();
+        Map<Named, Double> sums = new LinkedHashMap<>();
+        Map<Named, Gear.Card> cards = new LinkedHashMap<>();
         for (Slot s : schedule.slots()) {
             s.plan().take().camera().card().ifPresent(card -> {
                 cards.put(s.body(), card);
@@ -290,7 +292,7 @@ public final class Clashes {
                         takes,
                         Numbers.text(
                                 "The night fills %.0f GB on %s; its card holds %.0f.",
-                                gigabytes, body, cards.get(body).gigabytes()),
+                                gigabytes, body.name(), cards.get(body).gigabytes()),
                         "Bring another card, or shorten what takes most of it.");
             }
         });

@@ -1,7 +1,7 @@
 package dev.halfdusk.core.outing;
 
-import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Rig;
@@ -94,7 +94,7 @@ public final class NightProposal {
         Camera second = wide.stream()
                 .filter(k -> k.rig().lens().shortestMm() <= WIDE_MM
                         && !k.rig().support().tracks())
-                .filter(k -> !k.body().equals(first.body()))
+                .filter(k -> !k.body().id().equals(first.body().id()))
                 .findFirst()
                 .orElse(first);
         Camera longest = wide.stream()
@@ -166,8 +166,8 @@ public final class NightProposal {
             return Optional.empty();
         }
         Take take = Take.of("Milky Way", new MilkyWay(5), first);
-        for (Mark mark : c.marks()) {
-            Take over = take.with(Wish.over(Wish.Kind.CORE_OVER_MARK, mark.name()));
+        for (Named mark : c.names()) {
+            Take over = take.with(Wish.over(Wish.Kind.CORE_OVER_MARK, mark));
             if (!over.wish().when(c).windows().isEmpty()) {
                 return proposed(over, "The core stands over " + mark.name() + " while it is dark.");
             }
@@ -252,8 +252,8 @@ public final class NightProposal {
         if (c.night().moon().fraction() < ROUND_MOON) {
             return Optional.empty();
         }
-        for (Mark mark : c.marks()) {
-            Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, mark.name());
+        for (Named mark : c.names()) {
+            Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, mark);
             boolean balanced = over.when(c)
                     .best()
                     .map(this::sun)

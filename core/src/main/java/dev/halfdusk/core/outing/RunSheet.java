@@ -2,6 +2,7 @@ package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
@@ -75,16 +76,17 @@ public final class RunSheet {
      *
      * @param act whether it asks for something to be done
      * @param take to which it belongs; empty for none
+     * @param exact whether it counts by the second
      */
-    public record Line(Instant when, String what, boolean act, String take) {}
+    public record Line(Instant when, String what, boolean act, String take, boolean exact) {}
 
     public static List<Line> of(Circumstances c, Schedule schedule, Trip trip, Habits habits) {
         RunSheet sheet = new RunSheet(c, schedule, trip, habits);
         sheet.sky();
         sheet.wayThere();
-        Set<String> known = new HashSet<>();
+        Set<Id> known = new HashSet<>();
         for (Slot slot : schedule.slots()) {
-            sheet.prepare(slot, known.add(slot.camera()));
+            sheet.prepare(slot, known.add(slot.cameraId()));
             sheet.run(slot);
         }
         sheet.wayBack();
@@ -94,12 +96,12 @@ public final class RunSheet {
 
     private void sky() {
         for (HorizonEvent event : c.night().events()) {
-            lines.add(new Line(event.when(), event.words(), false, ""));
+            lines.add(new Line(event.when(), event.words(), false, "", false));
         }
     }
 
     private void act(Instant when, String what, String take) {
-        lines.add(new Line(when, what, true, take));
+        lines.add(new Line(when, what, true, take, false));
     }
 
     private void wayThere() {
@@ -119,7 +121,7 @@ public final class RunSheet {
         String name = slot.name();
         Instant begins = slot.prepares().from();
         if (slot.swap()) {
-            act(begins, "Change the battery of " + slot.body() + " before " + name, name);
+            act(begins, "Change the battery of " + slot.body().name() + " before " + name, name);
         }
         act(
                 begins,
@@ -158,11 +160,11 @@ public final class RunSheet {
             Program.Step step = steps.get(i);
             int last = run(steps, i);
             if (last - i >= LONG_RUN) {
-                act(step.begins(), name + ": " + words(steps.subList(i, last + 1)), name);
+                act(step.begins(), name + ": " + words(steps.subList(i, last + 1)) + front(slot.program(), step), name);
                 i = last;
                 continue;
             }
-            act(step.begins(), name + ": " + words(slot, step), name);
+            act(step.begins(), name + ": " + words(slot, step) + front(slot.program(), step), name);
             if (!step.dark()) {
                 swaps(slot, step);
             }
@@ -179,6 +181,11 @@ public final class RunSheet {
         Instant there = trip.there().from().plus(MOMENT);
         for (Plan.Chore chore : slot.plan().chores()) {
             Instant at = slot.runs().from().plus(chore.after());
+            if (chore.exact()) {
+                Instant counted = slot.program().span().from().plus(chore.after()); // a script keeps its times
+                lines.add(new Line(counted, chore.what(), true, slot.name(), true));
+                continue;
+            }
             act(at.isBefore(there) ? there : at, slot.name() + ": " + chore.what(), slot.name());
         }
     }
@@ -187,6 +194,7 @@ public final class RunSheet {
     private static int run(List<Program.Step> steps, int first) {
         int last = first;
         while (last + 1 < steps.size()
+                && steps.get(last + 1).front() == steps.get(first).front()
                 && Instants.seconds(steps.get(last).ends(), steps.get(last + 1).begins()) < BREATH_SECONDS) {
             last++;
         }
@@ -201,6 +209,15 @@ public final class RunSheet {
                 + CLOCK.format(last.ends().atZone(c.night().zone()));
     }
 
+    /** What stands before the lens, where that changes. */
+    public static String front(Program program, Program.Step step) {
+        return switch (step.front()) {
+            case CAP -> ", cap on";
+            case FILTER -> ", filter on";
+            case OPEN -> program.filtered() ? ", filter off" : "";
+        };
+    }
+
     private static String words(Slot slot, Program.Step step) {
         String words = step.words(slot.plan().take().camera().rig().body());
         if (step.frames() == 1) {
@@ -208,7 +225,7 @@ public final class RunSheet {
         }
         return words + ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s: timer "
                 + Numbers.trimmed(step.sequence().stepSeconds(), 1) + " s from start to start"
-                + (step.dark() ? "; dark frames, cap on" : "");
+                + (step.dark() ? "; dark frames" : "");
     }
 
     private void swaps(Slot slot, Program.Step step) {
@@ -221,7 +238,7 @@ public final class RunSheet {
             for (int after : Power.swaps(battery.get(), celsius, step.sequence())) {
                 act(
                         Instants.after(step.opening(after), -step.pauseSeconds()),
-                        "Change the battery of " + slot.body() + " after frame " + after + " of " + slot.name(),
+                        "Change the battery of " + slot.body().name() + " after frame " + after + " of " + slot.name(),
                         slot.name());
             }
         }

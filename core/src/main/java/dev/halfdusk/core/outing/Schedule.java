@@ -210,9 +210,9 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             for (Slot s : slots) {
                 if (s.plan() != plan
                         && s.runs().from().isBefore(opens)
-                        && s.body().equals(plan.take().camera().body())) {
+                        && s.body().id().equals(plan.take().camera().body().id())) {
                     ofBody.add(s);
-                    used |= s.camera().equals(plan.take().camera().name());
+                    used |= s.cameraId().equals(plan.take().camera().id());
                 }
             }
             boolean swap = plan.battery() > 0 && swaps(plan, ofBody);

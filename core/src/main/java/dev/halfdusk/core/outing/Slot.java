@@ -1,6 +1,8 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
@@ -30,8 +32,12 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
         return plan.take().camera().name();
     }
 
-    /** Name of the body: two rigs may be built on one. */
-    public String body() {
+    public Id cameraId() {
+        return plan.take().camera().id();
+    }
+
+    /** Two rigs may be built on one. */
+    public Named body() {
         return plan.take().camera().body();
     }
 
@@ -69,7 +75,7 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
 
     /** Whether both want one body at a time. */
     public boolean sharesBody(Slot other) {
-        return body().equals(other.body()) && overlap(busy(), other.busy());
+        return body().id().equals(other.body().id()) && overlap(busy(), other.busy());
     }
 
     /** Whether both want someone at a time. */

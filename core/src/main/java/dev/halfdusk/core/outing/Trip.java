@@ -4,9 +4,12 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.take.Need;
+import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -22,6 +25,9 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
 
     public static final Range DRIVE = new Range("drive", 0, 1440, " min");
     public static final Range WALK = new Range("walk", 0, 600, " min");
+
+    /** Before work begins on a take by day. */
+    private static final Duration ARRIVE_BEFORE = Duration.ofMinutes(30);
 
     /** To walk the ground by daylight, and to hold a spot. */
     private static final Duration ARRIVE_BEFORE_SUNSET = Duration.ofMinutes(60);
@@ -50,6 +56,51 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
     /** The night with neither way nor turning back. */
     public static Trip of(Night night) {
         return of(night, Duration.ZERO, Duration.ZERO, Optional.empty(), "");
+    }
+
+    /**
+     * The same for takes by day, which would begin before one arrives or end after one has left: there early or long enough for them,
+     * and for nothing else where there is nothing else. Nobody turns back later for it.
+     */
+    public Trip reaching(List<Plan> plans, Habits habits) {
+        List<Interval> beyond = plans.stream()
+                .filter(p -> !p.take().subject().needs().contains(Need.DARK) && p.possible() && !reached(p, habits))
+                .map(p -> work(p, habits))
+                .toList();
+        if (beyond.isEmpty()) {
+            return this;
+        }
+        Instant from =
+                beyond.stream().map(Interval::from).min(Instant::compareTo).orElseThrow();
+        Instant to = beyond.stream().map(Interval::to).max(Instant::compareTo).orElseThrow();
+        if (beyond.size() < plans.size()) {
+            from = from.isBefore(there.from()) ? from : there.from();
+            to = to.isAfter(there.to()) ? to : there.to();
+        }
+        Instant last = turnBack.orElse(to);
+        return new Trip(new Interval(from, last.isBefore(from) ? from : last), drive, walk, turnBack, hazards);
+    }
+
+    private boolean reached(Plan p, Habits habits) {
+        Instant ready = there.from().plus(habits.first());
+        if (p.take().pinned().isPresent()) {
+            Instant opens = p.take().pinned().get();
+            return !opens.isBefore(ready) && !opens.plus(p.lasts()).isAfter(there.to());
+        }
+        return p.when().windows().stream().anyMatch(w -> {
+            Instant opens = w.from().isAfter(ready) ? w.from() : ready;
+            Instant closes = opens.plus(p.lasts());
+            return !closes.isAfter(w.to()) && !closes.isAfter(there.to());
+        });
+    }
+
+    /** From arriving for a take to having packed after it: where it is held, or its first window. */
+    private static Interval work(Plan p, Habits habits) {
+        Instant opens =
+                p.take().pinned().orElseGet(() -> p.when().windows().get(0).from());
+        return new Interval(
+                opens.minus(habits.first()).minus(ARRIVE_BEFORE),
+                opens.plus(p.lasts()).plus(PACK));
     }
 
     /** What is left of it from an instant on. */

@@ -35,7 +35,6 @@ public record Program(String what, List<Step> steps) {
      * @param begins when the first opens
      * @param settings whose seconds each is open
      * @param what they are, in a few words
-     * @param dark whether the cap is on
      */
     public record Step(
             Instant begins,
@@ -44,17 +43,22 @@ public record Program(String what, List<Step> steps) {
             double pauseSeconds,
             FileFormat format,
             String what,
-            boolean dark) {
+            Front front) {
 
-        /** Frames of light. */
+        /** With nothing before the lens. */
         public Step(
                 Instant begins, Settings settings, int frames, double pauseSeconds, FileFormat format, String what) {
-            this(begins, settings, frames, pauseSeconds, format, what, false);
+            this(begins, settings, frames, pauseSeconds, format, what, Front.OPEN);
         }
 
         public Step {
             Sequence.FRAMES.check(frames);
             Sequence.PAUSE.check(pauseSeconds);
+        }
+
+        /** Whether the cap is on. */
+        public boolean dark() {
+            return front == Front.CAP;
         }
 
         public Sequence sequence() {
@@ -87,7 +91,7 @@ public record Program(String what, List<Step> steps) {
     }
 
     /** One shot of all, counted from 1. */
-    public record Shot(int number, Instant opens, Settings settings, FileFormat format, String what) {}
+    public record Shot(int number, Instant opens, Settings settings, FileFormat format, String what, Front front) {}
 
     public Program {
         if (steps.isEmpty()) {
@@ -121,7 +125,13 @@ public record Program(String what, List<Step> steps) {
         Instant capped = Instants.after(last.ends(), CAP_SECONDS);
         List<Step> all = new ArrayList<>(steps);
         all.add(new Step(
-                capped, last.settings, frames, last.pauseSeconds, last.format, "dark frames with the cap on", true));
+                capped,
+                last.settings,
+                frames,
+                last.pauseSeconds,
+                last.format,
+                "dark frames with the cap on",
+                Front.CAP));
         return new Program(what, all);
     }
 
@@ -130,13 +140,18 @@ public record Program(String what, List<Step> steps) {
         List<Step> kept = new ArrayList<>();
         int left = frames;
         for (Step s : steps) {
-            if (!s.dark && left > 0) {
+            if (!s.dark() && left > 0) {
                 kept.add(new Step(
-                        s.begins, s.settings, Math.min(left, s.frames), s.pauseSeconds, s.format, s.what, false));
+                        s.begins, s.settings, Math.min(left, s.frames), s.pauseSeconds, s.format, s.what, s.front));
                 left -= Math.min(left, s.frames);
             }
         }
         return new Program(what, kept).withDarks(darks());
+    }
+
+    /** Whether a solar filter comes off or goes on in it. */
+    public boolean filtered() {
+        return steps.stream().anyMatch(s -> s.front == Front.FILTER);
     }
 
     /** Dark frames in it. */
@@ -146,7 +161,7 @@ public record Program(String what, List<Step> steps) {
 
     /** From the first opening to the last closing without the cap; there must be such a step. */
     public Interval light() {
-        List<Step> lit = steps.stream().filter(s -> !s.dark).toList();
+        List<Step> lit = steps.stream().filter(s -> !s.dark()).toList();
         return new Interval(lit.get(0).begins(), lit.get(lit.size() - 1).ends());
     }
 
@@ -174,7 +189,8 @@ public record Program(String what, List<Step> steps) {
         List<Shot> shots = new ArrayList<>();
         for (Step step : steps) {
             for (int i = 0; i < step.frames(); i++) {
-                shots.add(new Shot(shots.size() + 1, step.opening(i), step.settings(), step.format(), step.what()));
+                shots.add(new Shot(
+                        shots.size() + 1, step.opening(i), step.settings(), step.format(), step.what(), step.front()));
             }
         }
         return shots;

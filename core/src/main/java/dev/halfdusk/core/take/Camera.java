@@ -1,5 +1,7 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Rig;
 import java.util.Optional;
@@ -7,22 +9,31 @@ import java.util.Optional;
 /**
  * A rig under the name its owner gave it, and what feeds it.
  *
- * @param body name of the body: rigs of one body cannot be used at one time
+ * @param rigged the rig as its owner knows it
+ * @param body rigs of one body cannot be used at one time
  * @param battery that goes with it, where that is known
  * @param card that goes with it, where that is known
  */
-public record Camera(String name, String body, Rig rig, Optional<Gear.Battery> battery, Optional<Gear.Card> card) {
+public record Camera(Named rigged, Named body, Rig rig, Optional<Gear.Battery> battery, Optional<Gear.Card> card) {
 
     /** With a body of its own, of whose battery and card nothing is known. */
     public static Camera of(String name, Rig rig) {
-        return new Camera(name, name, rig, Optional.empty(), Optional.empty());
+        return new Camera(Named.of(name), Named.of(name), rig, Optional.empty(), Optional.empty());
+    }
+
+    public Id id() {
+        return rigged.id();
+    }
+
+    public String name() {
+        return rigged.name();
     }
 
     public Camera with(Gear.Battery other) {
-        return new Camera(name, body, rig, Optional.of(other), card);
+        return new Camera(rigged, body, rig, Optional.of(other), card);
     }
 
     public Camera with(Gear.Card other) {
-        return new Camera(name, body, rig, battery, Optional.of(other));
+        return new Camera(rigged, body, rig, battery, Optional.of(other));
     }
 }

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.Anchor;
+import dev.halfdusk.core.eclipse.Cue;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
@@ -85,8 +86,7 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         Optional<LocalSolarEclipse> here = Wish.solarEclipse(c.night(), c.from().skyline());
-        Optional<Program> script =
-                here.flatMap(e -> script(take, c, e).filterSaid().program(e));
+        Optional<Program> script = here.flatMap(e -> script(take, c, e).program(e));
         List<String> risks = List.of(
                 "Another site's times would ruin it: these are the contacts of this place.",
                 "Automatic ISO, a mode other than manual and noise reduction undo a script.",
@@ -97,7 +97,15 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
         }
         Interval span = script.get().span();
         return planning.plan(span.length(), true, t -> script.get(), risks)
-                .within(new Wish.When(List.of(span), Optional.of(span.from())));
+                .within(new Wish.When(List.of(span), Optional.of(span.from())))
+                .with(chores(here.get(), span.from()));
+    }
+
+    /** What people do and hear, as on the plan of an eclipse. */
+    private static List<Plan.Chore> chores(LocalSolarEclipse here, Instant opens) {
+        return Cue.of(here, ScriptAsked.usual(Role.CLOSE_UP).margins()).stream()
+                .map(q -> new Plan.Chore(Duration.between(opens, q.when()), q.words(), true))
+                .toList();
     }
 
     private static Program single(Take take, Planning planning, Instant t) {

@@ -41,8 +41,15 @@ public record Plan(
      *
      * @param after the first opening; before it where negative
      * @param what in words
+     * @param exact whether it counts by the second, and is read as it stands
      */
-    public record Chore(Duration after, String what) {}
+    public record Chore(Duration after, String what, boolean exact) {
+
+        /** When it does not count by the second. */
+        Chore(Duration after, String what) {
+            this(after, what, false);
+        }
+    }
 
     public Plan {
         chores = List.copyOf(chores);

@@ -104,7 +104,7 @@ public record Take(
     }
 
     public Plan plan(Circumstances c) {
-        return subject.plan(this, c);
+        return subject.plan(with(wish.called(c)), c);
     }
 
     /** The question of exposure at an instant, aimed as asked or else where the subject stands then. */

@@ -7,6 +7,7 @@ import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.Over;
 import dev.halfdusk.core.sky.Body;
@@ -32,7 +33,7 @@ import java.util.Optional;
  * @param to end of a window; else empty
  * @param mark over which something should stand; else empty
  */
-public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, String mark) {
+public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, Optional<Named> mark) {
 
     /** Height of the sun between which a moonlit and a twilit land are within two stops or so of the moon, degrees. */
     private static final double BALANCED_FROM = -7;
@@ -143,32 +144,41 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     public String words() {
         String clocks =
                 from.map(f -> ": " + f + to.map(t -> " to " + t).orElse("")).orElse("");
-        return kind.words() + clocks + (mark.isEmpty() ? "" : ": " + mark);
+        return kind.words() + clocks + mark.map(m -> ": " + m.name()).orElse("");
     }
 
     public static Wish of(Kind kind) {
-        return new Wish(kind, Optional.empty(), Optional.empty(), "");
+        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     public static Wish at(LocalTime clock) {
-        return new Wish(Kind.FIXED, Optional.of(clock), Optional.empty(), "");
+        return new Wish(Kind.FIXED, Optional.of(clock), Optional.empty(), Optional.empty());
     }
 
     public static Wish between(LocalTime from, LocalTime to) {
-        return new Wish(Kind.WINDOW, Optional.of(from), Optional.of(to), "");
+        return new Wish(Kind.WINDOW, Optional.of(from), Optional.of(to), Optional.empty());
     }
 
-    public static Wish over(Kind kind, String mark) {
-        return new Wish(kind, Optional.empty(), Optional.empty(), mark);
+    public static Wish over(Kind kind, Named mark) {
+        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.of(mark));
     }
 
     public Wish {
         if (kind.timed() && from.isEmpty() || kind == Kind.WINDOW && to.isEmpty()) {
             throw new IllegalArgumentException("a wish for a time needs the time");
         }
-        if (kind.marked() && mark.isBlank()) {
+        if (kind.marked() && mark.isEmpty()) {
             throw new IllegalArgumentException("a wish over a mark needs the mark");
         }
+    }
+
+    /** The same, of a mark that may be called otherwise by now. */
+    Wish called(Circumstances c) {
+        return new Wish(
+                kind,
+                from,
+                to,
+                mark.map(m -> new Named(m.id(), c.mark(m.id()).map(Mark::name).orElse(m.name()))));
     }
 
     /** The windows of the night, and what is best in them, whatever the length of the take. */
@@ -295,7 +305,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
 
     /** Where it stands over the mark; best when nearest to its bearing. */
     private When over(Circumstances c, Target target, List<Interval> within) {
-        Optional<Mark> known = c.mark(mark);
+        Optional<Mark> known = mark.flatMap(m -> c.mark(m.id()));
         if (known.isEmpty()) {
             return When.NEVER;
         }

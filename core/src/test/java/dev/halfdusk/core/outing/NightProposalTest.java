@@ -6,6 +6,7 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
@@ -118,7 +119,7 @@ class NightProposalTest {
 
     private static Circumstances cloudy(Circumstances c, double percent) {
         return new Circumstances(
-                c.night(), c.from(), c.marks(), t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)), 12);
+                c.night(), c.from(), c.known(), t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)), 12);
     }
 
     @Test
@@ -169,7 +170,7 @@ class NightProposalTest {
     /** Two rigs on one body are one camera: the other body takes the trails, even where its lens is slower. */
     @Test
     void a_second_rig_on_the_same_body_is_no_second_camera() {
-        Camera zoom = new Camera("Zoom", WIDE.body(), OLD.rig(), Optional.empty(), Optional.empty());
+        Camera zoom = new Camera(Named.of("Zoom"), WIDE.body(), OLD.rig(), Optional.empty(), Optional.empty());
         Camera slow = Camera.of("Slow", Rig.of(BODY, new Lens(28, 28, 8, 8, Projection.RECTILINEAR)));
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
         List<Proposed> all = NightProposal.of(c, List.of(zoom, slow, WIDE), List.of(), 1, 0);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
@@ -231,8 +232,8 @@ class ScheduleTest {
     /** Two rigs on one body: never at one time, and the second is unpacked and focused anew. */
     @Test
     void rigs_on_one_body_wait_for_each_other() {
-        Camera wide = new Camera("Wide", "Body", RIG, Optional.empty(), Optional.empty());
-        Camera tele = new Camera("Tele", "Body", RIG, Optional.empty(), Optional.empty());
+        Camera wide = new Camera(Named.of("Wide"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
+        Camera tele = new Camera(Named.of("Tele"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
         Schedule s = arrange(
                 plan("a", wide, 30, false, Optional.of(at(200)), 0, window(190, 240)),
                 plan("b", tele, 30, false, Optional.of(at(210)), 0, window(200, 400)));

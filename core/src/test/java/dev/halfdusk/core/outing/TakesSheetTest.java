@@ -170,7 +170,7 @@ class TakesSheetTest {
     }
 
     private static Circumstances weather(Function<Instant, WeatherHour> hour) {
-        return new Circumstances(C.night(), C.from(), C.marks(), t -> Optional.of(hour.apply(t)), 12);
+        return new Circumstances(C.night(), C.from(), C.known(), t -> Optional.of(hour.apply(t)), 12);
     }
 
     /** A battery for 50 of 116 frames: changed after 16 and 66, so that the long arcs come last, in the pause of a second. */

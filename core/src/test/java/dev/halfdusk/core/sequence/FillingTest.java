@@ -28,7 +28,7 @@ class FillingTest {
     private static List<Program.Shot> shots(FileFormat format, long... millis) {
         return IntStream.range(0, millis.length)
                 .mapToObj(i -> new Program.Shot(
-                        i + 1, BEGINS.plusMillis(millis[i]), new Settings(0.1, 8, 100), format, "corona"))
+                        i + 1, BEGINS.plusMillis(millis[i]), new Settings(0.1, 8, 100), format, "corona", Front.OPEN))
                 .toList();
     }
 

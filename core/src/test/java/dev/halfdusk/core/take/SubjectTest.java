@@ -6,6 +6,7 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Gear;
@@ -140,7 +141,7 @@ class SubjectTest {
         Gear.Battery battery = new Gear.Battery(400, 180);
         Gear.Card card = new Gear.Card(64, 100);
         assertThat(Camera.of("A", RIG).with(battery).with(card))
-                .isEqualTo(new Camera("A", "A", RIG, Optional.of(battery), Optional.of(card)));
+                .isEqualTo(new Camera(Named.of("A"), Named.of("A"), RIG, Optional.of(battery), Optional.of(card)));
     }
 
     @ParameterizedTest

@@ -17,6 +17,7 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.night.Night;
@@ -248,13 +249,14 @@ class TakesTest {
     @Test
     void the_core_over_a_mark() {
         Circumstances c = june(8);
-        Wish.When when = Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").when(c).lasting(Duration.ofMinutes(10));
+        Wish.When when =
+                Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Arch")).when(c).lasting(Duration.ofMinutes(10));
         assertThat(when.windows()).hasSize(1);
         Instant middle = when.best().orElseThrow().plus(Duration.ofMinutes(5));
         assertThat(c.night().core(middle).azimuthDeg()).isCloseTo(176, within(0.5));
         assertThat(when.windows().get(0).length()).isBetween(Duration.ofMinutes(16), Duration.ofMinutes(28));
         assertThat(c.night().core(when.windows().get(0).from()).azimuthDeg()).isBetween(172.5, 174.0);
-        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Barn").when(c).windows())
+        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Barn")).when(c).windows())
                 .isEmpty();
     }
 
@@ -276,7 +278,7 @@ class TakesTest {
     @Test
     void what_a_wish_lacks_is_refused() {
         assertThatThrownBy(() -> Wish.of(Wish.Kind.FIXED)).hasMessageContaining("needs the time");
-        assertThatThrownBy(() -> Wish.over(Wish.Kind.MOON_OVER_MARK, " ")).hasMessageContaining("needs the mark");
+        assertThatThrownBy(() -> Wish.of(Wish.Kind.MOON_OVER_MARK)).hasMessageContaining("needs the mark");
         assertThatThrownBy(() -> new Free(0, false)).hasMessageContaining("1 to 720");
     }
 
@@ -400,7 +402,8 @@ class TakesTest {
     void wishes_have_words() {
         assertThat(Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).words())
                 .isEqualTo("between two times: 23:00 to 02:00");
-        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, "Arch").words()).isEqualTo("core over a mark: Arch");
+        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Arch")).words())
+                .isEqualTo("core over a mark: Arch");
         assertThat(Wish.of(Wish.Kind.DARK).words()).isEqualTo("while it is dark, without moon");
     }
 

@@ -1,0 +1,126 @@
+package dev.halfdusk.core.outing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.halfdusk.core.eclipse.Anchor;
+import dev.halfdusk.core.eclipse.Cue;
+import dev.halfdusk.core.eclipse.FilterWindow;
+import dev.halfdusk.core.eclipse.LocalSolarEclipse;
+import dev.halfdusk.core.eclipse.Suns;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.EclipsedSun;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Plan;
+import dev.halfdusk.core.take.Take;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+/** An eclipse of the sun in an outing: by day, with its filters. */
+class EclipseSheetTest {
+
+    private static final LocalSolarEclipse HERE = Suns.at(Suns.STRAIT, "2027-08-02");
+    private static final Circumstances C = Circumstances.of(
+            Night.of(Suns.STRAIT, LocalDate.parse("2027-08-01"), ZoneId.of("Europe/Madrid"), NightRules.USUAL),
+            Standpoint.at(Suns.STRAIT, Skyline.FLAT, SkyGlow.natural()),
+            List.of());
+    private static final Take TAKE = Take.of(
+            "Eclipse",
+            new EclipsedSun(300, 200, 8, true),
+            "Long",
+            Rig.of(Suns.BODY, Suns.lens(400, 5.6, true), List.of(Suns.DENSITY_5)));
+
+    private static Trip trip(Optional<LocalTime> back) {
+        return Trip.of(C.night(), Duration.ofMinutes(40), Duration.ofMinutes(15), back, "");
+    }
+
+    private static Schedule schedule(Trip trip, Plan... plans) {
+        return Schedule.arrange(List.of(plans), Habits.USUAL, trip.there());
+    }
+
+    private static Instant contact(Anchor a) {
+        return HERE.contact(a).orElseThrow().when();
+    }
+
+    /** In the words and at the instants of the eclipse's own plan, wherever its take is held. */
+    @Test
+    void the_sheet_tells_when_filters_come_off_and_go_on() {
+        for (Plan plan : List.of(
+                TAKE.plan(C), TAKE.pinnedAt(contact(Anchor.C1).plusSeconds(600)).plan(C))) {
+            Trip trip = trip(Optional.empty()).reaching(List.of(plan), Habits.USUAL);
+            List<RunSheet.Line> sheet = RunSheet.of(C, schedule(trip, plan), trip, Habits.USUAL);
+            for (Cue cue : Cue.of(HERE, FilterWindow.Margins.LEAST)) {
+                assertThat(sheet)
+                        .as(cue.words())
+                        .contains(new RunSheet.Line(cue.when(), cue.words(), true, "Eclipse", true));
+            }
+            assertThat(sheet)
+                    .filteredOn(RunSheet.Line::exact)
+                    .hasSize(Cue.of(HERE, FilterWindow.Margins.LEAST).size());
+        }
+    }
+
+    @Test
+    void each_step_says_what_stands_before_the_lens() {
+        Plan plan = TAKE.plan(C);
+        Trip trip = trip(Optional.empty()).reaching(List.of(plan), Habits.USUAL);
+        FilterWindow window = FilterWindow.of(HERE, FilterWindow.Margins.LEAST).orElseThrow();
+        List<RunSheet.Line> steps = RunSheet.of(C, schedule(trip, plan), trip, Habits.USUAL).stream()
+                .filter(l -> l.what().contains(", filter o"))
+                .toList();
+        assertThat(steps)
+                .hasSizeGreaterThan(5)
+                .allSatisfy(l -> assertThat(l.what())
+                        .endsWith(window.off().contains(l.when()) ? ", filter off" : ", filter on"));
+        assertThat(steps).anyMatch(l -> l.what().endsWith("filter off"));
+        assertThat(steps).anyMatch(l -> l.what().endsWith("filter on"));
+    }
+
+    /** Night is over at sunrise; the eclipse is two hours later. */
+    @Test
+    void a_trip_reaches_a_take_by_day() {
+        Plan plan = TAKE.plan(C);
+        Plan night =
+                Take.of("Core", new MilkyWay(0), "Wide", TAKE.camera().rig()).plan(C);
+        Trip usual = trip(Optional.empty());
+        assertThat(usual.there().to()).isBefore(contact(Anchor.C1));
+
+        Trip alone = usual.reaching(List.of(plan), Habits.USUAL);
+        Instant opens = plan.when().windows().get(0).from();
+        // half an hour, then 16 minutes of work
+        assertThat(alone.there().from()).isEqualTo(opens.minusSeconds(46 * 60));
+        assertThat(alone.there().to()).isEqualTo(opens.plus(plan.lasts()).plusSeconds(15 * 60));
+        assertThat(alone.leavesHome()).isEqualTo(alone.there().from().minusSeconds(55 * 60));
+        assertThat(schedule(alone, plan).left()).isEmpty();
+        assertThat(Clashes.of(schedule(alone, plan), alone, C, Habits.USUAL)).isEmpty();
+
+        Trip both = usual.reaching(List.of(night, plan), Habits.USUAL);
+        assertThat(both.there().from()).isEqualTo(usual.there().from());
+        assertThat(both.there().to()).isEqualTo(alone.there().to());
+        assertThat(schedule(both, night, plan).left()).isEmpty();
+
+        // what needs the dark, and what the night reaches anyhow, changes nothing
+        assertThat(usual.reaching(List.of(night), Habits.USUAL)).isEqualTo(usual);
+        Plan byDay = night.pinned(Optional.of(contact(Anchor.C2)));
+        assertThat(usual.reaching(List.of(byDay), Habits.USUAL)).isEqualTo(usual);
+        Plan held = TAKE.pinnedAt(contact(Anchor.C1)).plan(C);
+        assertThat(usual.reaching(List.of(held), Habits.USUAL).there().to())
+                .isEqualTo(contact(Anchor.C1).plus(held.lasts()).plusSeconds(15 * 60));
+
+        Trip back = trip(Optional.of(LocalTime.of(6, 0))).reaching(List.of(night, plan), Habits.USUAL);
+        assertThat(back.there().to())
+                .isEqualTo(
+                        Night.at(C.night().date(), LocalTime.of(6, 0), C.night().zone()));
+    }
+}
