@@ -18,7 +18,10 @@ import dev.halfdusk.core.take.MilkyWay;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
@@ -64,6 +67,37 @@ class MigrationTest {
         }
         try (ConfigurableApplicationContext again = start(data)) {
             assertThat(again.getBean(Outings.class).all()).isEqualTo(once);
+        }
+    }
+
+    /** Takes over a mark knew it by its name. */
+    @Test
+    void a_mark_of_that_name_is_found_for_a_take() throws Exception {
+        try (Connection db = DriverManager.getConnection("jdbc:sqlite::memory:");
+                Statement sql = db.createStatement()) {
+            sql.executeUpdate("CREATE TABLE outing (id INTEGER, place_id INTEGER)");
+            sql.executeUpdate("CREATE TABLE mark (id INTEGER, place_id INTEGER, name TEXT, deleted_at TEXT)");
+            sql.executeUpdate("CREATE TABLE take (id INTEGER, outing_id INTEGER, wish TEXT)");
+            sql.executeUpdate("INSERT INTO outing VALUES (1, 7), (2, 8)");
+            sql.executeUpdate(
+                    "INSERT INTO mark VALUES (3, 8, 'Arch', NULL), (4, 7, 'Arch', 'gone'), (5, 7, 'Arch', NULL),"
+                            + " (6, 7, 'Arch', NULL)");
+            sql.executeUpdate("INSERT INTO take VALUES (1, 1, '{\"kind\":\"core-over-mark\",\"mark\":\"Arch\"}'),"
+                    + " (2, 2, '{\"kind\":\"core-over-mark\",\"mark\":\"Arch\"}'),"
+                    + " (3, 2, '{\"kind\":\"core-over-mark\",\"mark\":\"None\"}'), (4, 1, '{\"kind\":\"dark\"}')");
+            ScriptUtils.executeSqlScript(db, new ClassPathResource("db/migration/V16__marks_by_identity.sql"));
+            List<String> wishes = new ArrayList<>();
+            try (ResultSet all = sql.executeQuery("SELECT wish FROM take ORDER BY id")) {
+                while (all.next()) {
+                    wishes.add(all.getString(1));
+                }
+            }
+            assertThat(wishes)
+                    .containsExactly(
+                            "{\"kind\":\"core-over-mark\",\"mark\":\"Arch\",\"markId\":\"5\"}",
+                            "{\"kind\":\"core-over-mark\",\"mark\":\"Arch\",\"markId\":\"3\"}",
+                            "{\"kind\":\"core-over-mark\",\"mark\":\"None\"}",
+                            "{\"kind\":\"dark\"}");
         }
     }
 

@@ -38,6 +38,9 @@ final class RandomEdits {
     /** One edit in words; empty where it was refused. */
     String next() throws Exception {
         List<Form> forms = forms();
+        if (random.nextInt(3) == 0) { // what takes refer to, among many pieces of gear and domes
+            forms.removeIf(f -> !f.page.startsWith("/kit/rig/"));
+        }
         Form form = forms.get(random.nextInt(forms.size()));
         boolean ofPlace = form.page.contains("?");
         if (random.nextDouble() < DELETED) {
@@ -51,6 +54,12 @@ final class RandomEdits {
         StringBuilder words = new StringBuilder(form.target);
         for (int i = 0; i < 1 + random.nextInt(MOST_FIELDS) && !allowed.isEmpty(); i++) {
             PageFields.Allowed a = allowed.get(random.nextInt(allowed.size()));
+            if (i == 0 && random.nextBoolean()) { // rigs are made of few parts among many boxes
+                a = allowed.stream()
+                        .filter(f -> f.name().equals("lens"))
+                        .findFirst()
+                        .orElse(a);
+            }
             String value = value(a);
             fields.put(a.name(), value);
             fields.values().removeIf(v -> value.isEmpty() && v.isEmpty());

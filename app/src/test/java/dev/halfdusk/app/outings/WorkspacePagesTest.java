@@ -19,6 +19,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
@@ -76,6 +77,9 @@ class WorkspacePagesTest {
 
     @Autowired
     private Kit kit;
+
+    @Autowired
+    private Evening evening;
 
     private long id;
     private String home;
@@ -219,6 +223,74 @@ class WorkspacePagesTest {
                     .pinnedAt(Instant.parse("2027-07-04T22:30:00Z").plusSeconds(60L * i));
             long stored = takes.add(id, take, rig.id());
             assertThat(takes.of(id)).contains(new Takes.Stored(stored, rig, take, Progress.AHEAD));
+        }
+    }
+
+    /** A take over a mark finds it whatever it is called by now; another that is called so is another. */
+    @Test
+    void a_mark_may_be_renamed() throws Exception {
+        long place = outings.existing(id).place().id();
+        Mark mark = new Mark("Old name", 176, 140, 24, 13, 0);
+        places.addMark(place, mark);
+        long known = places.marks(place).stream()
+                .filter(m -> m.mark().equals(mark))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        web.perform(post(path)
+                        .param("subject", "milky-way")
+                        .param("rig", "" + rig.id())
+                        .param("wish", "core-over-mark")
+                        .param("mark", "" + known))
+                .andExpect(status().is3xxRedirection());
+        assertThat(body()).contains("core over a mark: Old name");
+        long take = takes.of(id).get(0).id();
+        Instant opens = evening.of(outings.existing(id))
+                .schedule()
+                .slots()
+                .get(0)
+                .runs()
+                .from();
+
+        places.changeMark(place, known, new Mark("New name", 176, 140, 24, 13, 0));
+        places.addMark(place, new Mark("Old name", 10, 140, 24, 13, 0));
+        assertThat(body()).contains("core over a mark: New name").doesNotContain("core over a mark: Old name");
+        assertThat(evening.of(outings.existing(id))
+                        .schedule()
+                        .slots()
+                        .get(0)
+                        .runs()
+                        .from())
+                .isEqualTo(opens);
+        // and keeps its identity where the place is read out of a file again
+        places.replaceMarks(
+                place, List.of(new Mark("New name", 177, 140, 24, 13, 0), new Mark("Third", 1, 9, 9, 9, 0)));
+        assertThat(places.marks(place)).extracting(Places.ListedMark::id).contains(known);
+        assertThat(places.marks(place)).extracting(m -> m.mark().name()).containsExactly("New name", "Third");
+        assertThat(places.mark(place, known).orElseThrow().bearingDeg()).isEqualTo(177);
+        assertThat(takes.existing(id, take).take().wish().mark().orElseThrow().id())
+                .isEqualTo(Id.of(known));
+    }
+
+    /** Two rigs of one name: what is proposed for one is stored with it. */
+    @Test
+    void a_proposal_is_taken_with_the_rig_it_was_made_for() throws Exception {
+        Take proposed = Take.of("Core", new MilkyWay(5), Takes.camera(rig));
+        NamedRig twin = kit.rig(kit.save(new NamedRig(
+                        null,
+                        rig.name(),
+                        rig.body(),
+                        kit.lens(kit.rigs().get(3).lens().id()).orElseThrow(),
+                        List.of())))
+                .orElseThrow();
+        try {
+            Take other = Take.of("Other", new MilkyWay(5), Takes.camera(twin));
+            evening.add(outings.existing(id), proposed);
+            evening.add(outings.existing(id), other);
+            assertThat(takes.of(id)).extracting(t -> t.rig().id()).containsExactly(rig.id(), twin.id());
+        } finally {
+            takes.of(id).forEach(t -> takes.change(id, t.id(), proposed, rig.id()));
+            web.perform(post("/kit/rig/" + twin.id() + "/delete"));
         }
     }
 

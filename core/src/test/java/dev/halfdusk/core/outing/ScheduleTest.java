@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.CameraBody;
@@ -238,6 +239,23 @@ class ScheduleTest {
                 plan("a", wide, 30, false, Optional.of(at(200)), 0, window(190, 240)),
                 plan("b", tele, 30, false, Optional.of(at(210)), 0, window(200, 400)));
         assertThat(slot(s, "b").runs().from()).isEqualTo(at(246)); // 230 and sixteen minutes of work
+    }
+
+    /** Two bodies of one model, which their owner calls the same, work side by side. */
+    @Test
+    void bodies_of_one_name_are_two() {
+        Named first = new Named(Id.of(1), "Body");
+        Named second = new Named(Id.of(2), "Body");
+        Camera one = new Camera(new Named(Id.of(3), "Wide"), first, RIG, Optional.empty(), Optional.empty());
+        Camera other = new Camera(new Named(Id.of(4), "Wide"), second, RIG, Optional.empty(), Optional.empty());
+        Schedule s = arrange(
+                plan("a", one, 60, false, Optional.of(at(200)), 0, window(190, 300)),
+                plan("b", other, 30, false, Optional.of(at(230)), 0, window(200, 400)),
+                plan("c", other, 10, false, Optional.of(at(300)), 0, window(290, 400)));
+        assertThat(slot(s, "b").runs().from()).isEqualTo(at(230));
+        assertThat(slot(s, "b").prepares()).isEqualTo(window(214, 230)); // its own setting up
+        assertThat(slot(s, "c").prepares()).isEqualTo(window(294, 300));
+        assertThat(slot(s, "a").sharesBody(slot(s, "b"))).isFalse();
     }
 
     /** 60 % and 50 % of one battery do not go together: one minute more before the second; after it 50 % are left. */
