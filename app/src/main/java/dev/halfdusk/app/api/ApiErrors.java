@@ -6,8 +6,11 @@ import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.night.NoSuchDate;
 import dev.halfdusk.core.sky.DateOutOfRange;
 import java.net.URI;
+import java.util.Collection;
 import java.util.Map;
+import org.springframework.core.MethodParameter;
 import org.springframework.core.Ordered;
+import org.springframework.core.ResolvableType;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
@@ -29,10 +32,7 @@ class ApiErrors {
     private static final Map<String, String> WANTED = Map.of(
             "Instant", "a time in UTC such as 2027-06-08T22:00:00Z",
             "LocalDate", "a date such as 2027-06-08",
-            "ZoneId", "a time zone such as Europe/Lisbon",
-            "Stance", "lying, leaning or standing",
-            "DayOfWeek", "a day such as FRIDAY, or several with commas",
-            "Month", "a month such as JUNE, or several with commas");
+            "ZoneId", "a time zone such as Europe/Lisbon");
 
     @ExceptionHandler
     ProblemDetail outOfRange(OutOfRange e) {
@@ -69,17 +69,26 @@ class ApiErrors {
                     "the parameter " + e.getName() + " lies outside of what can be reckoned: " + outside.getMessage(),
                     Map.of("parameter", e.getName(), "allowed", "2000 to 2059"));
         }
-        String wanted = wanted(e.getParameter()
-                .nestedIfOptional()
-                .getNestedGenericParameterType()
-                .getTypeName());
+        String wanted = wanted(e.getParameter().nestedIfOptional());
         return problem(
                 "the parameter " + e.getName() + " is not " + wanted,
                 Map.of("parameter", e.getName(), "allowed", wanted));
     }
 
     /** What a parameter of a type looks like. */
-    private static String wanted(String type) {
+    private static String wanted(MethodParameter parameter) {
+        if (parameter.getNestedParameterType() == boolean.class) {
+            return "true or false";
+        }
+        Class<?> listed = ResolvableType.forMethodParameter(parameter)
+                .as(Collection.class)
+                .getGeneric()
+                .resolve();
+        Class<?> one = listed == null ? parameter.getNestedParameterType() : listed;
+        if (one.isEnum()) {
+            return String.join(", ", ApiDescription.words(one)) + (listed == null ? "" : "; several with commas");
+        }
+        String type = parameter.getNestedGenericParameterType().getTypeName();
         for (Map.Entry<String, String> known : WANTED.entrySet()) {
             if (type.contains(known.getKey())) {
                 return known.getValue();

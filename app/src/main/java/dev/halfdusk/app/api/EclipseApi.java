@@ -20,6 +20,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -43,14 +44,14 @@ class EclipseApi {
             double umbralMagnitude,
             double penumbralMagnitude,
             Instant p1,
-            Instant u1,
-            Instant u2,
+            @Nullable Instant u1,
+            @Nullable Instant u2,
             Instant max,
-            Instant u3,
-            Instant u4,
+            @Nullable Instant u3,
+            @Nullable Instant u4,
             Instant p4,
-            String seen,
-            List<Contact> contacts) {}
+            @Nullable String seen,
+            @Nullable List<Contact> contacts) {}
 
     /** A contact from a site, over a level horizon; altitudes without refraction. */
     public record Contact(
@@ -117,18 +118,18 @@ class EclipseApi {
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record Solar(
             String type,
-            Instant c1,
-            Instant c2,
+            @Nullable Instant c1,
+            @Nullable Instant c2,
             Instant max,
-            Instant c3,
-            Instant c4,
+            @Nullable Instant c3,
+            @Nullable Instant c4,
             Double magnitude,
             Double obscuration,
             Double sunAltitudeDeg,
             Double sunAzimuthDeg,
             Double gamma,
-            List<String> belowHorizon,
-            Instant seenMax,
+            @Nullable List<String> belowHorizon,
+            @Nullable Instant seenMax,
             Double seenMagnitude,
             Double seenObscuration) {}
 

@@ -29,6 +29,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
 import java.util.OptionalDouble;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -57,7 +58,7 @@ class ExposureApi {
             String rule,
             String label,
             Double seconds,
-            String dialLabel,
+            @Nullable String dialLabel,
             Double dialSeconds,
             Double dialRealSeconds,
             Double driftPx,

@@ -29,6 +29,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -80,9 +81,9 @@ class NightsApi {
             List<Span> darkWithoutMoon,
             List<Span> coreUp,
             List<Span> coreInTheDark,
-            Instant coreRise,
-            Instant coreSet,
-            Core coreBest,
+            @Nullable Instant coreRise,
+            @Nullable Instant coreSet,
+            @Nullable Core coreBest,
             double moonIlluminatedFraction,
             double moonSizeToMean,
             double poleAltitudeDeg) {}
@@ -101,7 +102,7 @@ class NightsApi {
             Double coreTopAzimuthDeg,
             Double contrastPercent,
             double moonIlluminatedFraction,
-            String stance,
+            @Nullable String stance,
             double skyMagnitude,
             List<String> reasons) {}
 

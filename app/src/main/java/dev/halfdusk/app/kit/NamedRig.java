@@ -13,6 +13,15 @@ import java.util.Optional;
  */
 public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, List<NamedGear> gear) {
 
+    /** Of that name; of several the one of that number, else the first. */
+    public static Optional<NamedRig> find(List<NamedRig> rigs, String name, long id) {
+        List<NamedRig> ofName = rigs.stream().filter(r -> r.name().equals(name)).toList();
+        return ofName.stream()
+                .filter(r -> r.id() == id)
+                .findFirst()
+                .or(() -> ofName.stream().findFirst());
+    }
+
     /** Put together; a part that cannot be, since another has become something else, is left off. */
     public Rig rig() {
         List<Gear> on = new ArrayList<>(gear.stream().map(NamedGear::gear).toList());

@@ -126,6 +126,7 @@ public class OutingFile {
                 .put("title", o.title())
                 .put("night", o.night().toString());
         root.putObject("place")
+                .put("id", o.place().id())
                 .put("name", o.place().name())
                 .put("latitude", o.place().site().latitudeDeg())
                 .put("longitude", o.place().site().longitudeDeg())

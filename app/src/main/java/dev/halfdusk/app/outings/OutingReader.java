@@ -64,7 +64,7 @@ public final class OutingReader {
             "packed",
             "takes",
             "notes");
-    private static final Set<String> PLACE = Set.of("name", "latitude", "longitude", "elevation", "zone");
+    private static final Set<String> PLACE = Set.of("id", "name", "latitude", "longitude", "elevation", "zone");
     private static final Set<String> TAKE = Set.of(
             "name",
             "subject",
@@ -82,7 +82,7 @@ public final class OutingReader {
             "skipped");
 
     private final TakeJson takeJson;
-    private final Map<String, List<NamedRig>> rigs;
+    private final List<NamedRig> rigs;
     private final Places ground;
     private final Map<String, List<Place>> known;
     private final Twins<OutingFile.Whole> stored;
@@ -92,7 +92,7 @@ public final class OutingReader {
             List<Place> places, List<NamedRig> rigs, Twins<OutingFile.Whole> stored, TakeJson takeJson, Places ground) {
         this.takeJson = takeJson;
         this.stored = stored;
-        this.rigs = rigs.stream().collect(Collectors.groupingBy(NamedRig::name));
+        this.rigs = rigs;
         this.ground = ground;
         known = new HashMap<>(places.stream().collect(Collectors.groupingBy(Place::name)));
     }
@@ -287,11 +287,7 @@ public final class OutingReader {
 
     /** By its name; of several of one name the one of that number, else the first. */
     private NamedRig rig(JsonNode n) {
-        List<NamedRig> ofName = rigs.getOrDefault(n.path("rig").asText(), List.of());
-        return ofName.stream()
-                .filter(r -> r.id() == n.path("rigId").asLong())
-                .findFirst()
-                .or(() -> ofName.stream().findFirst())
+        return NamedRig.find(rigs, n.path("rig").asText(), n.path("rigId").asLong())
                 .orElse(null);
     }
 
@@ -308,7 +304,7 @@ public final class OutingReader {
         }
     }
 
-    /** The place of that name where it is known, of several the one that lies there; else a new one. */
+    /** The place of that name where it is known, of several the one that lies there, of several there the one of that number; else a new one. */
     private Place place(JsonNode n) {
         String name = text(n, "name", "place.", false);
         double latitude = number(n, "latitude", "place.", Range.LATITUDE, Double.NaN);
@@ -317,9 +313,13 @@ public final class OutingReader {
         ZoneId zone = tried("place.zone", () -> ZoneId.of(n.path("zone").asText()));
         List<Place> ofName = known.getOrDefault(name, List.of());
         if (!ofName.isEmpty() || !problems.isEmpty()) {
-            return ofName.stream()
+            List<Place> there = ofName.stream()
                     .filter(p -> p.site().latitudeDeg() == latitude && p.site().longitudeDeg() == longitude)
+                    .toList();
+            return there.stream()
+                    .filter(p -> p.id() != null && p.id() == n.path("id").asLong())
                     .findFirst()
+                    .or(() -> there.stream().findFirst())
                     .or(() -> ofName.stream().findFirst())
                     .orElse(null);
         }

@@ -3,6 +3,7 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.core.outing.RunSheet;
 import java.time.Instant;
 import java.util.List;
+import org.springframework.lang.Nullable;
 
 /**
  * A line of the run sheet, as it is given to other programs.
@@ -10,7 +11,7 @@ import java.util.List;
  * @param take to which it belongs; null for none
  * @param act whether it asks for something to be done
  */
-public record SheetLine(Instant utc, String take, String what, boolean act) {
+public record SheetLine(Instant utc, @Nullable String take, String what, boolean act) {
 
     static List<SheetLine> of(List<RunSheet.Line> sheet) {
         return sheet.stream()

@@ -4,6 +4,7 @@ import static dev.halfdusk.app.db.Tables.DOME;
 import static dev.halfdusk.app.db.Tables.MARK;
 import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.SKYLINE_POINT;
+import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.DomeRecord;
 import dev.halfdusk.app.db.tables.records.MarkRecord;
@@ -29,6 +30,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -265,6 +267,12 @@ public class Places {
                 .set(MARK.FOOT_M, m.footM())
                 .set(MARK.SILHOUETTE, m.silhouette().key())
                 .where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place)))
+                .execute();
+        // takes know it by its identity; what it is called stands beside that for files and people
+        db.update(TAKE)
+                .set(TAKE.WISH, DSL.field("json_set({0}, '$.mark', {1})", String.class, TAKE.WISH, DSL.val(m.name())))
+                .where(DSL.field("json_extract({0}, '$.markId')", String.class, TAKE.WISH)
+                        .eq(Id.of(mark).text()))
                 .execute();
     }
 

@@ -121,8 +121,18 @@ class CameraForm {
                 Optional.empty());
     }
 
-    /** Empty where the form now holds complaints. */
+    /** As its rig can be set; empty where the form now holds complaints. */
     Optional<PlanCamera> read(Form form, PlanCamera before, FilterWindow.Margins margins) {
+        return read(form, before, margins, true);
+    }
+
+    /** As it was asked for once, whatever has become of its rig since; empty where the form now holds complaints. */
+    Optional<PlanCamera> asked(Form form, PlanCamera before, FilterWindow.Margins margins) {
+        return read(form, before, margins, false);
+    }
+
+    private Optional<PlanCamera> read(
+            Form form, PlanCamera before, FilterWindow.Margins margins, boolean asItCanBeSet) {
         OptionalLong rigId = form.id("rig");
         Optional<NamedRig> named = rigId.isPresent() ? kit.rig(rigId.getAsLong()) : Optional.empty();
         if (named.isEmpty()) {
@@ -135,15 +145,21 @@ class CameraForm {
         }
         String name = form.text("name", "what you call it");
         Role role = form.oneOf("role", before.role()).orElse(before.role());
-        OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
-        Range apertures = focal.isPresent() ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;
+        OptionalDouble focal = form.number("focal", asItCanBeSet ? rig.lens().focalLengths() : Range.FOCAL_LENGTH);
+        Range apertures = focal.isPresent() && asItCanBeSet ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;
         if (!named.get().id().equals(before.rig().id())) {
             form.moveInto("aperture", apertures);
         }
         OptionalDouble aperture = form.number("aperture", apertures);
         OptionalDouble iso = form.number(
                 "iso",
-                new Range("ISO", rig.body().response().baseIso(), rig.body().topIso(), ""));
+                asItCanBeSet
+                        ? new Range(
+                                "ISO",
+                                rig.body().response().baseIso(),
+                                rig.body().topIso(),
+                                "")
+                        : Range.ISO);
         OptionalDouble every = form.number("every", ScriptAsked.EVERY);
         OptionalLong steps = form.whole("steps", ScriptAsked.STEPS);
         OptionalDouble burst = form.number("burst", ScriptAsked.BURST);

@@ -89,8 +89,7 @@ public class PlanFile {
     public final class Reading {
         private final Map<String, List<Place>> known =
                 places.all().stream().collect(Collectors.groupingBy(Place::name));
-        private final Map<String, NamedRig> rigs =
-                kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
+        private final List<NamedRig> rigs = kit.rigs();
         private final Twins<Kept> stored = new Twins<>(
                 plans.briefs().stream()
                         .map(b -> new Kept(b.id(), whole(plans.stored(b.id()))))
@@ -172,7 +171,9 @@ public class PlanFile {
 
     private static void write(ObjectNode node, PlanCamera c) {
         Form fields = CameraForm.fields(c);
-        node.put("name", c.name()).put("rig", c.rig().name());
+        node.put("name", c.name())
+                .put("rig", c.rig().name())
+                .put("rigId", c.rig().id());
         for (Field f : FIELDS) {
             switch (f.sort) {
                 case NUMBER -> node.put(f.name, Double.parseDouble(fields.value(f.field)));
@@ -320,8 +321,8 @@ public class PlanFile {
         for (int i = 0; i < list.size() && problems.size() < 5; i++) {
             JsonNode n = list.get(i);
             String where = "cameras[" + i + "].";
-            Optional<NamedRig> rig =
-                    Optional.ofNullable(reading.rigs.get(n.path("rig").asText()));
+            Optional<NamedRig> rig = NamedRig.find(
+                    reading.rigs, n.path("rig").asText(), n.path("rigId").asLong());
             if (rig.isEmpty()) {
                 problems.add(where + "rig: no rig here is called \u201c"
                         + Words.clipped(n.path("rig").asText(), LONGEST) + "\u201d.");
@@ -352,7 +353,7 @@ public class PlanFile {
             form.put("azimuth", n.path("aim").path("azimuth").asText(""))
                     .put("altitude", n.path("aim").path("altitude").asText(""));
         }
-        Optional<PlanCamera> read = cameras.read(form, usual, margins);
+        Optional<PlanCamera> read = cameras.asked(form, usual, margins);
         form.errors().forEach((field, what) -> problems.add(where + name(field) + ": " + what));
         return read;
     }

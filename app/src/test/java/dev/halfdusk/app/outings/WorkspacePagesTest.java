@@ -215,7 +215,8 @@ class WorkspacePagesTest {
                 Wish.of(Wish.Kind.DARK),
                 Wish.at(LocalTime.of(23, 17)),
                 Wish.between(LocalTime.of(22, 5), LocalTime.of(3, 55)),
-                Wish.over(Wish.Kind.MOON_OVER_MARK, Named.of("Stack <1>")));
+                places.at(
+                        outings.existing(id).place().id(), Wish.over(Wish.Kind.MOON_OVER_MARK, Named.of("Stack <1>"))));
         for (int i = 0; i < subjects.size(); i++) {
             Take take = Take.of("Take " + i, subjects.get(i), Takes.camera(rig))
                     .with(wishes.get(i % wishes.size()))
@@ -254,6 +255,8 @@ class WorkspacePagesTest {
 
         places.changeMark(place, known, new Mark("New name", 176, 140, 24, 13, 0));
         places.addMark(place, new Mark("Old name", 10, 140, 24, 13, 0));
+        assertThat(takes.of(id).get(0).take().wish().mark().orElseThrow())
+                .isEqualTo(new Named(Id.of(known), "New name"));
         assertThat(body()).contains("core over a mark: New name").doesNotContain("core over a mark: Old name");
         assertThat(evening.of(outings.existing(id))
                         .schedule()
