@@ -8,7 +8,6 @@ import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.info.Info;
-import io.swagger.v3.oas.models.info.License;
 import io.swagger.v3.oas.models.media.Content;
 import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.ObjectSchema;
@@ -78,7 +77,6 @@ class ApiDescription {
                 .info(new Info()
                         .title("Half Dusk")
                         .version("1")
-                        .license(new License().name("as the program"))
                         .description("Sky, optics and exposure for night photography. Units are in the names of the"
                                 + " fields; refusals are problem+json with what is allowed."))
                 .servers(List.of(new Server().url("/")));

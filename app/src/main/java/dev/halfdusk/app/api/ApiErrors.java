@@ -14,10 +14,14 @@ import org.springframework.core.ResolvableType;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.TransactionException;
+import org.springframework.web.HttpMediaTypeNotAcceptableException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
@@ -102,6 +106,24 @@ class ApiErrors {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
         problem.setType(URI.create("/api/docs"));
         return problem;
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> method(HttpRequestMethodNotSupportedException e) {
+        return ResponseEntity.status(HttpStatus.METHOD_NOT_ALLOWED)
+                .allow(e.getSupportedHttpMethods().toArray(HttpMethod[]::new))
+                .body(ProblemDetail.forStatusAndDetail(
+                        HttpStatus.METHOD_NOT_ALLOWED,
+                        e.getMethod() + " is not possible here; allowed: "
+                                + String.join(", ", e.getSupportedMethods())));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> format(HttpMediaTypeNotAcceptableException e) {
+        return ResponseEntity.status(HttpStatus.NOT_ACCEPTABLE)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(ProblemDetail.forStatusAndDetail(
+                        HttpStatus.NOT_ACCEPTABLE, "this is answered as JSON, or as the picture that its path names"));
     }
 
     @ExceptionHandler

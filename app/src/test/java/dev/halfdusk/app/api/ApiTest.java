@@ -10,6 +10,7 @@ import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -230,7 +231,26 @@ class ApiTest {
                     .andExpect(status().isNotFound())
                     .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON));
         }
-        web.perform(post("/api/exposure/longest")).andExpect(status().is4xxClientError());
+        web.perform(post("/api/exposure/longest"))
+                .andExpect(status().isMethodNotAllowed())
+                .andExpect(header().string("Allow", "GET"))
+                .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+                .andExpect(jsonPath("$.detail", containsString("POST is not possible")));
+        web.perform(post("/api/nothing")).andExpect(status().isNotFound());
+        web.perform(get(LONGEST).accept("text/html"))
+                .andExpect(status().isNotAcceptable())
+                .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON));
+    }
+
+    /** The same question twice: the second time nothing is sent. */
+    @Test
+    void who_has_an_answer_is_told_that_it_still_holds() throws Exception {
+        String tag = web.perform(get(LONGEST)).andReturn().getResponse().getHeader("ETag");
+        web.perform(get(LONGEST).header("If-None-Match", tag))
+                .andExpect(status().isNotModified())
+                .andExpect(content().string(""));
+        web.perform(get(LONGEST + "&declination=40").header("If-None-Match", tag))
+                .andExpect(status().isOk());
     }
 
     @Test
