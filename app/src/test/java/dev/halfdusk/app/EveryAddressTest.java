@@ -6,6 +6,7 @@ import static dev.halfdusk.app.db.Tables.TAKE;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
+import dev.halfdusk.app.browser.EveryPageBrowserTest;
 import dev.halfdusk.app.db.DefaultSchema;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.outings.Outing;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,11 +33,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.server.PathContainer;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.springframework.web.util.pattern.PathPattern;
 
 /** Every page and file there is, found in the application itself: with the demo, on an empty instance, with a place alone, with kit alone. */
 @PageTest
@@ -77,6 +81,9 @@ class EveryAddressTest {
 
     @Autowired
     private Takes takes;
+
+    /** Addresses that were answered with a page. */
+    private static final Set<String> PAGES = new HashSet<>();
 
     private static final int EDITS = 32;
     private static final int LOOKS = 8;
@@ -123,6 +130,9 @@ class EveryAddressTest {
                     MockHttpServletResponse answer =
                             web.perform(get(address + query)).andReturn().getResponse();
                     pages += answer.getStatus() == 200 ? 1 : 0;
+                    if (isPage(answer)) {
+                        PAGES.add(address);
+                    }
                     if (answer.getStatus() >= 500) {
                         failed.add(address + query + ": " + answer.getStatus());
                     }
@@ -154,9 +164,44 @@ class EveryAddressTest {
         assertThat(outings.all()).extracting(Outing::title).contains("Harbour festival");
     }
 
-    /** Whatever becomes of what they refer to: all is still there, is shown, and says what does not fit any more. */
+    /** In every lamp, on a phone, with axe: each page that the application has is among those that the browser opens. */
     @Test
     @Order(2)
+    void every_page_is_looked_at() {
+        List<String> forgotten = new ArrayList<>();
+        int[] pages = {0};
+        mappings.getHandlerMethods().forEach((info, method) -> {
+            Set<RequestMethod> methods = info.getMethodsCondition().getMethods();
+            if (!methods.isEmpty() && !methods.contains(RequestMethod.GET)) {
+                return;
+            }
+            for (PathPattern pattern : info.getPathPatternsCondition().getPatterns()) {
+                boolean page = filled(pattern.getPatternString()).stream().anyMatch(PAGES::contains);
+                pages[0] += page ? 1 : 0;
+                if (page && EveryPageBrowserTest.PAGES.stream().noneMatch(p -> pattern.matches(path(p)))) {
+                    forgotten.add(pattern.getPatternString());
+                }
+            }
+        });
+        assertThat(forgotten).isEmpty();
+        assertThat(pages[0]).isGreaterThan(35);
+    }
+
+    private static PathContainer path(String address) {
+        return PathContainer.parsePath(address.replaceAll("\\?.*", ""));
+    }
+
+    /** Whole, not a part that is put into one, nor a file to take along. */
+    private static boolean isPage(MockHttpServletResponse answer) throws Exception {
+        return answer.getStatus() == 200
+                && String.valueOf(answer.getContentType()).startsWith("text/html")
+                && answer.getHeader("Content-Disposition") == null
+                && answer.getContentAsString().contains("<html");
+    }
+
+    /** Whatever becomes of what they refer to: all is still there, is shown, and says what does not fit any more. */
+    @Test
+    @Order(3)
     void what_is_stored_outlives_every_edit_of_kit_and_places() throws Exception {
         int stored = db.fetchCount(TAKE) + db.fetchCount(OUTING) + db.fetchCount(ECLIPSE_CAMERA);
         List<String> showing = Stream.concat(
@@ -207,7 +252,7 @@ class EveryAddressTest {
     }
 
     @Test
-    @Order(3)
+    @Order(4)
     void with_kit_alone() {
         wipe(false);
         assertThat(kit.bodies()).isNotEmpty();
@@ -215,14 +260,14 @@ class EveryAddressTest {
     }
 
     @Test
-    @Order(4)
+    @Order(5)
     void on_an_empty_instance() {
         wipe(true);
         assertThat(open()).isEmpty();
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void with_a_place_alone() {
         places.add(Place.at("Alone", new Site(-45, 170.5, 5), ZoneId.of("Pacific/Auckland")));
         assertThat(open()).isEmpty();
