@@ -5,6 +5,7 @@ import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Observer;
@@ -18,13 +19,17 @@ import java.util.stream.IntStream;
 
 /**
  * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and core, brightness of the zenith and
- * contrast of the core. Places keep 0.01° against the exact ones (tested); all altitudes are airless.
+ * contrast of the core. Places keep 0.01° against the exact ones (tested); all altitudes are airless. By day, with the sun 2° high or higher,
+ * only its altitude and the zenith are kept, and all else is NaN.
  */
 public final class YearOfNights {
 
     public static final Duration STEP = Duration.ofMinutes(10);
 
     private static final int LONGEST = 3700;
+    /** From 2° of the sun on a sample is of the day. */
+    private static final double DAY_SINE = Math.sin(Math.toRadians(2));
+
     private static final double TWILIGHT_DEG = -6;
 
     private final Site site;
@@ -92,7 +97,12 @@ public final class YearOfNights {
         Track core = Track.of(FixedPoint.CORE, start, end);
         Track.Window window = new Track.Window(observer, start, samples(), STEP.toMinutes() / 1440.0);
         IntStream.range(0, samples()).parallel().forEach(i -> {
-            SunAndMoon lamps = SunAndMoon.of(window.local(sun, i), window.local(moon, i));
+            Vector sunAt = window.local(sun, i);
+            if (sunAt.z() > DAY_SINE * sunAt.length()) {
+                day(i, sunAt.latitudeDeg());
+                return;
+            }
+            SunAndMoon lamps = SunAndMoon.of(sunAt, window.local(moon, i));
             Direction at = Direction.of(window.local(core, i));
             sunAltitude[i] = (float) lamps.sunAltitudeDeg();
             sunAzimuth[i] = (float) lamps.sunAzimuthDeg();
@@ -105,6 +115,18 @@ public final class YearOfNights {
             boolean seen = lamps.sunAltitudeDeg() < TWILIGHT_DEG && skyline.shows(at);
             coreContrast[i] = seen ? (float) glow.coreContrastPercent(at, lamps) : 0;
         });
+    }
+
+    /** Half of all samples: nobody asks of them where moon and core stand. */
+    private void day(int i, double sunDeg) {
+        sunAltitude[i] = (float) sunDeg;
+        sunAzimuth[i] = Float.NaN;
+        moonAltitude[i] = Float.NaN;
+        moonAzimuth[i] = Float.NaN;
+        moonPhaseAngle[i] = Float.NaN;
+        coreAltitude[i] = Float.NaN;
+        coreAzimuth[i] = Float.NaN;
+        zenithMagnitude[i] = (float) glow.zenith(byDay(sunDeg)).magnitude();
     }
 
     public Site site() {
@@ -157,7 +179,16 @@ public final class YearOfNights {
         return moonAltitude[sample];
     }
 
+    /** What lights the sky; by day a moon that does not. */
     public SunAndMoon lamps(int sample) {
+        return Float.isNaN(moonAltitude[sample]) ? byDay(sunAltitude[sample]) : all(sample);
+    }
+
+    private static SunAndMoon byDay(double sunDeg) {
+        return new SunAndMoon(sunDeg, 0, -90, 0, 180);
+    }
+
+    private SunAndMoon all(int sample) {
         return new SunAndMoon(
                 sunAltitude[sample],
                 sunAzimuth[sample],
@@ -168,7 +199,7 @@ public final class YearOfNights {
 
     /** Lit fraction of the moon, 0 to 1. */
     public double moonFraction(int sample) {
-        return lamps(sample).moonFraction();
+        return all(sample).moonFraction();
     }
 
     public double coreAltitudeDeg(int sample) {

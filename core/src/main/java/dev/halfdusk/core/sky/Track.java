@@ -2,6 +2,8 @@ package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Vector;
 import java.time.Instant;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 
 /**
  * The way of one target over a long time, for many samples: apparent geocentric places at nodes, interpolated by a cubic
@@ -28,13 +30,50 @@ public final class Track {
         z = new double[nodes];
     }
 
+    /**
+     * Places at nodes, the same for all observers: those of sun, moon and core are looked up again and again, for one place after
+     * another. At most 4 MB each.
+     */
+    private static final class Known {
+
+        private static final long FIRST = node(TimeScale.days(TimeScale.FIRST)) - 8;
+        private static final int MOST = (int) (node(TimeScale.days(TimeScale.LAST)) + 8 - FIRST);
+
+        private static final Map<Target, Known> ALL =
+                Map.of(Body.SUN, new Known(), Body.MOON, new Known(), FixedPoint.CORE, new Known());
+
+        private final AtomicReferenceArray<Vector> places = new AtomicReferenceArray<>(MOST);
+
+        Vector at(Target target, long node) {
+            int i = (int) (node - FIRST);
+            if (i < 0 || i >= MOST) {
+                return place(target, node);
+            }
+            Vector known = places.get(i);
+            if (known == null) {
+                known = place(target, node);
+                places.set(i, known);
+            }
+            return known;
+        }
+    }
+
+    private static long node(double days) {
+        return (long) Math.floor(days * NODES_PER_DAY);
+    }
+
+    private static Vector place(Target target, long node) {
+        return Moment.atDays(node / NODES_PER_DAY).equatorOfDate(target);
+    }
+
     /** The way from one instant to another. */
     public static Track of(Target target, Instant from, Instant to) {
-        double first = TimeScale.days(from) - 2 / NODES_PER_DAY;
-        double last = TimeScale.days(to) + 2 / NODES_PER_DAY;
-        Track track = new Track(target instanceof Body, first, (int) Math.ceil((last - first) * NODES_PER_DAY) + 2);
+        long first = node(TimeScale.days(from)) - 2;
+        long last = node(TimeScale.days(to)) + 4;
+        Track track = new Track(target instanceof Body, first / NODES_PER_DAY, (int) (last - first) + 1);
+        Known known = Known.ALL.get(target);
         for (int i = 0; i < track.x.length; i++) {
-            Vector v = Moment.atDays(first + i / NODES_PER_DAY).equatorOfDate(target);
+            Vector v = known == null ? place(target, first + i) : known.at(target, first + i);
             track.x[i] = v.x();
             track.y[i] = v.y();
             track.z[i] = v.z();
