@@ -31,8 +31,8 @@ class EclipsedMoonDiscTest {
 
     private static final Sensor SENSOR = new Sensor(36, 24, 5);
     private static final Response DEEP = new Response(500_000, 100, 1, 1, 0, 0.5);
-    private static final double FOCAL = 420;
-    private static final int SIDE = 900;
+    private static final double FOCAL = 210;
+    private static final int SIDE = 450;
 
     private static Photograph take(Site site, Instant when, double seconds, double danjon) {
         Observer observer = Observer.at(site);
@@ -116,9 +116,9 @@ class EclipsedMoonDiscTest {
     private static double[] mean(Photograph p) {
         double[] sum = new double[3];
         for (int c = 0; c < 3; c++) {
-            for (int j = -60; j < 60; j++) {
-                for (int i = -60; i < 60; i++) {
-                    sum[c] += p.electrons(c)[(SIDE / 2 + j) * SIDE + SIDE / 2 + i] / 14_400;
+            for (int j = -30; j < 30; j++) {
+                for (int i = -30; i < 30; i++) {
+                    sum[c] += p.electrons(c)[(SIDE / 2 + j) * SIDE + SIDE / 2 + i] / 3600;
                 }
             }
         }
