@@ -104,16 +104,42 @@ record ChosenTake(
                 .orElse(program.steps().get(0));
     }
 
+    /** Those that are alike in one line, and the fast ones of a script. */
     private static List<String> steps(Program program, Night night, CameraBody body) {
         List<String> lines = new ArrayList<>();
-        for (Program.Step s : program.steps()) {
-            boolean same = s.settings().equals(program.steps().get(0).settings());
-            lines.add(night.clock(s.begins()) + "  "
-                    + (same ? s.frames() + (s.frames() == 1 ? " frame" : " frames") : s.words(body))
-                    + (s.frames() > 1 ? ", pause " + Numbers.trimmed(s.pauseSeconds(), 1) + " s" : "")
-                    + RunSheet.front(program, s));
+        List<Program.Step> steps = program.steps();
+        for (int i = 0; i < steps.size(); i++) {
+            Program.Step s = steps.get(i);
+            int fast = RunSheet.fast(steps, i);
+            if (fast > i) {
+                int frames = steps.subList(i, fast + 1).stream()
+                        .mapToInt(Program.Step::frames)
+                        .sum();
+                lines.add(night.clock(s.begins()) + "  " + frames + " frames by script" + RunSheet.front(program, s));
+                i = fast;
+                continue;
+            }
+            String words = words(program, s, body);
+            int alike = i;
+            while (alike + 1 < steps.size()
+                    && words(program, steps.get(alike + 1), body).equals(words)) {
+                alike++;
+            }
+            lines.add(night.clock(s.begins())
+                    + (alike == i
+                            ? "  "
+                            : " to " + night.clock(steps.get(alike).begins()) + "  " + (alike + 1 - i) + " times ")
+                    + words);
+            i = alike;
         }
         return lines;
+    }
+
+    private static String words(Program program, Program.Step s, CameraBody body) {
+        boolean same = s.settings().equals(program.steps().get(0).settings());
+        return (same ? s.frames() + (s.frames() == 1 ? " frame" : " frames") : s.words(body))
+                + (s.frames() > 1 ? ", pause " + Numbers.trimmed(s.pauseSeconds(), 1) + " s" : "")
+                + RunSheet.front(program, s);
     }
 
     private static FramePicture picture(Evening.Arranged a, Asked asked, Optional<Trails> trails, double seconds) {

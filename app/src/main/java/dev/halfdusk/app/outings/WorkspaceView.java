@@ -87,6 +87,10 @@ record WorkspaceView(
                 minute.isPresent()
                         ? minute.getAsInt()
                         : night.minute(slot.map(s -> s.runs().middle()).orElseGet(night::best)));
+        // a take by day lies beyond the ribbon: it is looked at when it begins
+        Instant looked = slot.map(s -> s.runs().from())
+                .filter(t -> minute.isEmpty() && ribbon.clamp(night.minute(t)) != night.minute(t))
+                .orElse(night.at(shown));
         List<Evening.Planned> ordered = ordered(a);
         return new WorkspaceView(
                 a.outing(),
@@ -100,7 +104,7 @@ record WorkspaceView(
                 lanes(a, ordered, ribbon, chosen),
                 clouds(a, ribbon),
                 rows(a, ordered, chosen, rigs),
-                chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), night.at(shown), photograph))
+                chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), looked, photograph))
                         .orElse(null),
                 a.clashes(),
                 a.cautions());

@@ -158,8 +158,8 @@ public final class RunSheet {
         List<Program.Step> steps = slot.program().steps();
         for (int i = 0; i < steps.size(); i++) {
             Program.Step step = steps.get(i);
-            int last = run(steps, i);
-            if (last - i >= LONG_RUN) {
+            int last = fast(steps, i);
+            if (last > i) {
                 act(step.begins(), name + ": " + words(steps.subList(i, last + 1)) + front(slot.program(), step), name);
                 i = last;
                 continue;
@@ -188,6 +188,12 @@ public final class RunSheet {
             }
             act(at.isBefore(there) ? there : at, slot.name() + ": " + chore.what(), slot.name());
         }
+    }
+
+    /** The last of the steps that follow one without a breath, where they are so many that nobody does them by hand; else itself. */
+    public static int fast(List<Program.Step> steps, int first) {
+        int last = run(steps, first);
+        return last - first >= LONG_RUN ? last : first;
     }
 
     /** The last of the steps that follow each other without a breath. */
