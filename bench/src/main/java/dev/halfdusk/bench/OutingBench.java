@@ -11,13 +11,13 @@ import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.NightProposal;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Trip;
-import dev.halfdusk.core.take.Camera;
+import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
@@ -48,8 +48,8 @@ public class OutingBench {
     private static final Rig RIG = Rig.of(
             CameraBody.generic(Sensor.of(36, 24, 7040), Dial.THIRD, 51_200),
             new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
-    private static final List<Camera> CAMERAS =
-            List.of(Camera.of("One", RIG), Camera.of("Two", RIG), Camera.of("Three", RIG));
+    private static final List<NamedCamera> CAMERAS =
+            List.of(NamedCamera.of("One", RIG), NamedCamera.of("Two", RIG), NamedCamera.of("Three", RIG));
 
     private final Night night =
             Night.of(SkyBench.SITE, LocalDate.parse("2027-06-04"), ZoneId.of("Europe/Lisbon"), NightRules.USUAL);
@@ -77,11 +77,11 @@ public class OutingBench {
 
     @Benchmark
     public final Schedule arrange() {
-        return Schedule.arrange(plans, Habits.USUAL, trip.there());
+        return Schedule.arrange(plans, WorkTimes.USUAL, trip.there());
     }
 
     @Benchmark
     public List<RunSheet.Line> sheet() {
-        return RunSheet.of(c, schedule, trip, Habits.USUAL);
+        return RunSheet.of(c, schedule, trip, WorkTimes.USUAL);
     }
 }

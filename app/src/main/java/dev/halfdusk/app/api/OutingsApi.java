@@ -1,8 +1,8 @@
 package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.OutingFile;
+import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.SheetLine;
 import dev.halfdusk.app.web.NotFound;
 import io.swagger.v3.oas.annotations.Operation;
@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "outings", description = "Planned nights")
 class OutingsApi {
 
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final OutingFile file;
 
-    OutingsApi(Evening evening, OutingFile file) {
+    OutingsApi(OutingPlanner evening, OutingFile file) {
         this.evening = evening;
         this.file = file;
     }

@@ -13,8 +13,8 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.IntervalTimer;
-import dev.halfdusk.core.sequence.Pace;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -94,7 +94,7 @@ class SequenceApi {
         COUNT.check(count);
         IntervalTimer.INTERVAL.check(interval);
         Range.SHUTTER.check(exposure);
-        Pace pace = new Pace(exposure, noiseReduction, 0, rawMb, bufferFrames, writeMbPerS);
+        BodyTiming pace = new BodyTiming(exposure, noiseReduction, 0, rawMb, bufferFrames, writeMbPerS);
         double step = meaning.stepSeconds(exposure, interval);
         if (step <= 0) {
             throw new BadParameter("interval", "of 0 from start to start leaves no time", "above 0 s");
@@ -104,7 +104,7 @@ class SequenceApi {
         return new Ran(run.taken(), run.lost(), run.seconds(), pace.smallestSafePause(count));
     }
 
-    private static Camera body(Pace pace) {
+    private static Camera body(BodyTiming pace) {
         CameraBody generic = CameraBody.generic(SENSOR, Dial.THIRD, 51_200);
         CameraBody paced = generic.withFiles(
                 new CameraBody.Files(pace.fileMb(), pace.fileMb(), pace.bufferFrames(), pace.writeMbPerSecond()));

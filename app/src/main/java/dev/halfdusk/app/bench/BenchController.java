@@ -1,9 +1,9 @@
 package dev.halfdusk.app.bench;
 
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.ProposalView;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Proposal;
@@ -63,7 +63,7 @@ class BenchController {
         return "bench/bench";
     }
 
-    private static void answer(Asked a, String part, Form form, Model model) {
+    private static void answer(SetupRequest a, String part, Form form, Model model) {
         Proposal p = a.proposal();
         model.addAttribute("asked", a);
         model.addAttribute("utc", Words.clock(a.when(), ZoneOffset.UTC));

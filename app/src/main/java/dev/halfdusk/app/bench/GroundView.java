@@ -1,6 +1,6 @@
 package dev.halfdusk.app.bench;
 
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Foreground;
@@ -50,7 +50,7 @@ public record GroundView(
                 .putIfMissing("lampIso", "800");
     }
 
-    static Optional<GroundView> of(Asked asked, Proposal p, Form form) {
+    static Optional<GroundView> of(SetupRequest asked, Proposal p, Form form) {
         OptionalDouble near = form.number("near", NEAR);
         OptionalDouble lumen = form.number("lumen", LightPainting.LUMEN);
         OptionalDouble beam = form.number("beam", LightPainting.BEAM);
@@ -119,7 +119,7 @@ public record GroundView(
                 : m < 1000 ? Words.number(m, 1) + " m" : Words.number(m / 1000, 1) + " km";
     }
 
-    private static List<String> blueHour(Asked asked) {
+    private static List<String> blueHour(SetupRequest asked) {
         ZoneId zone = asked.place().zone();
         Setup setup = asked.setup();
         double iso = Math.max(100, setup.rig().body().response().baseIso());

@@ -1,7 +1,7 @@
 package dev.halfdusk.app.board;
 
-import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.TonightView;
 import dev.halfdusk.app.pictures.Ribbon;
@@ -33,12 +33,12 @@ class BoardController {
     private static final String NOTHING = "\u2014";
 
     private final Outings outings;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final Places places;
     private final Skies skies;
     private final Clock clock;
 
-    BoardController(Outings outings, Evening evening, Places places, Skies skies, Clock clock) {
+    BoardController(Outings outings, OutingPlanner evening, Places places, Skies skies, Clock clock) {
         this.outings = outings;
         this.evening = evening;
         this.places = places;

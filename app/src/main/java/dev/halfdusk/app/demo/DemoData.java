@@ -5,8 +5,8 @@ import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedLens;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
@@ -26,11 +26,11 @@ import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.TimeScale;
 import dev.halfdusk.core.take.Arch;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
@@ -80,7 +80,7 @@ class DemoData implements SmartInitializingSingleton {
     private final Places places;
     private final Kit kit;
     private final Outings outings;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final DemoEclipse trip;
     private final TransactionTemplate transactions;
     private final Clock clock;
@@ -90,7 +90,7 @@ class DemoData implements SmartInitializingSingleton {
             Places places,
             Kit kit,
             Outings outings,
-            Evening evening,
+            OutingPlanner evening,
             DemoEclipse trip,
             TransactionTemplate transactions,
             Clock clock) {
@@ -284,8 +284,8 @@ class DemoData implements SmartInitializingSingleton {
 
     /** Blue hour, the arch while it is low, the core over the mark, a friend, and circles meanwhile with the other camera. */
     private void evening(Outing outing) {
-        Camera wide = Takes.camera(rig("Wide and fast"));
-        Camera fisheye = Takes.camera(rig("Fisheye"));
+        NamedCamera wide = Takes.camera(rig("Wide and fast"));
+        NamedCamera fisheye = Takes.camera(rig("Fisheye"));
         List.of(
                         Take.of("Ground for the blend", new Ground(3, 60), wide),
                         Take.of("The arch", Arch.KIND.usual(), wide),

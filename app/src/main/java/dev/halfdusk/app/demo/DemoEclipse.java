@@ -10,7 +10,7 @@ import dev.halfdusk.app.rehearsal.EclipsePlans;
 import dev.halfdusk.app.rehearsal.PlanCamera;
 import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.Role;
-import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
@@ -68,7 +68,7 @@ class DemoEclipse {
 
     private static PlanCamera camera(
             String name, NamedRig rig, double focal, double aperture, Role role, FileFormat total) {
-        ScriptAsked usual = ScriptAsked.usual(role);
+        ScriptRequest usual = ScriptRequest.usual(role);
         return new PlanCamera(
                 0,
                 name,

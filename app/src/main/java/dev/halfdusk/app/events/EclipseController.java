@@ -6,9 +6,9 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipse;
@@ -84,13 +84,13 @@ class EclipseController {
         if (!form.has("minute") && !form.has("time")) {
             Optional.ofNullable(form.copy().night("night")).ifPresent(d -> minute(form, skies.night(place, d), place));
         }
-        Optional<Asked> asked = setups.read(form, choices);
-        Optional<EclipseAsked> read = asked.flatMap(a -> EclipseAsked.read(form, a, in(a.night(), a.place())));
+        Optional<SetupRequest> asked = setups.read(form, choices);
+        Optional<EclipseRequest> read = asked.flatMap(a -> EclipseRequest.read(form, a, in(a.night(), a.place())));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
         }
-        EclipseAsked eclipse = read.get();
+        EclipseRequest eclipse = read.get();
         model.addAttribute("asked", eclipse.asked());
         model.addAttribute("eclipse", eclipse);
         model.addAttribute("query", eclipse.address("", 0));

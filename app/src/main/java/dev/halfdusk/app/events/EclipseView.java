@@ -89,7 +89,7 @@ record EclipseView(
             List<Row> rows,
             String frames) {
 
-        static Still of(EclipseAsked a, LocalEclipse local, List<Mark> marks) {
+        static Still of(EclipseRequest a, LocalEclipse local, List<Mark> marks) {
             Optional<Interval> up = a.up();
             CameraBody body = a.asked().setup().rig().body();
             return new Still(
@@ -103,7 +103,7 @@ record EclipseView(
         }
     }
 
-    static EclipseView of(EclipseAsked a, LocalEclipse local, Still still) {
+    static EclipseView of(EclipseRequest a, LocalEclipse local, Still still) {
         ZoneId zone = a.asked().place().zone();
         CameraBody body = a.asked().setup().rig().body();
         Optics optics = a.asked().optics();
@@ -147,7 +147,7 @@ record EclipseView(
     }
 
     /** From what the rig really gives at this minute. */
-    private static double shifted(EclipseAsked a, EclipseLadder.Step now, double by) {
+    private static double shifted(EclipseRequest a, EclipseLadder.Step now, double by) {
         double asked = now.aim() == Aim.SHADOW
                 ? a.ladder().brighterStops()
                 : a.ladder().limbBrighterStops();
@@ -203,7 +203,7 @@ record EclipseView(
         }
     }
 
-    private static String covered(EclipseAsked a, Step now, EclipseLadder curve, ZoneId zone) {
+    private static String covered(EclipseRequest a, Step now, EclipseLadder curve, ZoneId zone) {
         String part = Words.percent(now.covered()) + " covered";
         if (now.aim() == Aim.LIMB) {
             return part + ": exposed for the lit limb, as you asked below "
@@ -218,7 +218,7 @@ record EclipseView(
                 + Words.trimmed(a.ladder().switchAt()) + ".";
     }
 
-    private static String limit(EclipseAsked a, Step now, Optics optics) {
+    private static String limit(EclipseRequest a, Step now, Optics optics) {
         return "Longest shutter here " + Words.exposure(now.limitSeconds()) + ": "
                 + (a.asked().setup().rig().support().kind() == Support.Kind.LUNAR
                         ? "the seeing is then the limit."
@@ -227,7 +227,7 @@ record EclipseView(
     }
 
     /** Between what it lies at its deepest. */
-    private static String totality(EclipseAsked a, LunarEclipse e, CameraBody body) {
+    private static String totality(EclipseRequest a, LunarEclipse e, CameraBody body) {
         if (e.u2().isEmpty()) {
             return null;
         }
@@ -250,14 +250,14 @@ record EclipseView(
                         + " helps; else lift it afterwards, a noisy moon can be cleaned and a blurred one cannot.";
     }
 
-    private static String tracker(EclipseAsked a, CameraBody body) {
+    private static String tracker(EclipseRequest a, CameraBody body) {
         Settings s = a.tracked().settings();
         return body.label(s.seconds()) + " s, f/" + Numbers.trimmed(s.aperture(), 1) + ", ISO "
                 + Numbers.plain(s.iso());
     }
 
     /** Of the take that an outing would get, which leaves the penumbra out; null where the night has no window for it. */
-    private static String planned(EclipseAsked a) {
+    private static String planned(EclipseRequest a) {
         Plan plan = a.plan();
         if (plan.when().best().isEmpty()) {
             return null;
@@ -271,7 +271,7 @@ record EclipseView(
                 + Numbers.trimmed((double) program.frames() / CLIP_FPS, 1) + " s at " + CLIP_FPS + " a second";
     }
 
-    private static String darker(LocalEclipse local, EclipseAsked a, Observer observer) {
+    private static String darker(LocalEclipse local, EclipseRequest a, Observer observer) {
         Contact max = local.contact("max");
         if (!max.up()) {
             return null;
@@ -286,7 +286,7 @@ record EclipseView(
                                 : "some stars come out.");
     }
 
-    private static List<Row> contacts(EclipseAsked a, LocalEclipse local, ZoneId zone, CameraBody body) {
+    private static List<Row> contacts(EclipseRequest a, LocalEclipse local, ZoneId zone, CameraBody body) {
         return local.contacts().stream()
                 .map(c -> new Row(
                         Words.clockSeconds(c.when(), zone),

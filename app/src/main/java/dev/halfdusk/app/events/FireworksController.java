@@ -6,9 +6,9 @@ import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Places.ListedMark;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
@@ -57,7 +57,7 @@ class FireworksController {
 
     private static final List<String> ADDRESS = Stream.concat(
                     Stream.of("rig", "place", "night", "time", "focal", "aperture", "upright", "darkness"),
-                    FireworksAsked.FIELDS.stream())
+                    FireworksRequest.FIELDS.stream())
             .toList();
 
     private static final double USUAL_MM = 35;
@@ -88,13 +88,13 @@ class FireworksController {
         if (!choices.enough()) {
             return "events/fireworks";
         }
-        Optional<FireworksAsked> read = read(form, choices);
+        Optional<FireworksRequest> read = read(form, choices);
         lists(model, MoonSetup.place(form, choices));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/fireworks";
         }
-        FireworksAsked a = read.get();
+        FireworksRequest a = read.get();
         Trainer round = Trainer.of(
                 a.display().show(), LAUNCHES, a.asked().night().date().toEpochDay());
         model.addAttribute("asked", a.asked());
@@ -118,21 +118,21 @@ class FireworksController {
                                 .toList()));
     }
 
-    private Optional<FireworksAsked> read(Form form, Choices choices) {
+    private Optional<FireworksRequest> read(Form form, Choices choices) {
         begin(form, choices);
-        Optional<Asked> asked = setups.read(form, choices);
+        Optional<SetupRequest> asked = setups.read(form, choices);
         List<ListedMark> marks = places.marks(MoonSetup.place(form, choices).id());
-        FireworksAsked.begin(form, marks, asked.flatMap(this::hour));
-        return asked.flatMap(x -> FireworksAsked.read(form, x));
+        FireworksRequest.begin(form, marks, asked.flatMap(this::hour));
+        return asked.flatMap(x -> FireworksRequest.read(form, x));
     }
 
-    private Optional<WeatherHour> hour(Asked asked) {
+    private Optional<WeatherHour> hour(SetupRequest asked) {
         return weather.hours(asked.place(), asked.night()).apply(asked.when());
     }
 
     /** A place that has a firing point, a lens that is wide enough, an evening. */
     private void begin(Form form, Choices choices) {
-        FireworksAsked.beginWhereFired(form, choices, places);
+        FireworksRequest.beginWhereFired(form, choices, places);
         Place place = MoonSetup.place(form, choices);
         UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> lens(form, r, place));
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));
@@ -145,7 +145,7 @@ class FireworksController {
     private void lens(Form form, NamedRig named, Place place) {
         Rig rig = named.rig();
         Form guess = form.copy();
-        FireworksAsked.begin(guess, places.marks(place.id()), Optional.empty());
+        FireworksRequest.begin(guess, places.marks(place.id()), Optional.empty());
         double distance = guess.number("distance", FiringPoint.DISTANCE).orElse(600);
         Orientation held = form.has("upright") ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
         double holds = BurstFit.longestMm(
@@ -183,17 +183,17 @@ class FireworksController {
                 FireworksPicture.TAKEN_WIDTH);
     }
 
-    private List<Mark> marks(FireworksAsked a) {
+    private List<Mark> marks(FireworksRequest a) {
         return places.plainMarks(a.asked().place().id());
     }
 
     private void image(
             Map<String, String> typed,
             HttpServletResponse response,
-            Function<FireworksAsked, Photograph> photograph,
+            Function<FireworksRequest, Photograph> photograph,
             int width)
             throws IOException {
-        Optional<FireworksAsked> read = read(Form.of(typed));
+        Optional<FireworksRequest> read = read(Form.of(typed));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
@@ -208,7 +208,7 @@ class FireworksController {
                 response.getOutputStream());
     }
 
-    private Optional<FireworksAsked> read(Form form) {
+    private Optional<FireworksRequest> read(Form form) {
         Choices choices = setups.choices();
         return choices.enough() ? read(form, choices) : Optional.empty();
     }

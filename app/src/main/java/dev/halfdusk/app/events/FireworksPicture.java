@@ -53,16 +53,16 @@ record FireworksPicture(
     /** @param path of head and shoulders down to the edge of the picture */
     record Head(String path) {}
 
-    private static Optics wide(FireworksAsked a) {
+    private static Optics wide(FireworksRequest a) {
         Optics level = a.level();
         return new Optics(level.sensor(), level.focalMm() * WIDER, Projection.RECTILINEAR);
     }
 
-    private static Framing framing(FireworksAsked a) {
+    private static Framing framing(FireworksRequest a) {
         return Framing.of(wide(a), a.asked().axis(), 0);
     }
 
-    static FireworksPicture of(FireworksAsked a) {
+    static FireworksPicture of(FireworksRequest a) {
         Sensor sensor = wide(a).sensor();
         double scale = WIDTH / sensor.widthMm();
         int height = (int) Math.round(sensor.heightMm() * scale);
@@ -102,7 +102,7 @@ record FireworksPicture(
     }
 
     /** Mortar, middle and top of the largest burst. */
-    private static List<Tick> ticks(FireworksAsked a, Framing framing, double scale, int height) {
+    private static List<Tick> ticks(FireworksRequest a, Framing framing, double scale, int height) {
         List<Tick> ticks = new ArrayList<>();
         Shell s = a.shell();
         FiringPoint from = a.first();
@@ -122,7 +122,7 @@ record FireworksPicture(
     }
 
     /** People before the camera, as tall as they stand above its level. */
-    private static List<Head> heads(FireworksAsked a, Framing framing, double scale, int height) {
+    private static List<Head> heads(FireworksRequest a, Framing framing, double scale, int height) {
         List<Head> heads = new ArrayList<>();
         SplittableRandom random = new SplittableRandom(17);
         double radius = HEAD_WIDE_M / 2 / Crowd.AHEAD_M * wide(a).focalMm() * scale;
@@ -147,14 +147,14 @@ record FireworksPicture(
     }
 
     /** The same as a photograph: shells of the show, one after the other, through the settings. */
-    static Photograph photograph(FireworksAsked a, List<Mark> marks) {
+    static Photograph photograph(FireworksRequest a, List<Mark> marks) {
         Scene scene = scene(a, marks).firing(a.display().during(a.settings().seconds()));
         Shot shot = shot(a, framing(a), a.settings());
         return Photograph.take(scene, shot, Window.whole(wide(a).sensor(), WIDTH), 5);
     }
 
     /** What a press in a round of the trainer took, through the lens as it is. */
-    static Photograph taken(FireworksAsked a, List<Mark> marks, Trainer round, Trainer.Press press) {
+    static Photograph taken(FireworksRequest a, List<Mark> marks, Trainer round, Trainer.Press press) {
         double open = Math.max(FireworkSettings.SECONDS.min(), press.closes() - press.opens());
         Settings bulb = a.settings().withSeconds(Math.min(FireworkSettings.SECONDS.max(), open));
         Scene scene = scene(a, marks).firing(round.during(press, a.points()));
@@ -163,13 +163,13 @@ record FireworksPicture(
         return Photograph.take(scene, shot(a, framing, bulb), Window.whole(sensor, TAKEN_WIDTH), 5);
     }
 
-    private static Scene scene(FireworksAsked a, List<Mark> marks) {
+    private static Scene scene(FireworksRequest a, List<Mark> marks) {
         return Scene.open(a.asked().setup().from(), a.asked().setup().moment())
                 .marked(marks)
                 .bySea(a.asked().place().seaHorizon());
     }
 
-    private static Shot shot(FireworksAsked a, Framing framing, Settings settings) {
+    private static Shot shot(FireworksRequest a, Framing framing, Settings settings) {
         Rig rig = a.asked().named().rig();
         return new Shot(
                 framing,

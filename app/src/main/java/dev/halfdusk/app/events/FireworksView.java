@@ -53,7 +53,7 @@ record FireworksView(
     private static final double LONG_SECONDS = 30;
 
     /** @param query an address with one field changed: "aperture=8" */
-    static FireworksView of(FireworksAsked a, UnaryOperator<String> query) {
+    static FireworksView of(FireworksRequest a, UnaryOperator<String> query) {
         FireworkSettings e = a.exposure();
         Settings s = a.settings();
         BurstFit across = BurstFit.of(a.level(), Orientation.LANDSCAPE, a.points(), a.shell());
@@ -101,7 +101,7 @@ record FireworksView(
     }
 
     /** Lens and turn come before the settings of the body. */
-    private static String byHand(FireworksAsked a, FireworkSettings.Stage g) {
+    private static String byHand(FireworksRequest a, FireworkSettings.Stage g) {
         if (!g.name().equals("body")) {
             return g.changes();
         }
@@ -110,14 +110,14 @@ record FireworksView(
         return lens + turn + g.changes();
     }
 
-    private static String fit(FireworksAsked a, BurstFit across, BurstFit upright) {
+    private static String fit(FireworksRequest a, BurstFit across, BurstFit upright) {
         return "Climb and " + Words.number(a.shell().mm(), 0) + " mm shells: upright " + words(upright) + "; across "
                 + words(across) + ". Longest lens that holds all: " + longest(a, Orientation.PORTRAIT) + " upright, "
                 + longest(a, Orientation.LANDSCAPE) + " across." + body(a);
     }
 
     /** With what is changed for the body, if anything is. */
-    private static String body(FireworksAsked a) {
+    private static String body(FireworksRequest a) {
         if (a.swapMm() == 0 && !a.flip()) {
             return "";
         }
@@ -133,7 +133,7 @@ record FireworksView(
                 : edge + " cut by " + Words.number(-f.spareDeg(), 0) + "\u00b0";
     }
 
-    private static String longest(FireworksAsked a, Orientation held) {
+    private static String longest(FireworksRequest a, Orientation held) {
         return BurstFit.longestMm(a.level().sensor(), held, a.points(), a.shell())
                 .map(mm -> mm + " mm")
                 .orElse("none");
@@ -146,7 +146,7 @@ record FireworksView(
                 + " mm is " + Words.number(d.shell().clearDistanceM(), 0) + " m.";
     }
 
-    private static List<String> sound(FireworksAsked a) {
+    private static List<String> sound(FireworksRequest a) {
         double late = Sound.delaySeconds(a.first().slantM(), a.celsius());
         double from = Sound.flashFromM(a.shell(), a.celsius());
         boolean flash = Sound.openOnFlash(a.first(), a.shell(), a.celsius());
@@ -163,7 +163,7 @@ record FireworksView(
         return lines;
     }
 
-    private static List<String> exposure(FireworksAsked a, FireworkSettings e) {
+    private static List<String> exposure(FireworksRequest a, FireworkSettings e) {
         Shell shell = a.shell();
         SunAndMoon lamps = SunAndMoon.at(
                 a.asked().setup().moment(), a.asked().place().standpoint().observer());
@@ -213,7 +213,7 @@ record FireworksView(
         return lines;
     }
 
-    private static List<String> smoke(FireworksAsked a) {
+    private static List<String> smoke(FireworksRequest a) {
         Smoke smoke = Smoke.of(a.windMs(), a.windFromDeg(), a.first().bearingDeg());
         double best = Smoke.standDeg(a.windFromDeg());
         return List.of(
@@ -225,7 +225,7 @@ record FireworksView(
                         + "\u00b0.");
     }
 
-    private static List<String> heads(FireworksAsked a) {
+    private static List<String> heads(FireworksRequest a) {
         double top = Crowd.headsDeg(a.tripodM(), 0);
         return List.of(
                 top <= 0

@@ -4,9 +4,9 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.moon.LandBalance;
 import dev.halfdusk.core.moon.MoonExposure;
@@ -65,7 +65,7 @@ class MoonController {
             Optional.ofNullable(form.copy().night("night"))
                     .ifPresent(d -> form.put("minute", minute(skies.night(place, d), place)));
         }
-        Optional<Asked> read = setups.read(form, choices);
+        Optional<SetupRequest> read = setups.read(form, choices);
         OptionalDouble haze = form.number("haze", MoonLight.EXTINCTION);
         OptionalDouble stabiliser = form.number("stabiliser", MoonLimit.STABILISER);
         OptionalDouble wind = form.number("wind", MoonLimit.WIND);
@@ -73,7 +73,7 @@ class MoonController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/moon";
         }
-        Asked asked = read.get();
+        SetupRequest asked = read.get();
         Ribbon ribbon = Ribbon.of(asked.night(), asked.place().glow());
         model.addAttribute("asked", asked);
         model.addAttribute("ribbon", ribbon);

@@ -1,6 +1,6 @@
 package dev.halfdusk.app.events;
 
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Setup;
@@ -81,7 +81,7 @@ record MoonView(
             MoonLimit.Cause.WIND, "wind on the tripod",
             MoonLimit.Cause.SEEING, "the air, on a lunar tracker");
 
-    static MoonView of(Asked a, double haze, double stabiliser, double wind) {
+    static MoonView of(SetupRequest a, double haze, double stabiliser, double wind) {
         Setup s = a.setup();
         CameraBody body = s.rig().body();
         MoonExposure e = MoonExposure.of(s, s.demand().tolerancePx(), haze, stabiliser, wind);
@@ -118,7 +118,7 @@ record MoonView(
                 Balance.all(a.night(), s.from(), haze, a.when(), a.place().zone()));
     }
 
-    private static String warning(Asked a, Horizontal moon, MoonExposure e) {
+    private static String warning(SetupRequest a, Horizontal moon, MoonExposure e) {
         if (moon.altitudeDeg() <= 0) {
             return "The moon is down at this minute: what follows is for one on the horizon.";
         }
@@ -143,7 +143,7 @@ record MoonView(
         return Numbers.plain(ACROSS * m.widthDeg(), 2);
     }
 
-    private static String headline(Asked a, Horizontal moon) {
+    private static String headline(SetupRequest a, Horizontal moon) {
         Illumination lit =
                 Illumination.of(Body.MOON, a.setup().moment(), a.night().observer());
         return Words.phase(lit) + ", " + Words.percent(lit.fraction()) + " lit \u00b7 "
@@ -185,7 +185,7 @@ record MoonView(
         };
     }
 
-    private static String bracket(Settings middle, Asked a, CameraBody body) {
+    private static String bracket(Settings middle, SetupRequest a, CameraBody body) {
         return String.join(
                 " \u00b7 ",
                 Programs.bracket(middle, 3, 1, 1, a.when(), FileFormat.RAW).steps().stream()

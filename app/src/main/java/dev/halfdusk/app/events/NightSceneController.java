@@ -5,13 +5,13 @@ import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.HorizonEvent;
 import jakarta.servlet.http.HttpServletResponse;
@@ -36,7 +36,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/events/night-scene")
 class NightSceneController {
 
-    private static final List<Choice> VIEWS = Choice.of(NightView.class, NightView::key, NightView::words);
+    private static final List<Choice> VIEWS =
+            Choice.of(NightSceneKind.class, NightSceneKind::key, NightSceneKind::words);
     private static final List<String> ADDRESS = Stream.concat(
                     Stream.of(
                             "rig",
@@ -50,7 +51,7 @@ class NightSceneController {
                             "aim",
                             "azimuth",
                             "altitude"),
-                    NightSceneAsked.FIELDS.stream())
+                    NightSceneRequest.FIELDS.stream())
             .toList();
 
     private static final double USUAL_APERTURE = 8;
@@ -78,12 +79,12 @@ class NightSceneController {
         Form form = Form.of(typed);
         Choices choices = setups.show(form, model);
         model.addAttribute("nightViews", VIEWS);
-        model.addAttribute("readings", NightSceneAsked.Reading.CHOICES);
-        model.addAttribute("meterings", NightSceneAsked.METERINGS);
+        model.addAttribute("readings", NightSceneRequest.Reading.CHOICES);
+        model.addAttribute("meterings", NightSceneRequest.METERINGS);
         if (!choices.enough()) {
             return "events/night";
         }
-        Optional<NightSceneAsked> read = read(form, choices);
+        Optional<NightSceneRequest> read = read(form, choices);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/night";
@@ -94,16 +95,16 @@ class NightSceneController {
         return "events/night";
     }
 
-    private Optional<NightSceneAsked> read(Form form, Choices choices) {
+    private Optional<NightSceneRequest> read(Form form, Choices choices) {
         begin(form, choices);
-        NightSceneAsked.begin(form);
-        Optional<Asked> asked = setups.read(form, choices);
-        return asked.flatMap(a -> NightSceneAsked.read(form, a));
+        NightSceneRequest.begin(form);
+        Optional<SetupRequest> asked = setups.read(form, choices);
+        return asked.flatMap(a -> NightSceneRequest.read(form, a));
     }
 
     /** A place by the water, a lens of moderate width stopped down, blue hour, level. */
     private void begin(Form form, Choices choices) {
-        FireworksAsked.beginWhereFired(form, choices, places);
+        FireworksRequest.beginWhereFired(form, choices, places);
         UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> {
             double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
             Range apertures = r.rig().apertures(focal);
@@ -132,12 +133,12 @@ class NightSceneController {
     @GetMapping("/photograph.jpg")
     void photograph(@RequestParam Map<String, String> typed, HttpServletResponse response) throws IOException {
         Choices choices = setups.choices();
-        Optional<NightSceneAsked> read = choices.enough() ? read(Form.of(typed), choices) : Optional.empty();
+        Optional<NightSceneRequest> read = choices.enough() ? read(Form.of(typed), choices) : Optional.empty();
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
         }
-        NightSceneAsked a = read.get();
+        NightSceneRequest a = read.get();
         response.setContentType(ImageFile.JPEG.mediaType());
         darkroom.develop(
                 ImageFile.JPEG,

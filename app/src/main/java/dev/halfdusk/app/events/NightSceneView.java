@@ -40,7 +40,7 @@ record NightSceneView(
     /** In nautical twilight the sky loses a stop in so many minutes, as a rule. */
     private static final int STOP_MINUTES = 5;
 
-    static NightSceneView of(NightSceneAsked a, UnaryOperator<String> query) {
+    static NightSceneView of(NightSceneRequest a, UnaryOperator<String> query) {
         Settings s = a.settings();
         return new NightSceneView(
                 a.view().words() + " · EV " + Words.number(a.scene().midEv100(), 1) + " at ISO 100 · "
@@ -71,7 +71,7 @@ record NightSceneView(
                 query.apply(""));
     }
 
-    private static List<String> light(NightSceneAsked a) {
+    private static List<String> light(NightSceneRequest a) {
         List<String> lines = new ArrayList<>();
         double typical = a.view().ev(a.natural());
         lines.add("Such a scene is usually at EV " + Words.number(typical, 1) + " \u00b1 "
@@ -98,7 +98,7 @@ record NightSceneView(
         return lines;
     }
 
-    private static List<String> lamps(NightSceneAsked a, Settings s) {
+    private static List<String> lamps(NightSceneRequest a, Settings s) {
         double widest =
                 a.asked().named().rig().apertures(a.asked().setup().onLensMm()).min();
         double stopped = Stops.ofApertures(widest, s.aperture());
@@ -121,7 +121,7 @@ record NightSceneView(
     }
 
     /** Twice the widest spot's sigma against the frame. */
-    private static double spreadPercent(NightSceneAsked a) {
+    private static double spreadPercent(NightSceneRequest a) {
         double um = a.diffusion().spreads().stream()
                 .mapToDouble(Diffusion.Spread::sigmaUm)
                 .max()
@@ -129,7 +129,7 @@ record NightSceneView(
         return 200 * um / 1000 / a.asked().optics().sensor().widthMm();
     }
 
-    private static List<String> traffic(NightSceneAsked a, Settings s) {
+    private static List<String> traffic(NightSceneRequest a, Settings s) {
         Traffic t = a.traffic();
         double focal = a.asked().optics().focalMm();
         double wide = a.asked().optics().sensor().widthMm();
@@ -149,7 +149,7 @@ record NightSceneView(
         return lines;
     }
 
-    private static List<String> roll(NightSceneAsked a, Settings s) {
+    private static List<String> roll(NightSceneRequest a, Settings s) {
         List<String> lines = new ArrayList<>();
         int odd =
                 a.scene().frames() % 2 == 0 ? a.scene().frames() - 1 : a.scene().frames();

@@ -4,9 +4,9 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.jobs.Jobs;
-import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingFile;
+import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -57,7 +57,7 @@ class DataController {
     private final WholeData data;
     private final OutingFile outingFile;
     private final Outings outings;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final Places places;
     private final SpotFiles spots;
     private final Jobs jobs;
@@ -77,7 +77,7 @@ class DataController {
             WholeData data,
             OutingFile outingFile,
             Outings outings,
-            Evening evening,
+            OutingPlanner evening,
             Places places,
             SpotFiles spots,
             Jobs jobs) {
@@ -215,7 +215,7 @@ class DataController {
     /** The place and its marks, and where to stand at a take's middle so that core or moon is over its mark. */
     @GetMapping("/outings/{id:\\d{1,18}}/sheet/night.gpx")
     ResponseEntity<String> gpx(@PathVariable long id) {
-        Evening.Arranged night = evening.of(outings.existing(id));
+        OutingPlanner.Arranged night = evening.of(outings.existing(id));
         Place place = night.outing().place();
         List<Spot> all = new ArrayList<>();
         all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));
@@ -231,7 +231,7 @@ class DataController {
                 spots.writeGpx(all));
     }
 
-    private static Optional<Spot> stand(Evening.Arranged night, Slot slot) {
+    private static Optional<Spot> stand(OutingPlanner.Arranged night, Slot slot) {
         Wish wish = slot.plan().take().wish();
         boolean core = wish.kind() == Wish.Kind.CORE_OVER_MARK;
         if (!core && wish.kind() != Wish.Kind.MOON_OVER_MARK) {

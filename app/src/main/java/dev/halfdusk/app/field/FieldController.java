@@ -2,10 +2,10 @@ package dev.halfdusk.app.field;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
-import dev.halfdusk.app.outings.Evening;
 import dev.halfdusk.app.outings.FieldNotes;
 import dev.halfdusk.app.outings.FieldView;
 import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.web.Form;
@@ -46,14 +46,14 @@ class FieldController {
 
     private final Outings outings;
     private final Takes takes;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final FieldNotes notes;
     private final Kit kit;
     private final Heard heard;
     private final Clock clock;
 
     FieldController(
-            Outings outings, Takes takes, Evening evening, FieldNotes notes, Kit kit, Heard heard, Clock clock) {
+            Outings outings, Takes takes, OutingPlanner evening, FieldNotes notes, Kit kit, Heard heard, Clock clock) {
         this.heard = heard;
         this.outings = outings;
         this.takes = takes;
@@ -77,7 +77,7 @@ class FieldController {
     }
 
     private String page(Outing outing, Form form, Model model) {
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         ZoneId zone = outing.place().zone();
         model.addAttribute("view", FieldView.of(night, clock.instant()));
         model.addAttribute("outing", outing);
@@ -91,7 +91,7 @@ class FieldController {
         return "field/field";
     }
 
-    private static List<BodyClock> bodies(Evening.Arranged night) {
+    private static List<BodyClock> bodies(OutingPlanner.Arranged night) {
         Map<Long, NamedBody> bodies = new LinkedHashMap<>();
         night.takes()
                 .forEach(t -> bodies.put(
@@ -140,7 +140,7 @@ class FieldController {
         if (!heard.first(id, when)) {
             return back(id);
         }
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         Instant now = heard.at(when);
         OptionalDouble by = new Form().put("stops", stops).number("stops", EclipseLadder.BRIGHTER);
         takes.of(id).stream()
@@ -154,12 +154,12 @@ class FieldController {
     }
 
     /** Now, or when a take that has not begun will. */
-    private static Instant at(Evening.Arranged night, long take, Instant now) {
+    private static Instant at(OutingPlanner.Arranged night, long take, Instant now) {
         return night.find(take).flatMap(night::slot).map(s -> s.from(now)).orElse(now);
     }
 
     private interface Saying {
-        Map<Slot, Progress> of(Evening.Arranged night, Slot slot, Instant now);
+        Map<Slot, Progress> of(OutingPlanner.Arranged night, Slot slot, Instant now);
     }
 
     /** What has begun stays where it is; then what was said counts, and the rest is arranged from now on. */
@@ -169,7 +169,7 @@ class FieldController {
             return back(id);
         }
         Instant now = heard.at(when);
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         Optional<Slot> slot = night.schedule().slots().stream()
                 .filter(s -> take.equals("" + night.of(s).id()))
                 .findFirst();
@@ -228,7 +228,7 @@ class FieldController {
         if (!heard.first(id, when)) {
             return back(id) + "#notes";
         }
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         Instant now = heard.at(when);
         String take = FieldView.at(night, now).stream()
                 .filter(s -> s.busy().contains(now))

@@ -15,7 +15,7 @@ import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Shot;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
@@ -131,17 +131,17 @@ class FrameController {
         Choices choices = setups.show(form, model);
         model.addAttribute("thirds", THIRDS);
         model.addAttribute("diffusions", DIFFUSIONS);
-        model.addAttribute("display", form.has("distance") ? FrameAsked.DISPLAY : List.of());
+        model.addAttribute("display", form.has("distance") ? FrameRequest.DISPLAY : List.of());
         model.addAttribute("cloudy", FrameReader.Cloudy.CHOICES);
         if (!choices.enough()) {
             return "framing/frame";
         }
-        Optional<FrameAsked> read = frames.read(form, choices);
+        Optional<FrameRequest> read = frames.read(form, choices);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "framing/frame";
         }
-        FrameAsked frame = read.get();
+        FrameRequest frame = read.get();
         Proposal p = frame.setup().proposal();
         Settings settings = frame.settings(p);
         boolean photograph = "photograph".equals(form.value("view")) && !form.has("drawing");
@@ -159,7 +159,7 @@ class FrameController {
         return "framing/frame";
     }
 
-    private static View view(FrameAsked frame, Proposal p, Settings settings) {
+    private static View view(FrameRequest frame, Proposal p, Settings settings) {
         return new View(
                 frame.shutter().isPresent() ? Words.exposure(settings.seconds()) : p.label() + " s",
                 Numbers.trimmed(settings.aperture(), 1),
@@ -169,7 +169,7 @@ class FrameController {
                 clouds(frame));
     }
 
-    private static String clouds(FrameAsked frame) {
+    private static String clouds(FrameRequest frame) {
         if (frame.clouds().isEmpty()) {
             return "no forecast reaches that night: a clear sky is shown";
         }
@@ -181,8 +181,8 @@ class FrameController {
                         + " m/s; where they stand is made up";
     }
 
-    private static String trails(FrameAsked frame, double shutter) {
-        Trails trails = frame.trails();
+    private static String trails(FrameRequest frame, double shutter) {
+        TrailFrames trails = frame.trails();
         double turn = trails.turnDeg(shutter);
         return trails.frames() + " frames, " + Words.span(Duration.ofSeconds(Math.round(trails.seconds(shutter))))
                 + ", arcs of " + Words.number(turn, 1) + "\u00b0, " + Words.percent(turn / 360)
@@ -193,7 +193,7 @@ class FrameController {
     /** What the picture depends on, for the addresses of its images. */
     private static String address(Form form, Set<String> without) {
         boolean single = "1".equals(form.value("frames"));
-        List<String> names = Stream.concat(PICTURED.stream(), FrameAsked.DISPLAY.stream())
+        List<String> names = Stream.concat(PICTURED.stream(), FrameRequest.DISPLAY.stream())
                 .filter(n -> !without.contains(n) && !(single && SEQUENCE.contains(n)))
                 .toList();
         return Address.query(form, names, "");
@@ -230,7 +230,7 @@ class FrameController {
         });
     }
 
-    private void image(Form form, HttpServletResponse response, Function<FrameAsked, Window> part) {
+    private void image(Form form, HttpServletResponse response, Function<FrameRequest, Window> part) {
         image(
                 form,
                 response,
@@ -244,9 +244,9 @@ class FrameController {
     private void image(
             Form form,
             HttpServletResponse response,
-            Function<FrameAsked, Window> part,
+            Function<FrameRequest, Window> part,
             Function<Photograph, byte[]> file) {
-        Optional<FrameAsked> read = read(form);
+        Optional<FrameRequest> read = read(form);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
@@ -279,12 +279,12 @@ class FrameController {
     /** The same with what a camera writes into its files, to keep. */
     @GetMapping("/photograph-to-keep.png")
     void keep(@RequestParam Map<String, String> typed, HttpServletResponse response) {
-        Optional<FrameAsked> read = read(Form.of(typed));
+        Optional<FrameRequest> read = read(Form.of(typed));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return;
         }
-        FrameAsked frame = read.get();
+        FrameRequest frame = read.get();
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"half-dusk-frame.png\"");
         develop(
                 response,
@@ -311,13 +311,13 @@ class FrameController {
     @GetMapping("/counted")
     String counted(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
-        Optional<FrameAsked> read = read(form);
+        Optional<FrameRequest> read = read(form);
         model.addAttribute("query", address(form, Set.of()));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "framing/counted";
         }
-        FrameAsked frame = read.get();
+        FrameRequest frame = read.get();
         Shot shot = frame.shot(frame.setup().proposal());
         model.addAttribute(
                 "counted",
@@ -331,14 +331,14 @@ class FrameController {
         return "framing/counted";
     }
 
-    private Optional<FrameAsked> read(Form form) {
+    private Optional<FrameRequest> read(Form form) {
         Choices choices = setups.choices();
         return choices.enough() ? frames.read(form, choices) : Optional.empty();
     }
 
     private void develop(
             HttpServletResponse response,
-            FrameAsked frame,
+            FrameRequest frame,
             Window window,
             ImageFile kind,
             BiFunction<Photograph, Shot, byte[]> file) {
@@ -362,7 +362,7 @@ class FrameController {
         }
     }
 
-    private static Window whole(FrameAsked frame, int longSide) {
+    private static Window whole(FrameRequest frame, int longSide) {
         return Window.whole(frame.setup().optics().sensor(), frame.setup().upright() ? longSide * 2 / 3 : longSide);
     }
 

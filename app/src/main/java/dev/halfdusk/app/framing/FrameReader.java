@@ -2,9 +2,9 @@ package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
@@ -13,7 +13,7 @@ import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Shot;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.ground.Mark;
@@ -74,8 +74,8 @@ class FrameReader {
         }
     }
 
-    Optional<FrameAsked> read(Form form, Choices choices) {
-        form.putIfEmpty("frames", Trails.NONE.frames())
+    Optional<FrameRequest> read(Form form, Choices choices) {
+        form.putIfEmpty("frames", TrailFrames.NONE.frames())
                 .putIfEmpty("pause", "1")
                 .putIfEmpty("lamp", "0")
                 .putIfEmpty("kelvin", Shot.USUAL_KELVIN)
@@ -85,9 +85,9 @@ class FrameReader {
                 .putIfEmpty("clouds", Cloudy.NONE.key())
                 .putIfEmpty("diffusion", Diffusion.NONE.key())
                 .putIfEmpty("danjon", ShadowedMoon.USUAL_DANJON);
-        Optional<Asked> read = setups.read(form, choices);
-        OptionalLong frames = form.whole("frames", Trails.FRAMES);
-        OptionalDouble pause = form.number("pause", Trails.PAUSE);
+        Optional<SetupRequest> read = setups.read(form, choices);
+        OptionalLong frames = form.whole("frames", TrailFrames.FRAMES);
+        OptionalDouble pause = form.number("pause", TrailFrames.PAUSE);
         OptionalDouble shutter = form.has("shutter") ? form.number("shutter", Range.SHUTTER) : OptionalDouble.empty();
         OptionalLong iso = form.has("iso") ? form.whole("iso", Range.ISO) : OptionalLong.empty();
         OptionalDouble lamp = form.number("lamp", GroundLight.LUX);
@@ -107,14 +107,14 @@ class FrameReader {
         }
         Optional<Clouds> clouds = clouds(cloudy.orElseThrow(), read.get());
         List<Mark> marks = places.plainMarks(read.get().place().id());
-        Asked asked = put(form, read.get(), marks);
-        return Optional.of(new FrameAsked(
+        SetupRequest asked = put(form, read.get(), marks);
+        return Optional.of(new FrameRequest(
                 asked,
                 marks,
                 Ribbon.of(asked.night(), asked.place().glow()),
                 shutter,
                 iso.isPresent() ? OptionalInt.of((int) iso.getAsLong()) : OptionalInt.empty(),
-                new Trails((int) frames.getAsLong(), pause.getAsDouble()),
+                new TrailFrames((int) frames.getAsLong(), pause.getAsDouble()),
                 lamp.getAsDouble(),
                 kelvin.getAsDouble(),
                 new Shot.Details(
@@ -153,7 +153,7 @@ class FrameReader {
     }
 
     /** Empty where a forecast is wanted and none reaches that night. */
-    private Optional<Clouds> clouds(Cloudy wanted, Asked asked) {
+    private Optional<Clouds> clouds(Cloudy wanted, SetupRequest asked) {
         return switch (wanted) {
             case NONE -> Optional.of(Clouds.NONE);
             case VEIL -> Optional.of(Cloudy.THIN);
@@ -166,7 +166,7 @@ class FrameReader {
     }
 
     /** "Put that at this third": works out the direction, and forgets the wish, so that the address holds the direction. */
-    private static Asked put(Form form, Asked asked, List<Mark> marks) {
+    private static SetupRequest put(Form form, SetupRequest asked, List<Mark> marks) {
         if (!form.has("put")) {
             return asked;
         }
@@ -178,7 +178,7 @@ class FrameReader {
         return asked.pointing(now.at(axis));
     }
 
-    private static Direction target(String what, Asked asked, List<Mark> marks) {
+    private static Direction target(String what, SetupRequest asked, List<Mark> marks) {
         Moment moment = asked.setup().moment();
         Observer observer = asked.night().observer();
         return switch (what) {

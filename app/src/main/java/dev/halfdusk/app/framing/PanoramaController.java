@@ -1,9 +1,9 @@
 package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.PanoramaPicture;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
@@ -75,7 +75,7 @@ class PanoramaController {
             return "framing/panorama";
         }
         boolean ownTime = form.has("minute") || form.has("time");
-        Optional<Asked> asked = setups.read(form, choices);
+        Optional<SetupRequest> asked = setups.read(form, choices);
         OptionalDouble overlap = form.number("overlap", Panorama.OVERLAP);
         OptionalDouble click = form.number("click", Panorama.CLICK);
         OptionalDouble margin = form.number("margin", Panorama.MARGIN);
@@ -93,7 +93,7 @@ class PanoramaController {
         if (!ownTime && !own) {
             asked = atFewestRows(asked.get(), form, choices, margin.getAsDouble(), share, click.getAsDouble());
         }
-        Asked a = asked.orElseThrow();
+        SetupRequest a = asked.orElseThrow();
         Moment moment = a.setup().moment();
         Galaxy.Arch arch = Galaxy.arch(moment, a.night().observer());
         Panorama.Wanted wanted = own
@@ -109,8 +109,8 @@ class PanoramaController {
     }
 
     /** The same at the minute of the best window at which the arch needs the fewest rows. */
-    private Optional<Asked> atFewestRows(
-            Asked a, Form form, Choices choices, double margin, double overlap, double click) {
+    private Optional<SetupRequest> atFewestRows(
+            SetupRequest a, Form form, Choices choices, double margin, double overlap, double click) {
         Optional<Interval> window = a.night().window().filter(w -> w.contains(a.when()));
         if (window.isEmpty()) {
             return Optional.of(a);
@@ -120,7 +120,7 @@ class PanoramaController {
         return setups.read(form.put("minute", a.night().minute(when)), choices);
     }
 
-    private static View view(Asked a, Panorama p, Galaxy.Arch arch, double settle) {
+    private static View view(SetupRequest a, Panorama p, Galaxy.Arch arch, double settle) {
         Proposal proposal = a.proposal();
         CameraBody body = a.setup().rig().body();
         Panorama.Shutters shutters =

@@ -24,7 +24,7 @@ import org.springframework.ui.Model;
 /** Camera bodies. */
 @Component
 @Order(1)
-class BodyPart implements Part {
+class BodyPart implements KitSection {
 
     private static final Range FASTEST = new Range("fastest shutter, 1/", 60, 8000, " s");
 

@@ -25,7 +25,7 @@ import org.springframework.ui.Model;
 /** Supports, converters, filters, batteries, cards and the rest. Each sort has fields of its own. */
 @Component
 @Order(3)
-class GearPart implements Part {
+class GearPart implements KitSection {
 
     private static final double TYPICAL_RAW_MB = 30;
     private static final int[] CELSIUS = {20, 10, 0, -10};

@@ -4,7 +4,7 @@ import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
 import jakarta.servlet.http.HttpServletResponse;
@@ -34,10 +34,10 @@ class KitController {
 
     private final Kit kit;
     private final KitFiles files;
-    private final List<Part> parts;
+    private final List<KitSection> parts;
     private final Deletions deletions;
 
-    KitController(Kit kit, KitFiles files, List<Part> parts, Deletions deletions) {
+    KitController(Kit kit, KitFiles files, List<KitSection> parts, Deletions deletions) {
         this.deletions = deletions;
         this.kit = kit;
         this.files = files;
@@ -84,10 +84,10 @@ class KitController {
     @GetMapping(ID)
     String edit(@PathVariable String part, @PathVariable long id, Model model) {
         Form form = part(part).fields(id).orElseThrow(() -> deletions.missing(part, id));
-        return page(part(part), Seen.mark(form, part(part).watched()), id, model);
+        return page(part(part), StaleForm.mark(form, part(part).watched()), id, model);
     }
 
-    private static String page(Part part, Form form, Long id, Model model) {
+    private static String page(KitSection part, Form form, Long id, Model model) {
         model.addAttribute("part", part.key());
         model.addAttribute("words", part.words());
         model.addAttribute("form", form);
@@ -118,7 +118,7 @@ class KitController {
         return save(part(part), Form.of(typed), id, model, response);
     }
 
-    private static String save(Part part, Form form, Long id, Model model, HttpServletResponse response) {
+    private static String save(KitSection part, Form form, Long id, Model model, HttpServletResponse response) {
         Form checked = form.copy();
         part.check(checked);
         if (checked.hasErrors()) {
@@ -126,7 +126,8 @@ class KitController {
             return page(part, checked, id, model);
         }
         if (id != null
-                && Seen.refuses(checked, part.fields(id).orElseThrow(), part.watched(), part::shown, model, response)) {
+                && StaleForm.refuses(
+                        checked, part.fields(id).orElseThrow(), part.watched(), part::shown, model, response)) {
             return page(part, checked, id, model);
         }
         part.save(checked, id);
@@ -159,7 +160,7 @@ class KitController {
         }
     }
 
-    private Part part(String key) {
+    private KitSection part(String key) {
         return parts.stream().filter(p -> p.key().equals(key)).findFirst().orElseThrow(() -> new NotFound(key));
     }
 }

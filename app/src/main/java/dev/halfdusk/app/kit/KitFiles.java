@@ -64,7 +64,7 @@ public class KitFiles {
         return root;
     }
 
-    private static void write(ArrayNode list, Part part) {
+    private static void write(ArrayNode list, KitSection part) {
         part.all().values().forEach(form -> {
             ObjectNode item = list.addObject();
             part.names().forEach(name -> item.put(name, form.value(name)));
@@ -140,7 +140,7 @@ public class KitFiles {
         gear.set(second, other);
     }
 
-    private void read(JsonNode list, String what, Part part, boolean replace, List<Imported> items) {
+    private void read(JsonNode list, String what, KitSection part, boolean replace, List<Imported> items) {
         Map<String, Map.Entry<Long, Form>> known = byName(part);
         Set<String> seen = new HashSet<>();
         int number = 0;
@@ -159,7 +159,7 @@ public class KitFiles {
         }
     }
 
-    private static Map<String, Map.Entry<Long, Form>> byName(Part part) {
+    private static Map<String, Map.Entry<Long, Form>> byName(KitSection part) {
         return part.all().entrySet().stream()
                 .collect(Collectors.toMap(e -> e.getValue().value("name"), e -> e, (a, b) -> a));
     }
@@ -167,7 +167,7 @@ public class KitFiles {
     private static void store(
             String what,
             int number,
-            Part part,
+            KitSection part,
             Form form,
             Long stored,
             boolean same,

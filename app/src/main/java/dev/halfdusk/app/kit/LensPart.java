@@ -23,7 +23,7 @@ import org.springframework.ui.Model;
 /** Lenses. */
 @Component
 @Order(2)
-class LensPart implements Part {
+class LensPart implements KitSection {
 
     private final Kit kit;
 

@@ -16,7 +16,7 @@ import org.springframework.ui.Model;
 /** What is put together. In files a rig names its parts; in forms it holds their ids. */
 @Component
 @Order(4)
-class RigPart implements Part {
+class RigPart implements KitSection {
 
     /** Fields that tick a piece of gear begin so. */
     private static final String GEAR = "gear-";

@@ -14,7 +14,7 @@ import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
-import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.search.Relaxation;
 import dev.halfdusk.core.search.Spell;
 import dev.halfdusk.core.search.Wanted;
@@ -275,8 +275,8 @@ class BestNights {
 
     private static Optional<Wanted> overMark(Form form, Mark mark) {
         OptionalDouble lowest = form.number("altitude", NightRules.CORE_ALTITUDE);
-        OptionalDouble aside = form.number("aside", Over.ASIDE);
-        OptionalDouble highest = form.number("overTo", Over.HIGHEST);
+        OptionalDouble aside = form.number("aside", OverMark.ASIDE);
+        OptionalDouble highest = form.number("overTo", OverMark.HIGHEST);
         if (highest.isPresent() && highest.getAsDouble() <= mark.topAltitudeDeg()) {
             form.reject(
                     "overTo",
@@ -284,7 +284,7 @@ class BestNights {
         }
         return form.hasErrors()
                 ? Optional.empty()
-                : Optional.of(Over.of(mark, aside.getAsDouble(), highest.getAsDouble())
+                : Optional.of(OverMark.of(mark, aside.getAsDouble(), highest.getAsDouble())
                         .core(lowest.getAsDouble()));
     }
 

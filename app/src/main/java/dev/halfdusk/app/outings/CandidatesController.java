@@ -26,9 +26,9 @@ class CandidatesController {
     private static final int MOST = 12;
 
     private final Outings outings;
-    private final Evening evening;
+    private final OutingPlanner evening;
 
-    CandidatesController(Outings outings, Evening evening) {
+    CandidatesController(Outings outings, OutingPlanner evening) {
         this.outings = outings;
         this.evening = evening;
     }
@@ -54,7 +54,7 @@ class CandidatesController {
         return "outings/candidates";
     }
 
-    private static Candidate candidate(Evening.Arranged a) {
+    private static Candidate candidate(OutingPlanner.Arranged a) {
         int all = a.takes().size();
         long cloudy =
                 a.clashes().stream().filter(k -> k.kind() == Clash.Kind.CLOUD).count();

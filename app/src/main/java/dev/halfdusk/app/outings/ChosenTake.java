@@ -1,15 +1,15 @@
 package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.pictures.FramePicture;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.ProposalView;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.CameraBody;
@@ -45,7 +45,7 @@ record ChosenTake(
         String aperture,
         String iso,
         List<String> steps,
-        Asked asked,
+        SetupRequest asked,
         ProposalView proposal,
         boolean stars,
         FramePicture picture,
@@ -54,7 +54,8 @@ record ChosenTake(
         List<Subject.Parameter> parameters,
         String test) {
 
-    static ChosenTake of(Evening.Arranged a, Evening.Planned t, int number, Instant minute, boolean photograph) {
+    static ChosenTake of(
+            OutingPlanner.Arranged a, OutingPlanner.Planned t, int number, Instant minute, boolean photograph) {
         Take take = t.take();
         Night night = a.night();
         CameraBody body = take.camera().rig().body();
@@ -65,11 +66,12 @@ record ChosenTake(
                 t.plan().program().apply(slot.map(s -> s.runs().from()).orElse(when));
         Program.Step step = step(program, when);
         Setup setup = take.setup(a.c(), when);
-        Asked asked = new Asked(
+        SetupRequest asked = new SetupRequest(
                 t.stored().rig(), a.outing().place(), night, setup, Night.Towards.OPEN_SKY, OptionalDouble.empty());
         Proposal proposal = setup.proposal();
-        Optional<Trails> trails = layered && step.frames() > 1
-                ? Optional.of(new Trails(Math.min(step.frames(), (int) Trails.FRAMES.max()), step.pauseSeconds()))
+        Optional<TrailFrames> trails = layered && step.frames() > 1
+                ? Optional.of(
+                        new TrailFrames(Math.min(step.frames(), (int) TrailFrames.FRAMES.max()), step.pauseSeconds()))
                 : Optional.empty();
         return new ChosenTake(
                 t.id(),
@@ -142,7 +144,8 @@ record ChosenTake(
                 + RunSheet.front(program, s);
     }
 
-    private static FramePicture picture(Evening.Arranged a, Asked asked, Optional<Trails> trails, double seconds) {
+    private static FramePicture picture(
+            OutingPlanner.Arranged a, SetupRequest asked, Optional<TrailFrames> trails, double seconds) {
         Optional<WeatherHour> hour = a.c().weather().apply(asked.when());
         Scene scene = Scene.open(asked.setup().from(), asked.setup().moment())
                 .marked(a.c().marks())
@@ -157,7 +160,7 @@ record ChosenTake(
                 new FramePicture.Options(false, false, Optional.empty(), trails, seconds, sharp));
     }
 
-    private static String query(Asked asked, Program.Step step, Optional<Trails> trails, Subject subject) {
+    private static String query(SetupRequest asked, Program.Step step, Optional<TrailFrames> trails, Subject subject) {
         return asked.address() + "&shutter=" + Numbers.plain(step.settings().seconds()) + "&iso="
                 + Numbers.plain(step.settings().iso()) + "&clouds=forecast"
                 + trails.map(k -> "&frames=" + k.frames() + "&pause=" + Numbers.plain(k.pauseSeconds()))

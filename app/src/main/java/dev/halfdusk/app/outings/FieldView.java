@@ -66,7 +66,7 @@ public record FieldView(
     /** Something to do at a time. */
     public record Coming(String clock, long at, String what, boolean next) {}
 
-    public static FieldView of(Evening.Arranged night, Instant now) {
+    public static FieldView of(OutingPlanner.Arranged night, Instant now) {
         ZoneId zone = night.outing().place().zone();
         List<RunSheet.Line> acts =
                 night.sheet().stream().filter(RunSheet.Line::act).toList();
@@ -105,7 +105,7 @@ public record FieldView(
                 lost(night));
     }
 
-    private static String ends(Evening.Arranged night, Slot slot, Instant now) {
+    private static String ends(OutingPlanner.Arranged night, Slot slot, Instant now) {
         double missing = slot.plan().take().subject().shortStops(slot.plan().take(), night.c(), slot.from(now));
         return missing == 0
                 ? null
@@ -114,13 +114,13 @@ public record FieldView(
     }
 
     /** The takes that the large keys are about. */
-    public static List<Slot> at(Evening.Arranged night, Instant now) {
+    public static List<Slot> at(OutingPlanner.Arranged night, Instant now) {
         return night.schedule().at(now, s -> night.of(s).stored().progress().done());
     }
 
-    private static List<Over> over(Evening.Arranged night) {
+    private static List<Over> over(OutingPlanner.Arranged night) {
         List<Over> over = new ArrayList<>();
-        for (Evening.Planned t : night.takes()) {
+        for (OutingPlanner.Planned t : night.takes()) {
             if (t.stored().progress().skipped()) {
                 over.add(new Over(t.id(), t.take().name(), "left out"));
             } else if (t.stored().progress().done()) {
@@ -130,7 +130,7 @@ public record FieldView(
         return over;
     }
 
-    private static List<String> lost(Evening.Arranged night) {
+    private static List<String> lost(OutingPlanner.Arranged night) {
         return night.schedule().left().stream()
                 .map(l -> l.plan().take().name() + ": " + l.why())
                 .toList();

@@ -5,8 +5,8 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.WorkTimes;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -85,8 +85,8 @@ public record Outing(
         return skies.night(place, night);
     }
 
-    Habits habits() {
-        return Habits.USUAL.with(going.people);
+    WorkTimes habits() {
+        return WorkTimes.USUAL.with(going.people);
     }
 
     Trip trip(Night sky) {

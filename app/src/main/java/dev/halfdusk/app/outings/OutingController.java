@@ -8,7 +8,7 @@ import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.NightProposal;
@@ -44,7 +44,7 @@ class OutingController {
     private final Outings outings;
     private final OutingForm forms;
     private final TakeForm takeForms;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final Takes takes;
     private final Places places;
     private final Skies skies;
@@ -55,7 +55,7 @@ class OutingController {
             Outings outings,
             OutingForm forms,
             TakeForm takeForms,
-            Evening evening,
+            OutingPlanner evening,
             Takes takes,
             Places places,
             Skies skies,
@@ -178,7 +178,7 @@ class OutingController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return page(Seen.mark(forms.fields(outings.existing(id)), OutingForm.NAMES), id, model);
+        return page(StaleForm.mark(forms.fields(outings.existing(id)), OutingForm.NAMES), id, model);
     }
 
     @PostMapping(ID)
@@ -191,7 +191,8 @@ class OutingController {
         if (read.isEmpty()) {
             return refused(form, id, model, response);
         }
-        if (Seen.refuses(form, forms.fields(outings.existing(id)), OutingForm.NAMES, forms::words, model, response)) {
+        if (StaleForm.refuses(
+                form, forms.fields(outings.existing(id)), OutingForm.NAMES, forms::words, model, response)) {
             return page(form, id, model);
         }
         return "redirect:/outings/" + outings.save(read.get()).id();

@@ -8,8 +8,8 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.outing.Habits;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -87,7 +87,7 @@ class OutingForm {
         defaults(form);
         Place place = place(form);
         LocalDate night = place == null ? form.night("night") : form.night("night", place.zone());
-        OptionalLong people = form.whole("people", Habits.PEOPLE);
+        OptionalLong people = form.whole("people", WorkTimes.PEOPLE);
         OptionalLong drive = form.whole("drive", Trip.DRIVE);
         OptionalLong walk = form.whole("walk", Trip.WALK);
         Optional<LocalTime> back = form.clock("turnBack");

@@ -29,8 +29,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SheetController {
 
     private final Outings outings;
-    private final Evening evening;
-    private final Carried carried;
+    private final OutingPlanner evening;
+    private final OfflineCopies carried;
     private final ObjectMapper json;
     private final Installation installation;
     private final Network network;
@@ -38,8 +38,8 @@ class SheetController {
 
     SheetController(
             Outings outings,
-            Evening evening,
-            Carried carried,
+            OutingPlanner evening,
+            OfflineCopies carried,
             ObjectMapper json,
             Installation installation,
             Network network,
@@ -56,7 +56,7 @@ class SheetController {
     /** A line of the sheet. */
     public record SheetRow(String clock, String utc, String what, boolean act) {
 
-        static List<SheetRow> of(Evening.Arranged night) {
+        static List<SheetRow> of(OutingPlanner.Arranged night) {
             ZoneId zone = night.outing().place().zone();
             return night.sheet().stream()
                     .map(l -> new SheetRow(
@@ -74,7 +74,7 @@ class SheetController {
     @GetMapping
     String sheet(@PathVariable long id, Model model, HttpServletRequest request) {
         Outing outing = outings.existing(id);
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         List<BagRow> bag = bag(night.bag(), outings.packed(id));
         model.addAttribute("outing", outing);
         model.addAttribute("night", Words.night(outing.night()));
@@ -119,7 +119,7 @@ class SheetController {
     /** The sheet as a table or as JSON, the takes as a calendar, the programs for a timer, all of it for a browser without server. */
     @GetMapping("/night.{format:csv|json|ics|txt|html}")
     ResponseEntity<String> file(@PathVariable long id, @PathVariable String format) {
-        Evening.Arranged night = evening.of(outings.existing(id));
+        OutingPlanner.Arranged night = evening.of(outings.existing(id));
         String name = name(night.outing(), "night." + format);
         return switch (format) {
             case "csv" -> Attachment.of(name, "text/csv", SheetFiles.csv(night));

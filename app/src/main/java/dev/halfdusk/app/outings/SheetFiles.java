@@ -36,7 +36,7 @@ final class SheetFiles {
 
     private SheetFiles() {}
 
-    static String csv(Evening.Arranged night) {
+    static String csv(OutingPlanner.Arranged night) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             Cells.row(csv, "utc", "local", "take", "what", "act");
@@ -56,7 +56,7 @@ final class SheetFiles {
     }
 
     /** An event for leaving home and for each take with its work; the same take keeps its identity, so that a later file replaces it. */
-    static String calendar(Evening.Arranged night, Instant now, Installation here) {
+    static String calendar(OutingPlanner.Arranged night, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Outing//EN");
         Trip trip = night.trip();
@@ -68,7 +68,7 @@ final class SheetFiles {
             leaves.addAlarm(alarm(LEAVE_ALARM_MINUTES, "Leave home soon"));
             calendar.addEvent(leaves);
         }
-        for (Evening.Planned take : night.takes()) {
+        for (OutingPlanner.Planned take : night.takes()) {
             night.slot(take).ifPresent(slot -> {
                 Interval work = new Interval(slot.prepares().from(), slot.runs().to());
                 VEvent event = event(night, "take-" + take.id(), work, now, here);
@@ -81,7 +81,8 @@ final class SheetFiles {
         return Biweekly.write(calendar).go();
     }
 
-    private static VEvent event(Evening.Arranged night, String what, Interval time, Instant now, Installation here) {
+    private static VEvent event(
+            OutingPlanner.Arranged night, String what, Interval time, Instant now, Installation here) {
         Place place = night.outing().place();
         VEvent event = new VEvent();
         event.setUid(here.uid("outing-" + night.outing().id() + "-" + what));
@@ -99,12 +100,12 @@ final class SheetFiles {
     }
 
     /** The lines of the sheet, as the API gives them. */
-    static String json(Evening.Arranged night, ObjectMapper json) {
+    static String json(OutingPlanner.Arranged night, ObjectMapper json) {
         return json.valueToTree(SheetLine.of(night.sheet())).toPrettyString();
     }
 
     /** What to set on the interval timer of each camera, take by take. */
-    static String timers(Evening.Arranged night) {
+    static String timers(OutingPlanner.Arranged night) {
         StringBuilder text = new StringBuilder();
         for (Slot s : night.schedule().slots()) {
             text.append(s.name()).append(", ").append(s.camera()).append('\n');

@@ -38,7 +38,13 @@ record TakeBlock(
 
     /** @param roomTo share of the ribbon at which the next block of the lane begins */
     static TakeBlock of(
-            Evening.Planned take, Slot slot, int number, Night night, Ribbon ribbon, double roomTo, boolean chosen) {
+            OutingPlanner.Planned take,
+            Slot slot,
+            int number,
+            Night night,
+            Ribbon ribbon,
+            double roomTo,
+            boolean chosen) {
         Block runs = Block.of(ribbon, night, slot.runs(), "", "light");
         String name = slot.name();
         double inside = percent(runs.width()) * WIDTH;

@@ -13,7 +13,7 @@ import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
-import dev.halfdusk.core.take.Camera;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Take;
 import java.time.Instant;
 import java.util.List;
@@ -50,8 +50,8 @@ public class Takes {
     public record Stored(long id, NamedRig rig, Take take, Progress progress) {}
 
     /** A rig as a camera of takes. */
-    public static Camera camera(NamedRig rig) {
-        return new Camera(
+    public static NamedCamera camera(NamedRig rig) {
+        return new NamedCamera(
                 new Named(Id.of(rig.id()), rig.name()),
                 new Named(Id.of(rig.body().id()), rig.body().name()),
                 rig.rig(),

@@ -32,7 +32,7 @@ public record TonightView(
     /** A take and its time. */
     public record TakeRow(long id, String name, String from, String to, String set) {}
 
-    public static TonightView of(Evening.Arranged a, Instant now) {
+    public static TonightView of(OutingPlanner.Arranged a, Instant now) {
         Night night = a.night();
         return new TonightView(
                 a.outing(),
@@ -45,7 +45,7 @@ public record TonightView(
                 missing(a, now));
     }
 
-    private static TakeRow row(Evening.Arranged a, Slot s) {
+    private static TakeRow row(OutingPlanner.Arranged a, Slot s) {
         return new TakeRow(
                 a.of(s).id(),
                 s.name(),
@@ -54,7 +54,7 @@ public record TonightView(
                 s.words());
     }
 
-    private static List<String> missing(Evening.Arranged a, Instant now) {
+    private static List<String> missing(OutingPlanner.Arranged a, Instant now) {
         List<String> missing = new ArrayList<>();
         if (a.takes().isEmpty()) {
             missing.add("No take is planned yet.");

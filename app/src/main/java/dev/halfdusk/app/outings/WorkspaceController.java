@@ -6,7 +6,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
@@ -43,11 +43,12 @@ class WorkspaceController {
     private final Outings outings;
     private final Takes takes;
     private final TakeForm forms;
-    private final Evening evening;
+    private final OutingPlanner evening;
     private final Kit kit;
     private final Deletions deletions;
 
-    WorkspaceController(Outings outings, Takes takes, TakeForm forms, Evening evening, Kit kit, Deletions deletions) {
+    WorkspaceController(
+            Outings outings, Takes takes, TakeForm forms, OutingPlanner evening, Kit kit, Deletions deletions) {
         this.deletions = deletions;
         this.outings = outings;
         this.takes = takes;
@@ -73,7 +74,7 @@ class WorkspaceController {
         Optional<LocalDate> other = Form.nightIn(in.value("night"))
                 .filter(d -> Night.exists(d, outing.place().zone()))
                 .filter(d -> !d.equals(outing.night()));
-        Evening.Arranged night = other.map(d -> evening.on(outing, d)).orElseGet(() -> evening.of(outing));
+        OutingPlanner.Arranged night = other.map(d -> evening.on(outing, d)).orElseGet(() -> evening.of(outing));
         List<NamedRig> rigs = kit.rigs();
         WorkspaceView view = WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs);
         model.addAttribute("view", view);
@@ -92,7 +93,7 @@ class WorkspaceController {
             ZoneId zone = outing.place().zone();
             Form fields = refused != null && !adding
                     ? refused
-                    : Seen.mark(
+                    : StaleForm.mark(
                             TakeForm.fields(stored, zone),
                             TakeForm.names(stored.take().subject().kind()));
             model.addAttribute("form", fields);
@@ -125,7 +126,7 @@ class WorkspaceController {
         return id.isPresent() ? (Long) id.getAsLong() : null;
     }
 
-    private static List<Choice> marks(Evening.Arranged night) {
+    private static List<Choice> marks(OutingPlanner.Arranged night) {
         return Choice.orNone(
                 "none",
                 night.c().names().stream()
@@ -183,7 +184,8 @@ class WorkspaceController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(outing, Map.of("take", "" + take), form, model);
         }
-        if (Seen.refuses(form, TakeForm.fields(stored, zone), TakeForm.names(kind), forms::words, model, response)) {
+        if (StaleForm.refuses(
+                form, TakeForm.fields(stored, zone), TakeForm.names(kind), forms::words, model, response)) {
             return page(outing, Map.of("take", "" + take), form, model);
         }
         takes.change(id, take, read.get().take(), read.get().rig().id());
@@ -227,8 +229,8 @@ class WorkspaceController {
         Takes.Stored stored = takes.existing(id, take);
         OptionalInt wanted = whole(minutes);
         if (wanted.isPresent() && LENGTH.holds(wanted.getAsInt())) {
-            Evening.Arranged night = evening.of(outing);
-            Evening.Planned planned = night.find(take).orElseThrow();
+            OutingPlanner.Arranged night = evening.of(outing);
+            OutingPlanner.Planned planned = night.find(take).orElseThrow();
             stored.take()
                     .subject()
                     .lasting(Duration.ofMinutes(wanted.getAsInt()), planned.plan())
@@ -265,7 +267,7 @@ class WorkspaceController {
     @Transactional
     String earlier(@PathVariable long id, @PathVariable long take) {
         Outing outing = outings.existing(id);
-        Evening.Arranged night = evening.of(outing);
+        OutingPlanner.Arranged night = evening.of(outing);
         night.find(take)
                 .flatMap(night::slot)
                 .map(slot -> night.schedule().earlier(slot, outing.habits()))

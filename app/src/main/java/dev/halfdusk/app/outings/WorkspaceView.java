@@ -78,10 +78,10 @@ record WorkspaceView(
     private static final int MOST_RIGS = 3;
 
     static WorkspaceView of(
-            Evening.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph, List<NamedRig> rigs) {
+            OutingPlanner.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph, List<NamedRig> rigs) {
         Night night = a.night();
         Ribbon ribbon = Ribbon.of(night, a.outing().place().glow());
-        Optional<Evening.Planned> chosen = chosen(a, take);
+        Optional<OutingPlanner.Planned> chosen = chosen(a, take);
         Optional<Slot> slot = chosen.flatMap(a::slot);
         int shown = ribbon.clamp(
                 minute.isPresent()
@@ -91,7 +91,7 @@ record WorkspaceView(
         Instant looked = slot.map(s -> s.runs().from())
                 .filter(t -> minute.isEmpty() && ribbon.clamp(night.minute(t)) != night.minute(t))
                 .orElse(night.at(shown));
-        List<Evening.Planned> ordered = ordered(a);
+        List<OutingPlanner.Planned> ordered = ordered(a);
         return new WorkspaceView(
                 a.outing(),
                 Words.night(night.date()),
@@ -111,8 +111,8 @@ record WorkspaceView(
     }
 
     /** The asked one; else the first that wants the core, else the first that has a place, else any. */
-    private static Optional<Evening.Planned> chosen(Evening.Arranged a, OptionalLong take) {
-        Optional<Evening.Planned> asked = take.isPresent() ? a.find(take.getAsLong()) : Optional.empty();
+    private static Optional<OutingPlanner.Planned> chosen(OutingPlanner.Arranged a, OptionalLong take) {
+        Optional<OutingPlanner.Planned> asked = take.isPresent() ? a.find(take.getAsLong()) : Optional.empty();
         return asked.or(() -> a.schedule().slots().stream()
                         .map(a::of)
                         .filter(t -> t.take().subject().needs().contains(Need.CORE))
@@ -122,7 +122,7 @@ record WorkspaceView(
     }
 
     /** By their time; those without a place come last. */
-    private static List<Evening.Planned> ordered(Evening.Arranged a) {
+    private static List<OutingPlanner.Planned> ordered(OutingPlanner.Arranged a) {
         return a.takes().stream()
                 .sorted(Comparator.comparing(
                         t -> a.slot(t).map(s -> s.runs().from()).orElse(Instant.MAX)))
@@ -130,7 +130,10 @@ record WorkspaceView(
     }
 
     private static List<Lane> lanes(
-            Evening.Arranged a, List<Evening.Planned> ordered, Ribbon ribbon, Optional<Evening.Planned> chosen) {
+            OutingPlanner.Arranged a,
+            List<OutingPlanner.Planned> ordered,
+            Ribbon ribbon,
+            Optional<OutingPlanner.Planned> chosen) {
         List<Named> cameras = a.schedule().slots().stream()
                 .map(s -> s.plan().take().camera().rigged())
                 .distinct()
@@ -142,7 +145,7 @@ record WorkspaceView(
                             .toList();
                     List<TakeBlock> blocks = new ArrayList<>();
                     for (int i = 0; i < slots.size(); i++) {
-                        Evening.Planned take = a.of(slots.get(i));
+                        OutingPlanner.Planned take = a.of(slots.get(i));
                         double room = i + 1 == slots.size()
                                 ? 1
                                 : TakeBlock.percent(Block.of(
@@ -166,7 +169,7 @@ record WorkspaceView(
                 .toList();
     }
 
-    private static List<CloudCell> clouds(Evening.Arranged a, Ribbon ribbon) {
+    private static List<CloudCell> clouds(OutingPlanner.Arranged a, Ribbon ribbon) {
         List<CloudCell> cells = new ArrayList<>();
         Instant from = a.night().at(ribbon.firstMinute());
         Instant to = a.night().at(ribbon.lastMinute());
@@ -181,7 +184,7 @@ record WorkspaceView(
         return List.copyOf(cells);
     }
 
-    private static String weather(Evening.Arranged a, Instant t) {
+    private static String weather(OutingPlanner.Arranged a, Instant t) {
         return a.c().weather().apply(t).map(WorkspaceView::words).orElse("no forecast reaches this night yet");
     }
 
@@ -192,9 +195,12 @@ record WorkspaceView(
     }
 
     private static List<Row> rows(
-            Evening.Arranged a, List<Evening.Planned> ordered, Optional<Evening.Planned> chosen, List<NamedRig> rigs) {
+            OutingPlanner.Arranged a,
+            List<OutingPlanner.Planned> ordered,
+            Optional<OutingPlanner.Planned> chosen,
+            List<NamedRig> rigs) {
         List<Row> rows = new ArrayList<>();
-        for (Evening.Planned t : ordered) {
+        for (OutingPlanner.Planned t : ordered) {
             Take take = t.take();
             Optional<Slot> slot = a.slot(t);
             rows.add(new Row(

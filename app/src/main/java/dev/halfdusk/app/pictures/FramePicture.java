@@ -2,7 +2,7 @@ package dev.halfdusk.app.pictures;
 
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.frame.Scene;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.glow.SkyColour;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
@@ -58,7 +58,7 @@ public record FramePicture(
             boolean figures,
             boolean grid,
             Optional<DriftField> drift,
-            Optional<Trails> trails,
+            Optional<TrailFrames> trails,
             double shutterSeconds,
             double sharpFromM) {}
 

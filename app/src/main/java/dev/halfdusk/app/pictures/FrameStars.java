@@ -1,6 +1,6 @@
 package dev.halfdusk.app.pictures;
 
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Vector;
@@ -106,7 +106,7 @@ record FrameStars(FrameSheet sheet) {
     }
 
     /** Arcs of the brighter stars while the sequence runs, broken where the pauses would show. */
-    List<StarDots.Stars> trails(Trails trails, double shutterSeconds) {
+    List<StarDots.Stars> trails(TrailFrames trails, double shutterSeconds) {
         StarDots lines = new StarDots(6, 4.4, 0.6);
         Vector pole = Sidereal.northPole(sheet.scene.from().site());
         boolean broken = trails.frames() <= MOST_BROKEN && trails.gapPx(sheet.framing.optics()) >= 1;

@@ -3,14 +3,14 @@ package dev.halfdusk.app.places;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.search.Alignments;
-import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.search.OverMark;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
@@ -65,8 +65,8 @@ class GroundController {
             Upload.text(file).ifPresent(text -> form.put("points", text));
             Skyline skyline = SkylineText.parse(form.value("points"));
             Form plain = form.copy().put("points", SkylineText.write(skyline));
-            if (Seen.refuses(plain, PlaceSheet.skyline(place), PlaceSheet.SKYLINE, (f, v) -> v, model, response)) {
-                form.put(Seen.FIELD, plain.value(Seen.FIELD));
+            if (StaleForm.refuses(plain, PlaceSheet.skyline(place), PlaceSheet.SKYLINE, (f, v) -> v, model, response)) {
+                form.put(StaleForm.FIELD, plain.value(StaleForm.FIELD));
                 return sheet.show(place, form, Optional.empty(), Optional.empty(), model);
             }
             places.saveSkyline(id, skyline);
@@ -119,7 +119,7 @@ class GroundController {
             return sheet.show(place, form, Optional.empty(), dome, model);
         }
         if (dome.isPresent()
-                && Seen.refuses(
+                && StaleForm.refuses(
                         form,
                         PlaceForm.fields(dome(id, dome.get())),
                         PlaceForm.DOME_NAMES,
@@ -169,7 +169,7 @@ class GroundController {
             return sheet.show(place, form, mark, Optional.empty(), model);
         }
         if (mark.isPresent()
-                && Seen.refuses(
+                && StaleForm.refuses(
                         form,
                         PlaceForm.fields(mark(id, mark.get())),
                         PlaceForm.MARK_NAMES,
@@ -195,13 +195,13 @@ class GroundController {
         Form form = Form.of(typed);
         form.putIfMissing("body", "core")
                 .putIfMissing("aside", "3")
-                .putIfMissing("upTo", Over.usualHighest(found))
+                .putIfMissing("upTo", OverMark.usualHighest(found))
                 .putIfMissing("years", "1");
         PlaceForm.Watch watch = PlaceForm.watch(form, found);
         if (watch == null) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
         }
-        List<Over.Passage> passages = watch == null
+        List<OverMark.Passage> passages = watch == null
                 ? List.of()
                 : watch.over().find(watch.target(), place.site(), clock.instant(), watch.years());
         model.addAttribute("form", form);

@@ -5,7 +5,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.Alignments;
-import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.sky.LunarMonth;
 import java.time.LocalDate;
 import java.util.List;
@@ -32,8 +32,8 @@ public record MarkView(
             String light,
             String moon) {}
 
-    static MarkView of(Place place, long id, Mark mark, String target, List<Over.Passage> found, boolean daylight) {
-        List<Over.Passage> shown = found.stream()
+    static MarkView of(Place place, long id, Mark mark, String target, List<OverMark.Passage> found, boolean daylight) {
+        List<OverMark.Passage> shown = found.stream()
                 .filter(p -> daylight || p.nearest().light() != Alignments.Light.DAY)
                 .toList();
         return new MarkView(
@@ -56,7 +56,7 @@ public record MarkView(
                 .orElse("It never passes that bearing above the horizon in that time.");
     }
 
-    private static Row row(Place place, Mark mark, Over.Passage passage) {
+    private static Row row(Place place, Mark mark, OverMark.Passage passage) {
         Alignments.Alignment a = passage.nearest();
         LocalDate evening = Night.evening(a.when(), place.zone());
         LocalDate day = LocalDate.ofInstant(a.when(), place.zone());

@@ -4,7 +4,7 @@ import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Town;
 import jakarta.servlet.http.HttpServletResponse;
@@ -116,7 +116,7 @@ class PlaceController {
 
     @GetMapping(ID + "/edit")
     String edit(@PathVariable long id, Model model) {
-        return form(Seen.mark(PlaceForm.fields(find(id)), PlaceForm.NAMES), id, model);
+        return form(StaleForm.mark(PlaceForm.fields(find(id)), PlaceForm.NAMES), id, model);
     }
 
     @PostMapping(ID)
@@ -130,7 +130,7 @@ class PlaceController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return form(form, id, model);
         }
-        if (Seen.refuses(form, PlaceForm.fields(find(id)), PlaceForm.NAMES, (f, v) -> v, model, response)) {
+        if (StaleForm.refuses(form, PlaceForm.fields(find(id)), PlaceForm.NAMES, (f, v) -> v, model, response)) {
             return form(form, id, model);
         }
         places.change(read.get());

@@ -14,7 +14,7 @@ import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.search.Alignments;
-import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Site;
@@ -259,12 +259,12 @@ public final class PlaceForm {
     }
 
     /** What to watch for over a mark. */
-    record Watch(Target target, Over over, int years) {}
+    record Watch(Target target, OverMark over, int years) {}
 
     /** Reads it; null where the form now holds complaints. */
     static Watch watch(Form form, Mark mark) {
-        OptionalDouble aside = form.number("aside", Over.ASIDE);
-        OptionalDouble upTo = form.number("upTo", Over.HIGHEST);
+        OptionalDouble aside = form.number("aside", OverMark.ASIDE);
+        OptionalDouble upTo = form.number("upTo", OverMark.HIGHEST);
         OptionalLong years = form.whole("years", Alignments.YEARS);
         Target target = WATCHED.get(form.value("body"));
         if (target == null) {
@@ -277,7 +277,8 @@ public final class PlaceForm {
         }
         return form.hasErrors()
                 ? null
-                : new Watch(target, Over.of(mark, aside.getAsDouble(), upTo.getAsDouble()), (int) years.getAsLong());
+                : new Watch(
+                        target, OverMark.of(mark, aside.getAsDouble(), upTo.getAsDouble()), (int) years.getAsLong());
     }
 
     /** What can stand over a mark, by the words of the fields. */

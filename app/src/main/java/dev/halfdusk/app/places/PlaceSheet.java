@@ -2,7 +2,7 @@ package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.SkylineText;
@@ -43,9 +43,9 @@ class PlaceSheet {
     /** The sheet; the fields of a mark or dome hold what is stored where one is to be changed. */
     String show(Place place, Optional<Long> markId, Optional<Long> domeId, Model model) {
         Form form = markId.flatMap(id -> places.mark(place.id(), id))
-                .map(m -> Seen.mark(PlaceForm.fields(m), PlaceForm.MARK_NAMES))
+                .map(m -> StaleForm.mark(PlaceForm.fields(m), PlaceForm.MARK_NAMES))
                 .or(() -> domeId.flatMap(id -> places.dome(place.id(), id))
-                        .map(d -> Seen.mark(PlaceForm.fields(d), PlaceForm.DOME_NAMES)))
+                        .map(d -> StaleForm.mark(PlaceForm.fields(d), PlaceForm.DOME_NAMES)))
                 .orElseGet(Form::new);
         return show(place, form, markId, domeId, model);
     }
@@ -54,8 +54,8 @@ class PlaceSheet {
     String show(Place place, Form form, Optional<Long> markId, Optional<Long> domeId, Model model) {
         LocalDate today = LocalDate.now(clock.withZone(place.zone()));
         PlaceView view = PlaceView.of(place, places.domes(place.id()), places.marks(place.id()), today, skies);
-        boolean drawn = form.has("points") && form.has(Seen.FIELD);
-        model.addAttribute("skylineSeen", drawn ? form.value(Seen.FIELD) : Seen.of(skyline(place), SKYLINE));
+        boolean drawn = form.has("points") && form.has(StaleForm.FIELD);
+        model.addAttribute("skylineSeen", drawn ? form.value(StaleForm.FIELD) : StaleForm.of(skyline(place), SKYLINE));
         form.putIfEmpty("points", view.skyline());
         model.addAttribute("view", view);
         model.addAttribute("form", form);

@@ -9,7 +9,7 @@ import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.camera.Rehearsal;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.Role;
-import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
@@ -93,14 +93,14 @@ class CameraForm {
         double focal = rig.lens().longestMm();
         Range apertures = rig.apertures(focal);
         double wanted = role == Role.LAND ? apertures.min() * 2 : USUAL_APERTURE;
-        ScriptAsked u = ScriptAsked.usual(role);
+        ScriptRequest u = ScriptRequest.usual(role);
         return new PlanCamera(
                 0,
                 role.words(),
                 named,
                 focal,
                 apertures.nearest(wanted),
-                new ScriptAsked(
+                new ScriptRequest(
                         role,
                         u.everySeconds(),
                         0,
@@ -160,10 +160,10 @@ class CameraForm {
                                 rig.body().topIso(),
                                 "")
                         : Range.ISO);
-        OptionalDouble every = form.number("every", ScriptAsked.EVERY);
-        OptionalLong steps = form.whole("steps", ScriptAsked.STEPS);
-        OptionalDouble burst = form.number("burst", ScriptAsked.BURST);
-        OptionalDouble pause = form.number("pause", ScriptAsked.PAUSE);
+        OptionalDouble every = form.number("every", ScriptRequest.EVERY);
+        OptionalLong steps = form.whole("steps", ScriptRequest.STEPS);
+        OptionalDouble burst = form.number("burst", ScriptRequest.BURST);
+        OptionalDouble pause = form.number("pause", ScriptRequest.PAUSE);
         Optional<FileFormat> partial = form.oneOf("partial", FileFormat.RAW_AND_JPEG);
         Optional<FileFormat> total = form.oneOf("total", FileFormat.RAW);
         OptionalDouble clock = form.number("clock", Rehearsal.Part.CLOCK);
@@ -178,7 +178,7 @@ class CameraForm {
                 named.get(),
                 focal.getAsDouble(),
                 aperture.getAsDouble(),
-                new ScriptAsked(
+                new ScriptRequest(
                         role,
                         every.getAsDouble(),
                         (int) steps.getAsLong(),

@@ -18,7 +18,7 @@ import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
-import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
@@ -130,7 +130,7 @@ public class EclipsePlans {
                 rig,
                 r.getFocalMm(),
                 r.getAperture(),
-                new ScriptAsked(
+                new ScriptRequest(
                         Role.valueOf(r.getRole()),
                         r.getEveryS(),
                         r.getSteps().intValue(),

@@ -7,8 +7,8 @@ import dev.halfdusk.core.camera.Rehearsal;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
-import dev.halfdusk.core.eclipse.ScriptAsked;
 import dev.halfdusk.core.eclipse.ScriptCheck;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.eclipse.Scripting;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
@@ -44,7 +44,7 @@ public record PlanCamera(
         NamedRig rig,
         double focalMm,
         double aperture,
-        ScriptAsked asked,
+        ScriptRequest asked,
         Optional<Direction> aim,
         Orientation held,
         double clockAheadSeconds,

@@ -8,7 +8,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -46,7 +46,7 @@ class PlanController {
     private final CameraForm cameras;
     private final Places places;
     private final Kit kit;
-    private final ElsewhereView elsewhere;
+    private final SitesCompared elsewhere;
     private final Deletions deletions;
 
     PlanController(
@@ -55,7 +55,7 @@ class PlanController {
             CameraForm cameras,
             Places places,
             Kit kit,
-            ElsewhereView elsewhere,
+            SitesCompared elsewhere,
             Deletions deletions) {
         this.deletions = deletions;
         this.plans = plans;
@@ -100,13 +100,13 @@ class PlanController {
         model.addAttribute("plan", plan);
         model.addAttribute("view", view);
         model.addAttribute("close", close);
-        model.addAttribute("settings", settings != null ? settings : Seen.mark(fields(plan), SETTINGS));
+        model.addAttribute("settings", settings != null ? settings : StaleForm.mark(fields(plan), SETTINGS));
         if (view.chosen() != null) {
             model.addAttribute(
                     "form",
                     camera != null
                             ? camera
-                            : Seen.mark(
+                            : StaleForm.mark(
                                     CameraForm.fields(plan.camera(view.chosen().id())), CameraForm.NAMES));
         }
         if (!model.containsAttribute("script")) {
@@ -114,7 +114,8 @@ class PlanController {
                     "script",
                     view.chosen() == null
                             ? null
-                            : Seen.mark(new Form().put("script", view.chosen().text()), SCRIPT));
+                            : StaleForm.mark(
+                                    new Form().put("script", view.chosen().text()), SCRIPT));
         }
         model.addAttribute("elsewhere", elsewhere.of(plan));
         model.addAttribute("rigs", kit.rigs());
@@ -180,7 +181,7 @@ class PlanController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(plan, Map.of(), form, null, model);
         }
-        if (Seen.refuses(form, fields(plan), SETTINGS, this::words, model, response)) {
+        if (StaleForm.refuses(form, fields(plan), SETTINGS, this::words, model, response)) {
             return page(plan, Map.of(), form, null, model);
         }
         plans.change(
@@ -214,7 +215,7 @@ class PlanController {
             throw new NotFound("place " + form.value("place"));
         }
         OptionalDouble percent =
-                form.has("percent") ? form.number("percent", ElsewhereView.ODDS) : OptionalDouble.empty();
+                form.has("percent") ? form.number("percent", SitesCompared.ODDS) : OptionalDouble.empty();
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute("odds", form);
@@ -269,7 +270,7 @@ class PlanController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(plan, Map.of("camera", "" + camera), null, form, model);
         }
-        if (Seen.refuses(
+        if (StaleForm.refuses(
                 form, CameraForm.fields(camera(plan, camera)), CameraForm.NAMES, this::words, model, response)) {
             return page(plan, Map.of("camera", "" + camera), null, form, model);
         }

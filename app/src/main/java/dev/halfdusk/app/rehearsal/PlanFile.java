@@ -302,9 +302,9 @@ public class PlanFile {
         }
         node.properties().forEach(e -> {
             double percent = e.getValue().isNumber() ? e.getValue().asDouble() : Double.NaN;
-            if (!ElsewhereView.ODDS.holds(percent)) {
+            if (!SitesCompared.ODDS.holds(percent)) {
                 problems.add("cloudOddsPercent." + Words.clipped(e.getKey(), LONGEST) + ": a number, "
-                        + ElsewhereView.ODDS.allowed() + ".");
+                        + SitesCompared.ODDS.allowed() + ".");
             } else if (reading.place(e.getKey()).isPresent()) {
                 odds.put(e.getKey(), percent);
             }

@@ -1,7 +1,7 @@
 package dev.halfdusk.app.rehearsal;
 
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.Seen;
+import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.ScriptCheck;
@@ -55,17 +55,17 @@ class ScriptController {
         if (read.script().isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             Form form = new Form()
-                    .put(Seen.FIELD, seen)
+                    .put(StaleForm.FIELD, seen)
                     .put("script", script.length() > ScriptFile.MOST_CHARACTERS ? "" : script);
             form.reject("script", read.problems().get(0).toString());
             model.addAttribute("script", form);
             model.addAttribute("findings", read.problems());
             return pages.page(plan, Map.of("camera", "" + camera), null, null, model);
         }
-        Form typed = new Form().put("script", script).put(Seen.FIELD, seen);
+        Form typed = new Form().put("script", script).put(StaleForm.FIELD, seen);
         Form stored = new Form()
                 .put("script", ScriptFile.write(scripts.of(plan, named).script()));
-        if (Seen.refuses(typed, stored, PlanController.SCRIPT, (f, v) -> v, model, response)) {
+        if (StaleForm.refuses(typed, stored, PlanController.SCRIPT, (f, v) -> v, model, response)) {
             model.addAttribute("script", typed);
             model.addAttribute("open", true);
             return pages.page(plan, Map.of("camera", "" + camera), null, null, model);

@@ -13,7 +13,7 @@ import java.util.Optional;
 public record RunView(
         RunStrip strip, String words, boolean lossless, String why, String stepSeconds, String begins, String ends) {
 
-    static RunView of(SequenceAsked a, Run run) {
+    static RunView of(SequenceRequest a, Run run) {
         ZoneId zone = a.setup().place().zone();
         Optional<Run.Result> first =
                 run.shots().stream().filter(r -> r.fate() == Run.Fate.LOST).findFirst();

@@ -11,7 +11,7 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.camera.Endurance;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Scene;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.FileFormat;
@@ -77,7 +77,7 @@ class SequenceController {
             "slow");
 
     private static final List<Choice> KINDS =
-            Choice.of(SequenceAsked.Kind.class, SequenceAsked.Kind::key, SequenceAsked.Kind::words);
+            Choice.of(SequenceRequest.Kind.class, SequenceRequest.Kind::key, SequenceRequest.Kind::words);
 
     private static final List<Choice> FORMATS = Choice.of(FileFormat.class, FileFormat::key, FileFormat::words);
 
@@ -104,12 +104,12 @@ class SequenceController {
         if (!choices.enough()) {
             return "sequences/plan";
         }
-        Optional<SequenceAsked> read = sequences.read(form, choices);
+        Optional<SequenceRequest> read = sequences.read(form, choices);
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "sequences/plan";
         }
-        SequenceAsked a = read.get();
+        SequenceRequest a = read.get();
         Ribbon ribbon = Ribbon.of(a.setup().night(), a.setup().place().glow());
         model.addAttribute("asked", a.setup());
         model.addAttribute("sequence", a);
@@ -134,7 +134,7 @@ class SequenceController {
     String timer(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
         model.addAttribute("form", form);
-        Optional<SequenceAsked> read = sequences.read(form);
+        Optional<SequenceRequest> read = sequences.read(form);
         model.addAttribute("query", address(form, Map.of()));
         if (read.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -153,7 +153,7 @@ class SequenceController {
     @GetMapping("/program.{format:txt|csv|json}")
     ResponseEntity<String> program(@PathVariable String format, @RequestParam Map<String, String> typed) {
         Form form = Form.of(typed);
-        Optional<SequenceAsked> read = sequences.read(form);
+        Optional<SequenceRequest> read = sequences.read(form);
         if (read.isEmpty()) {
             return ResponseEntity.unprocessableEntity()
                     .contentType(MediaType.TEXT_PLAIN)
@@ -173,7 +173,7 @@ class SequenceController {
     }
 
     /** Of the first frame; of the last where the light changes, since then the stars are out. */
-    private static Scene scene(SequenceAsked a) {
+    private static Scene scene(SequenceRequest a) {
         Setup s = a.ramp().isPresent()
                 ? a.setup().setup().at(a.ends())
                 : a.setup().setup();
@@ -183,12 +183,12 @@ class SequenceController {
     }
 
     /** The arcs as they will lie in the frame; very many frames are drawn as fewer longer ones. */
-    private static FramePicture picture(SequenceAsked a) {
+    private static FramePicture picture(SequenceRequest a) {
         Setup s = a.setup().setup();
         Sequence q = drawn(a.sequence());
         double near = s.depth(Depth.pixelCircleMm(a.setup().optics().sensor())).nearAtStarsM();
-        Optional<Trails> trails = a.kind() == SequenceAsked.Kind.TRAILS && q.frames() > 1
-                ? Optional.of(new Trails(q.frames(), q.pauseSeconds()))
+        Optional<TrailFrames> trails = a.kind() == SequenceRequest.Kind.TRAILS && q.frames() > 1
+                ? Optional.of(new TrailFrames(q.frames(), q.pauseSeconds()))
                 : Optional.empty();
         return FramePicture.of(
                 scene(a),
@@ -197,15 +197,15 @@ class SequenceController {
     }
 
     private static Sequence drawn(Sequence s) {
-        int most = (int) Trails.FRAMES.max();
-        double pause = Math.min(s.pauseSeconds(), Trails.PAUSE.max());
+        int most = (int) TrailFrames.FRAMES.max();
+        double pause = Math.min(s.pauseSeconds(), TrailFrames.PAUSE.max());
         return s.frames() <= most ? s.withPause(pause) : new Sequence(most, Math.min(14_400, s.seconds() / most), 0);
     }
 
     /** The address of the photograph of the same frames, by the frame's own page. */
-    private static String photograph(SequenceAsked a) {
+    private static String photograph(SequenceRequest a) {
         Sequence q = drawn(a.sequence());
-        boolean trails = a.kind() == SequenceAsked.Kind.TRAILS;
+        boolean trails = a.kind() == SequenceRequest.Kind.TRAILS;
         return a.setup().address() + "&shutter=" + Numbers.plain(q.exposureSeconds(), 3) + "&iso=" + a.iso()
                 + (trails ? "&frames=" + q.frames() + "&pause=" + Numbers.plain(q.pauseSeconds(), 3) : "");
     }

@@ -1,10 +1,10 @@
 package dev.halfdusk.app.sequences;
 
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.app.sequences.SequenceAsked.Kind;
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.sequences.SequenceRequest.Kind;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Proposal;
@@ -22,9 +22,9 @@ import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.IntervalTimer;
 import dev.halfdusk.core.sequence.Lapse;
-import dev.halfdusk.core.sequence.Pace;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
 import dev.halfdusk.core.sequence.TrailPlan;
@@ -63,23 +63,23 @@ class SequenceReader {
     }
 
     /** Empty where the form now holds complaints, or where there is nothing to choose from. */
-    Optional<SequenceAsked> read(Form form) {
+    Optional<SequenceRequest> read(Form form) {
         Choices choices = setups.choices();
         return choices.enough() ? read(form, choices) : Optional.empty();
     }
 
-    Optional<SequenceAsked> read(Form form, Choices choices) {
+    Optional<SequenceRequest> read(Form form, Choices choices) {
         Optional<Kind> kind = form.oneOf("kind", Kind.TRAILS);
         form.putIfEmpty("format", FileFormat.RAW.key());
         Optional<FileFormat> format = form.oneOf("format", FileFormat.RAW);
         boolean timed = form.has("minute") || form.has("time");
         boolean aimed = form.has("azimuth") || form.has("aim");
-        Optional<Asked> first = setups.read(form, choices);
+        Optional<SetupRequest> first = setups.read(form, choices);
         if (first.isEmpty() || kind.isEmpty()) {
             return Optional.empty();
         }
         form.put("kind", kind.get().key());
-        Asked setup = first.get();
+        SetupRequest setup = first.get();
         boolean circles = kind.get() == Kind.TRAILS;
         if (!aimed && circles) {
             SetupReader.fill(form.put("aim", "point"), circles(setup));
@@ -100,7 +100,7 @@ class SequenceReader {
     }
 
     /** At the pole with some ground below it; with the pole at the lower third where it stands too high for that. */
-    private static Direction circles(Asked setup) {
+    private static Direction circles(SetupRequest setup) {
         Direction pole = Aiming.pole(setup.place().site());
         Optics optics = setup.optics();
         double grounded = optics.heightDeg() / 2 - GROUND_DEG;
@@ -109,7 +109,7 @@ class SequenceReader {
                 : Aiming.at(optics, setup.setup().pointing().rollDeg(), pole, Aiming.Third.LOWER);
     }
 
-    private Optional<SequenceAsked> read(Form form, Kind kind, Optional<FileFormat> format, Asked setup) {
+    private Optional<SequenceRequest> read(Form form, Kind kind, Optional<FileFormat> format, SetupRequest setup) {
         Proposal proposal = setup.proposal();
         form.putIfEmpty("exposure", exposure(kind, proposal.settings().seconds()))
                 .putIfEmpty("pause", "1")
@@ -153,7 +153,7 @@ class SequenceReader {
         Program program = ramp.map(r -> r.program(format.orElseThrow()))
                 .orElseGet(() -> steady(kind, setup, sequence.get(), settings, format.orElseThrow())
                         .withDarks((int) darks.getAsLong()));
-        return Optional.of(new SequenceAsked(
+        return Optional.of(new SequenceRequest(
                 kind,
                 setup,
                 places.plainMarks(setup.place().id()),
@@ -173,14 +173,14 @@ class SequenceReader {
                 forecast));
     }
 
-    private static Program steady(Kind kind, Asked setup, Sequence s, Settings settings, FileFormat format) {
+    private static Program steady(Kind kind, SetupRequest setup, Sequence s, Settings settings, FileFormat format) {
         return Program.of(
                 kind.words(),
                 new Program.Step(setup.when(), settings, s.frames(), s.pauseSeconds(), format, kind.words()));
     }
 
-    private static Ramp ramp(Asked setup, Sequence s, FileFormat format, boolean reduction) {
-        Pace pace = Pace.of(
+    private static Ramp ramp(SetupRequest setup, Sequence s, FileFormat format, boolean reduction) {
+        BodyTiming pace = BodyTiming.of(
                         setup.setup().rig().body(),
                         s.exposureSeconds(),
                         format,
@@ -199,7 +199,7 @@ class SequenceReader {
 
     /** Frames by what is wanted; empty after a complaint beside the field that asks too much. */
     private static Optional<Sequence> sequence(
-            Form form, Kind kind, Asked setup, Proposal proposal, double exposure, double pause) {
+            Form form, Kind kind, SetupRequest setup, Proposal proposal, double exposure, double pause) {
         String want = kind == Kind.LAPSE ? "clip" : form.value("want");
         String field = want;
         try {
@@ -248,7 +248,7 @@ class SequenceReader {
         return kept(form, lapse.sequence(exposure));
     }
 
-    private static Optional<Sequence> until(Form form, Asked setup, double exposure, double pause) {
+    private static Optional<Sequence> until(Form form, SetupRequest setup, double exposure, double pause) {
         Optional<Instant> end = clock(form, "until", setup.night());
         if (end.isEmpty()) {
             if (form.error("until") == null) {

@@ -2,7 +2,7 @@ package dev.halfdusk.app.sequences;
 
 import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
-import dev.halfdusk.app.sequences.SequenceAsked.Kind;
+import dev.halfdusk.app.sequences.SequenceRequest.Kind;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.camera.Endurance;
 import dev.halfdusk.core.measure.Instants;
@@ -10,10 +10,10 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.Conflict;
 import dev.halfdusk.core.sequence.IntervalTimer;
 import dev.halfdusk.core.sequence.Lapse;
-import dev.halfdusk.core.sequence.Pace;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
@@ -79,7 +79,7 @@ record SequenceView(
     private static final double BANK_MAH = 10_000;
 
     static SequenceView of(
-            SequenceAsked a, Endurance endurance, Ribbon ribbon, Function<Map<String, String>, String> address) {
+            SequenceRequest a, Endurance endurance, Ribbon ribbon, Function<Map<String, String>, String> address) {
         List<Integer> swaps = endurance.swaps();
         TrailPlan plan = a.trails();
         boolean trails = a.kind() == Kind.TRAILS;
@@ -102,7 +102,7 @@ record SequenceView(
                 power(a, swaps));
     }
 
-    private static List<Figure> figures(SequenceAsked a) {
+    private static List<Figure> figures(SequenceRequest a) {
         Sequence s = a.sequence();
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure(Numbers.plain(s.frames()), s.frames() == 1 ? "frame" : "frames"));
@@ -116,11 +116,11 @@ record SequenceView(
         return figures;
     }
 
-    private static String clock(Instant t, SequenceAsked a) {
+    private static String clock(Instant t, SequenceRequest a) {
         return Words.clock(t, a.setup().place().zone());
     }
 
-    private static List<String> summary(SequenceAsked a, TrailPlan plan) {
+    private static List<String> summary(SequenceRequest a, TrailPlan plan) {
         Sequence s = a.sequence();
         List<String> words = new ArrayList<>();
         if (a.ramp().isEmpty()) {
@@ -162,7 +162,7 @@ record SequenceView(
         return words;
     }
 
-    private static ConflictRow conflict(Conflict c, SequenceAsked a, Function<Map<String, String>, String> address) {
+    private static ConflictRow conflict(Conflict c, SequenceRequest a, Function<Map<String, String>, String> address) {
         List<Way> ways = c.ways().stream()
                 .map(w -> new Way(w.words(), address.apply(changed(a, w))))
                 .toList();
@@ -170,7 +170,7 @@ record SequenceView(
     }
 
     /** Fields of the page that a way out changes. */
-    private static Map<String, String> changed(SequenceAsked a, Conflict.WayOut w) {
+    private static Map<String, String> changed(SequenceRequest a, Conflict.WayOut w) {
         Map<String, String> fields = new HashMap<>(Map.of(
                 "minute",
                 "" + a.setup().night().minute(w.begins()),
@@ -190,7 +190,7 @@ record SequenceView(
         return fields;
     }
 
-    private static List<Block> blocks(SequenceAsked a, List<Integer> swaps, Ribbon ribbon) {
+    private static List<Block> blocks(SequenceRequest a, List<Integer> swaps, Ribbon ribbon) {
         List<Block> blocks = new ArrayList<>();
         Interval light = a.span();
         blocks.add(block(
@@ -231,15 +231,15 @@ record SequenceView(
         return blocks;
     }
 
-    private static Instant opening(SequenceAsked a, int frame) {
+    private static Instant opening(SequenceRequest a, int frame) {
         return Instants.after(a.begins(), frame * a.sequence().stepSeconds());
     }
 
-    private static Block block(SequenceAsked a, Ribbon ribbon, Instant from, Instant to, String words, String kind) {
+    private static Block block(SequenceRequest a, Ribbon ribbon, Instant from, Instant to, String words, String kind) {
         return Block.of(ribbon, a.setup().night(), new Interval(from, to), words, kind);
     }
 
-    static Timer timer(SequenceAsked a) {
+    static Timer timer(SequenceRequest a) {
         IntervalTimer.Card card = a.ramp().isPresent()
                 ? IntervalTimer.presses(a.sequence().frames(), a.sequence().stepSeconds(), WAIT_SECONDS)
                 : IntervalTimer.card(a.sequence(), WAIT_SECONDS, a.body().dial());
@@ -252,7 +252,7 @@ record SequenceView(
         return new Timer(lines, card.remarks());
     }
 
-    private static Trails trails(SequenceAsked a, TrailPlan plan) {
+    private static Trails trails(SequenceRequest a, TrailPlan plan) {
         List<Line> arcs = plan.arcs().stream()
                 .map(arc -> new Line(
                         arc.where(),
@@ -295,7 +295,7 @@ record SequenceView(
                 shows ? "it shows at full size" : "not to be seen at full size");
     }
 
-    private static String pole(SequenceAsked a, TrailPlan plan) {
+    private static String pole(SequenceRequest a, TrailPlan plan) {
         boolean south = a.setup().place().site().latitudeDeg() < 0;
         String where = "The pole stands "
                 + Words.number(Math.abs(a.setup().place().site().latitudeDeg()), 0) + "\u00b0 up in the "
@@ -305,8 +305,8 @@ record SequenceView(
                 : where + ". For circles aim there.";
     }
 
-    private static List<Line> camera(SequenceAsked a) {
-        Pace pace = a.pace();
+    private static List<Line> camera(SequenceRequest a) {
+        BodyTiming pace = a.pace();
         List<Line> lines = new ArrayList<>();
         lines.add(new Line(
                 "smallest safe pause",
@@ -331,7 +331,7 @@ record SequenceView(
         return lines;
     }
 
-    private static List<Line> power(SequenceAsked a, List<Integer> swaps) {
+    private static List<Line> power(SequenceRequest a, List<Integer> swaps) {
         List<Line> lines = new ArrayList<>();
         Optional<Gear.Battery> battery = a.battery();
         if (battery.isPresent()) {
@@ -361,7 +361,7 @@ record SequenceView(
         return lines;
     }
 
-    private static boolean early(SequenceAsked a, List<Integer> swaps) {
+    private static boolean early(SequenceRequest a, List<Integer> swaps) {
         int each = Power.frames(
                 a.battery().orElseThrow(), a.celsius(), a.sequence().withFrames((int) Sequence.FRAMES.max()));
         return swaps.get(0) < each;
@@ -406,7 +406,7 @@ record SequenceView(
         return new School(what, words.isEmpty() ? "as good" : String.join("; ", words), bad, query);
     }
 
-    private static List<RampRow> ramp(Ramp r, SequenceAsked a) {
+    private static List<RampRow> ramp(Ramp r, SequenceRequest a) {
         return r.lines().stream()
                 .map(l -> new RampRow(
                         clock(l.from(), a),

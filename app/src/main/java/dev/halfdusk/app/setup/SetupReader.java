@@ -80,7 +80,7 @@ public class SetupReader {
      * @param choices that are {@link Choices#enough}
      * @throws NotFound for a rig or a place that is not among the choices
      */
-    public Optional<Asked> read(Form form, Choices choices) {
+    public Optional<SetupRequest> read(Form form, Choices choices) {
         NamedRig named = chosen(form, "rig", choices.rigs(), NamedRig::id);
         Place place = chosen(form, "place", choices.places(), Place::id);
         Rig rig = named.rig();
@@ -125,7 +125,7 @@ public class SetupReader {
                 zenith.isPresent() ? from.under(SkyGlow.of(zenith, SkyGlow.CLEAR, place.domes())) : from,
                 when,
                 new Demand(tolerance.getAsDouble(), sharp.orElseThrow(), snr.getAsDouble()));
-        return Optional.of(new Asked(named, place, night, setup, aim.towards(), zenith));
+        return Optional.of(new SetupRequest(named, place, night, setup, aim.towards(), zenith));
     }
 
     /**

@@ -106,7 +106,7 @@ class KitRoundTripTest {
             Function<Long, T> changed,
             ToLongFunction<T> save,
             LongFunction<Optional<T>> find,
-            Part part) {
+            KitSection part) {
         long id = save.applyAsLong(first.apply(null));
         assertThat(find.apply(id)).contains(first.apply(id));
         part.save(part.all().get(id), id);

@@ -13,7 +13,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Sharp;
@@ -112,7 +112,8 @@ class OneSetupTest {
                 outing.id(), Take.of("Core", new MilkyWay(0), Takes.camera(rig)).set(150, 9), id);
 
         Night night = outing.night(skies);
-        Asked asked = Asked.of(rig, place, night, 150, 9, Demand.USUAL.within(2.5, Sharp.HALF), night.best());
+        SetupRequest asked =
+                SetupRequest.of(rig, place, night, 150, 9, Demand.USUAL.within(2.5, Sharp.HALF), night.best());
         Proposal expected = asked.proposal();
         assertThat(expected.settings().seconds()).as("the tracker counts").isGreaterThan(5);
         assertThat(asked.optics().focalMm()).as("the converter counts").isCloseTo(210, within(1e-9));

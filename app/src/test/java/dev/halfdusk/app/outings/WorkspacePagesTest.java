@@ -79,7 +79,7 @@ class WorkspacePagesTest {
     private Kit kit;
 
     @Autowired
-    private Evening evening;
+    private OutingPlanner evening;
 
     private long id;
     private String home;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.frame.Scene;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
@@ -47,7 +47,7 @@ class FramePictureTest {
                         true,
                         true,
                         drift,
-                        frames == 1 ? Optional.empty() : Optional.of(new Trails(frames, 1)),
+                        frames == 1 ? Optional.empty() : Optional.of(new TrailFrames(frames, 1)),
                         30,
                         20));
     }

@@ -19,7 +19,7 @@ import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
-import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
@@ -102,7 +102,7 @@ class PlanFileTest {
                         rig(),
                         215,
                         7.1,
-                        new ScriptAsked(
+                        new ScriptRequest(
                                 Role.CORONA,
                                 47.5,
                                 13,

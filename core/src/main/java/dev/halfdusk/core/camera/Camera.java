@@ -7,7 +7,7 @@ import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
@@ -22,7 +22,7 @@ import java.util.Set;
 
 /**
  * A simulated body: its owner moves it on to an instant, presses, and hears what happened. It has no clock and never sleeps;
- * the same calls always give the same events. It is busy, fills its buffer and writes as {@link Pace} says; a battery gives
+ * the same calls always give the same events. It is busy, fills its buffer and writes as {@link BodyTiming} says; a battery gives
  * less in the cold, and is used by frames or by minutes, whichever is more. Not safe for several threads.
  */
 public final class Camera {
@@ -68,7 +68,7 @@ public final class Camera {
         public static final Range DRIVE = new Range("frames of a burst", 1, 100, "");
 
         public Dials {
-            Pace.DELAY.check(delaySeconds);
+            BodyTiming.DELAY.check(delaySeconds);
             DRIVE.check(drive);
         }
 
@@ -300,9 +300,9 @@ public final class Camera {
         return format.megabytes(rig.body().files());
     }
 
-    private Pace pace() {
-        Pace pace = Pace.of(rig.body(), dials.settings().seconds(), dials.format(), card);
-        return new Pace(
+    private BodyTiming pace() {
+        BodyTiming pace = BodyTiming.of(rig.body(), dials.settings().seconds(), dials.format(), card);
+        return new BodyTiming(
                 pace.exposureSeconds(),
                 dials.noiseReduction(),
                 dials.delaySeconds(),
@@ -312,7 +312,7 @@ public final class Camera {
     }
 
     private void expose(Instant asked) {
-        Pace pace = pace();
+        BodyTiming pace = pace();
         Instant pressed = asked;
         if (inBufferAt(asked) >= pace.bufferFrames()) {
             pressed = roomIn(pace.bufferFrames());

@@ -7,8 +7,8 @@ import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.sequence.Filling;
-import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.BodyTiming;
+import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -116,7 +116,7 @@ public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSe
         script.lines().forEach(l -> slack.add(Optional.empty()));
         for (int i = 0; i + 1 < placed.size(); i++) {
             Placed now = placed.get(i);
-            double free = Instants.seconds(now.ends(), placed.get(i + 1).begins()) - Pace.AFTERWARDS;
+            double free = Instants.seconds(now.ends(), placed.get(i + 1).begins()) - BodyTiming.AFTERWARDS;
             slack.set(now.number(), Optional.of(free));
             if (free < -SLACK) {
                 findings.add(new Finding(
@@ -137,9 +137,9 @@ public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSe
             }
         }
         for (Placed p : placed) {
-            if (p.line().frames() > 1 && p.line().pauseSeconds() < Pace.AFTERWARDS - SLACK) {
-                findings.add(
-                        new Finding(p.number(), true, "Between its frames the body needs " + Pace.AFTERWARDS + " s."));
+            if (p.line().frames() > 1 && p.line().pauseSeconds() < BodyTiming.AFTERWARDS - SLACK) {
+                findings.add(new Finding(
+                        p.number(), true, "Between its frames the body needs " + BodyTiming.AFTERWARDS + " s."));
             }
         }
         return slack;
@@ -160,7 +160,7 @@ public record ScriptCheck(List<Finding> findings, List<Optional<Double>> slackSe
                 lines.add(p.number());
             }
         }
-        Filling filling = Filling.of(shots, a.setup.rig().body(), a.card);
+        BufferFill filling = BufferFill.of(shots, a.setup.rig().body(), a.card);
         int told = -1;
         for (int i = 0; i < shots.size(); i++) {
             double late = filling.levels().get(i).lateSeconds();

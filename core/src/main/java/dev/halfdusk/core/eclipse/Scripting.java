@@ -14,8 +14,8 @@ import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
-import dev.halfdusk.core.sequence.Filling;
-import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.BodyTiming;
+import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
@@ -63,13 +63,13 @@ public final class Scripting {
     private final LocalSolarEclipse here;
     private final Setup setup;
     private final Optional<Gear.Card> card;
-    private final ScriptAsked asked;
+    private final ScriptRequest asked;
     private final Optional<FilterWindow> window;
     private final double limit;
     private final List<String> notes = new ArrayList<>();
     private final Map<Instant, Boolean> up = new HashMap<>();
 
-    private Scripting(LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptAsked asked) {
+    private Scripting(LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptRequest asked) {
         this.here = here;
         this.setup = setup.at(here.max().when());
         this.card = card;
@@ -90,7 +90,7 @@ public final class Scripting {
      * @param setup rig with its filter, aperture and place; its instant does not matter
      * @param card that the files go to, where it is known
      */
-    public static Made of(LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptAsked asked) {
+    public static Made of(LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptRequest asked) {
         return new Scripting(here, setup, card, asked).made();
     }
 
@@ -125,7 +125,8 @@ public final class Scripting {
     private boolean smooth(double gap) {
         Optional<Program> program = script(gap).program(here);
         return program.isEmpty()
-                || Filling.of(program.get().shots(), setup.rig().body(), card).smooth();
+                || BufferFill.of(program.get().shots(), setup.rig().body(), card)
+                        .smooth();
     }
 
     private Script script(double gap) {
@@ -280,8 +281,8 @@ public final class Scripting {
 
     /** As fast as body and buffer let the whole of it follow. */
     private double burstStep(Settings s, double whole) {
-        Pace pace = Pace.of(setup.rig().body(), s.seconds(), asked.total(), card);
-        double step = Math.max(BURST_STEP, s.seconds() + Pace.AFTERWARDS + SPARE);
+        BodyTiming pace = BodyTiming.of(setup.rig().body(), s.seconds(), asked.total(), card);
+        double step = Math.max(BURST_STEP, s.seconds() + BodyTiming.AFTERWARDS + SPARE);
         while (step < whole
                 && pace.outcome((int) Math.floor(whole / step), step).late() > 0) {
             step *= 1.1;
@@ -391,7 +392,7 @@ public final class Scripting {
         double half = since(Anchor.C2, Anchor.C3) / 2;
         double reach = half + LAND_AROUND;
         double shutter = landSettings(here.max().when()).seconds();
-        double step = Math.max(asked.everySeconds(), shutter + Pace.AFTERWARDS + SPARE);
+        double step = Math.max(asked.everySeconds(), shutter + BodyTiming.AFTERWARDS + SPARE);
         int frames = (int) (reach / step);
         for (int i = -frames; i <= frames; i++) {
             Settings s = landSettings(Instants.after(here.max().when(), -Math.abs(i) * step));

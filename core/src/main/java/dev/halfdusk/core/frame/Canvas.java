@@ -18,7 +18,7 @@ final class Canvas {
     private final Spot profile = new Spot();
 
     /** Wide light where the sky is open, and before everything; null while there is none. */
-    private final Wide[] wide = new Wide[2];
+    private final HaloCells[] wide = new HaloCells[2];
 
     Canvas(int width, int height) {
         this(width, height, new float[width * height], new float[width * height]);
@@ -46,7 +46,7 @@ final class Canvas {
         }
         burnt += beside.burnt;
         for (int layer = 0; layer < wide.length; layer++) {
-            wide[layer] = Wide.sum(wide[layer], beside.wide[layer]);
+            wide[layer] = HaloCells.sum(wide[layer], beside.wide[layer]);
         }
     }
 
@@ -99,12 +99,12 @@ final class Canvas {
      * @param before everything, as a lamp that stands nearer than the ground behind it, or light gone astray in the lens; else only where the sky is open
      */
     void spot(double x, double y, double sigma, double sum, double[] tint, boolean before) {
-        if (sigma < Wide.FROM_SIGMA_PX) {
+        if (sigma < HaloCells.FROM_SIGMA_PX) {
             profile.add(x, y, sigma, sum, tint, electrons, before ? null : open, width, height);
             return;
         }
         int layer = before ? 1 : 0;
-        wide[layer] = wide[layer] == null ? new Wide(width, height) : wide[layer];
+        wide[layer] = wide[layer] == null ? new HaloCells(width, height) : wide[layer];
         wide[layer].spot(x, y, sigma, sum, tint, profile);
     }
 

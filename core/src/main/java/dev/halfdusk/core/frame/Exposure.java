@@ -79,7 +79,7 @@ final class Exposure {
     private final Scene scene;
     private final Shot shot;
     private final Window window;
-    private final Trails trails;
+    private final TrailFrames trails;
     private final Canvas canvas;
     private final double perLuminance;
     private final Vector pole;
@@ -120,7 +120,7 @@ final class Exposure {
 
     private static final int AIR_PER_DEGREE = 4;
 
-    Exposure(Scene scene, Shot shot, Window window, Trails trails, Canvas canvas, double perLuminance) {
+    Exposure(Scene scene, Shot shot, Window window, TrailFrames trails, Canvas canvas, double perLuminance) {
         this.scene = scene;
         this.shot = shot;
         this.window = window;
@@ -535,7 +535,7 @@ final class Exposure {
 
     private void draw(
             Point from, Point to, double length, double sigma, double[] electrons, double share, boolean before) {
-        if (length > SHORT * sigma && length < LONG * sigma && sigma < Wide.FROM_SIGMA_PX) {
+        if (length > SHORT * sigma && length < LONG * sigma && sigma < HaloCells.FROM_SIGMA_PX) {
             canvas.line(from.x(), from.y(), to.x(), to.y(), sigma, share, electrons, before);
             return;
         }

@@ -97,7 +97,7 @@ record Patch(int left, int top, int size, float[][] electrons) {
             double sigma = halo.sigmaUm() / exposure.pixelUm();
             if (sigma > LEAST_STRAY_PX && size > 0) {
                 kept -= halo.share();
-                Stray.of(electrons, size, sigma).add(exposure.canvas(), left, top, halo.share());
+                HaloTiles.of(electrons, size, sigma).add(exposure.canvas(), left, top, halo.share());
             }
         }
         for (float[] colour : electrons) {

@@ -83,13 +83,13 @@ public final class Photograph {
 
     /** The usual picture. */
     public static Photograph take(Scene scene, Shot shot, Window window, long seed) {
-        return take(scene, shot, window, seed, Trails.NONE, Stars.ALL);
+        return take(scene, shot, window, seed, TrailFrames.NONE, Stars.ALL);
     }
 
     /**
      * @param trails frames laid over each other; the sky then is that of one frame
      */
-    public static Photograph take(Scene scene, Shot shot, Window window, long seed, Trails trails, Stars stars) {
+    public static Photograph take(Scene scene, Shot shot, Window window, long seed, TrailFrames trails, Stars stars) {
         Backdrop backdrop = new Backdrop(scene, shot, window);
         Canvas canvas = new Canvas(window.width(), window.height());
         double degreesPerPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
@@ -120,7 +120,13 @@ public final class Photograph {
 
     /** Sources one after the other; the faint stars, most of the work, by two at a time, the second beside the picture. */
     private static void paint(
-            Scene scene, Shot shot, Window window, Trails trails, boolean faint, Canvas canvas, double perLuminance) {
+            Scene scene,
+            Shot shot,
+            Window window,
+            TrailFrames trails,
+            boolean faint,
+            Canvas canvas,
+            double perLuminance) {
         List<Source> first = scene.sources();
         if (!faint) {
             Exposure exposure = new Exposure(scene, shot, window, trails, canvas, perLuminance);

@@ -1,6 +1,6 @@
 package dev.halfdusk.core.frame;
 
-import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
@@ -117,7 +117,7 @@ public record Street(
      */
     public record Row(double axisDeg, double off, double apart, double high, double candela) {
 
-        static Row of(NightView view, double axisDeg) {
+        static Row of(NightSceneKind view, double axisDeg) {
             return switch (view) {
                 case STREET -> new Row(axisDeg, 42, 16, 7, 1500);
                 case BRIDGE -> new Row(axisDeg, 190, 17, 15, 2500);
@@ -142,7 +142,7 @@ public record Street(
      * @param traffic on the road before it, empty of vehicles where the view has no lamps
      * @param seconds that the shutter is open
      */
-    public static Street of(NightView view, double axisDeg, Traffic traffic, double seconds, double groundLux) {
+    public static Street of(NightSceneKind view, double axisDeg, Traffic traffic, double seconds, double groundLux) {
         Row row = Row.of(view, axisDeg);
         List<Mark> built = new ArrayList<>();
         List<Lamp> lamps = new ArrayList<>();
@@ -151,7 +151,7 @@ public record Street(
             return new Street(built, lamps, panes, List.of(), row, 0);
         }
         SplittableRandom random = new SplittableRandom(view.ordinal() + 41L);
-        boolean bridge = view == NightView.BRIDGE;
+        boolean bridge = view == NightSceneKind.BRIDGE;
         int count = 0;
         for (double x = -row.edge(); x < row.edge(); x += row.apart, count++) {
             double metres = Math.hypot(row.off, x);
@@ -159,7 +159,7 @@ public record Street(
                     towards(axisDeg, x, row.off, row.high),
                     metres,
                     row.candela * random.nextDouble(0.8, 1.2),
-                    view == NightView.NEON ? neon(random) : random.nextInt(6) == 0 ? Light.WHITE : Light.WARM));
+                    view == NightSceneKind.NEON ? neon(random) : random.nextInt(6) == 0 ? Light.WHITE : Light.WARM));
             if (view.water()) { // before a lit wall no mast is seen
                 double foot = bridge ? DECK_M : 0;
                 built.add(standing(axisDeg, x, row.off, MAST_M, row.high - foot, foot, Silhouette.BLOCK));
@@ -172,7 +172,7 @@ public record Street(
             }
         }
         if (!bridge) {
-            houses(row, random, view == NightView.NEON, built, panes);
+            houses(row, random, view == NightSceneKind.NEON, built, panes);
         }
         double road = bridge ? DECK_M : 0;
         return new Street(built, lamps, panes, vehicles(axisDeg, traffic, seconds, road, random), row, groundLux);
@@ -238,7 +238,7 @@ public record Street(
     }
 
     /** The nearest that a road can be: beyond the water where there is some. */
-    public static double nearestRoadM(NightView view) {
+    public static double nearestRoadM(NightSceneKind view) {
         return view.water() ? Row.of(view, 0).off - LANE_M : Traffic.DISTANCE.min();
     }
 

@@ -33,17 +33,17 @@ public final class Clashes {
     private final Schedule schedule;
     private final Trip trip;
     private final Circumstances c;
-    private final Habits habits;
+    private final WorkTimes habits;
     private final List<Clash> found = new ArrayList<>();
 
-    private Clashes(Schedule schedule, Trip trip, Circumstances c, Habits habits) {
+    private Clashes(Schedule schedule, Trip trip, Circumstances c, WorkTimes habits) {
         this.schedule = schedule;
         this.trip = trip;
         this.c = c;
         this.habits = habits;
     }
 
-    public static List<Clash> of(Schedule schedule, Trip trip, Circumstances c, Habits habits) {
+    public static List<Clash> of(Schedule schedule, Trip trip, Circumstances c, WorkTimes habits) {
         Clashes clashes = new Clashes(schedule, trip, c, habits);
         List<Slot> slots = schedule.slots();
         slots.forEach(s -> clashes.lens(s.plan().take()));

@@ -9,12 +9,12 @@ import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Arch;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Clip;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
@@ -60,12 +60,12 @@ public final class NightProposal {
     private static final double ROUND_MOON = 0.85;
 
     private final Circumstances c;
-    private final Camera first;
-    private final Camera second;
-    private final Camera longest;
+    private final NamedCamera first;
+    private final NamedCamera second;
+    private final NamedCamera longest;
     private final int people;
 
-    private NightProposal(Circumstances c, Camera first, Camera second, Camera longest, int people) {
+    private NightProposal(Circumstances c, NamedCamera first, NamedCamera second, NamedCamera longest, int people) {
         this.c = c;
         this.first = first;
         this.second = second;
@@ -83,21 +83,23 @@ public final class NightProposal {
      * @param way of spending the night, counted from 0 and round
      * @return in the order in which they matter; those that the night has no window for are not among them
      */
-    public static List<Proposed> of(Circumstances c, List<Camera> cameras, List<Take> planned, int people, int way) {
+    public static List<Proposed> of(
+            Circumstances c, List<NamedCamera> cameras, List<Take> planned, int people, int way) {
         if (cameras.isEmpty()) {
             return List.of();
         }
-        List<Camera> wide = cameras.stream()
-                .sorted(Comparator.comparingDouble((Camera k) -> speed(k.rig())).thenComparing(Camera::name))
+        List<NamedCamera> wide = cameras.stream()
+                .sorted(Comparator.comparingDouble((NamedCamera k) -> speed(k.rig()))
+                        .thenComparing(NamedCamera::name))
                 .toList();
-        Camera first = wide.get(0);
-        Camera second = wide.stream()
+        NamedCamera first = wide.get(0);
+        NamedCamera second = wide.stream()
                 .filter(k -> k.rig().lens().shortestMm() <= WIDE_MM
                         && !k.rig().support().tracks())
                 .filter(k -> !k.body().id().equals(first.body().id()))
                 .findFirst()
                 .orElse(first);
-        Camera longest = wide.stream()
+        NamedCamera longest = wide.stream()
                 .max(Comparator.comparingDouble(k -> k.rig().lens().longestMm()))
                 .orElse(first);
         NightProposal night = new NightProposal(c, first, second, longest, people);
@@ -198,7 +200,7 @@ public final class NightProposal {
         return Interval.longest(c.night().moonless()).filter(d -> d.length().compareTo(worth) >= 0);
     }
 
-    private Optional<Proposed> trails(Camera camera) {
+    private Optional<Proposed> trails(NamedCamera camera) {
         return longDark(TRAILS_WORTH).flatMap(dark -> {
             double arc = dark.length().compareTo(LONG_NIGHT) >= 0 ? 20 : 15;
             return proposed(

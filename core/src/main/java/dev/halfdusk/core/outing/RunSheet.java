@@ -61,10 +61,10 @@ public final class RunSheet {
     private final Circumstances c;
     private final Schedule schedule;
     private final Trip trip;
-    private final Habits habits;
+    private final WorkTimes habits;
     private final List<Line> lines = new ArrayList<>();
 
-    private RunSheet(Circumstances c, Schedule schedule, Trip trip, Habits habits) {
+    private RunSheet(Circumstances c, Schedule schedule, Trip trip, WorkTimes habits) {
         this.c = c;
         this.schedule = schedule;
         this.trip = trip;
@@ -80,7 +80,7 @@ public final class RunSheet {
      */
     public record Line(Instant when, String what, boolean act, String take, boolean exact) {}
 
-    public static List<Line> of(Circumstances c, Schedule schedule, Trip trip, Habits habits) {
+    public static List<Line> of(Circumstances c, Schedule schedule, Trip trip, WorkTimes habits) {
         RunSheet sheet = new RunSheet(c, schedule, trip, habits);
         sheet.sky();
         sheet.wayThere();

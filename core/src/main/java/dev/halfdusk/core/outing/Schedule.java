@@ -59,7 +59,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
     }
 
     /** Openings with which a take and the one before it change places; none for the first. */
-    public Map<Slot, Instant> earlier(Slot slot, Habits habits) {
+    public Map<Slot, Instant> earlier(Slot slot, WorkTimes habits) {
         int i = slots.indexOf(slot);
         if (i < 1) {
             return Map.of();
@@ -73,7 +73,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
      * @param plans of one night
      * @param there from arriving to leaving; work before takes may begin no earlier
      */
-    public static Schedule arrange(List<Plan> plans, Habits habits, Interval there) {
+    public static Schedule arrange(List<Plan> plans, WorkTimes habits, Interval there) {
         List<Plan> order = new ArrayList<>(plans);
         order.sort(Comparator.comparing((Plan p) -> p.take().pinned().isEmpty())
                 .thenComparing(Schedule::freedom)
@@ -92,13 +92,13 @@ public record Schedule(List<Slot> slots, List<Left> left) {
     /** What stands so far. */
     private static final class Trial {
 
-        private final Habits habits;
+        private final WorkTimes habits;
         private final Interval there;
         private final List<Slot> slots = new ArrayList<>();
         private final List<Left> left = new ArrayList<>();
         private final Map<Plan, List<Instant>> nearest = new IdentityHashMap<>();
 
-        Trial(Habits habits, Interval there) {
+        Trial(WorkTimes habits, Interval there) {
             this.habits = habits;
             this.there = there;
         }

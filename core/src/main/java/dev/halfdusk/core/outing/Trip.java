@@ -62,7 +62,7 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
      * The same for takes by day, which would begin before one arrives or end after one has left: there early or long enough for them,
      * and for nothing else where there is nothing else. Nobody turns back later for it.
      */
-    public Trip reaching(List<Plan> plans, Habits habits) {
+    public Trip reaching(List<Plan> plans, WorkTimes habits) {
         List<Interval> beyond = plans.stream()
                 .filter(p -> !p.take().subject().needs().contains(Need.DARK) && p.possible() && !reached(p, habits))
                 .map(p -> work(p, habits))
@@ -81,7 +81,7 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
         return new Trip(new Interval(from, last.isBefore(from) ? from : last), drive, walk, turnBack, hazards);
     }
 
-    private boolean reached(Plan p, Habits habits) {
+    private boolean reached(Plan p, WorkTimes habits) {
         Instant ready = there.from().plus(habits.first());
         if (p.take().pinned().isPresent()) {
             Instant opens = p.take().pinned().get();
@@ -95,7 +95,7 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
     }
 
     /** From arriving for a take to having packed after it: where it is held, or its first window. */
-    private static Interval work(Plan p, Habits habits) {
+    private static Interval work(Plan p, WorkTimes habits) {
         Instant opens =
                 p.take().pinned().orElseGet(() -> p.when().windows().get(0).from());
         return new Interval(

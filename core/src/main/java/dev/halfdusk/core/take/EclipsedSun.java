@@ -6,7 +6,7 @@ import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
-import dev.halfdusk.core.eclipse.ScriptAsked;
+import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.eclipse.Scripting;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
@@ -39,9 +39,9 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
             "solar-eclipse",
             "solar eclipse",
             List.of(
-                    Parameter.number("everySeconds", "interval", ScriptAsked.EVERY, 300),
+                    Parameter.number("everySeconds", "interval", ScriptRequest.EVERY, 300),
                     Parameter.number("iso", "ISO", Range.ISO, 200),
-                    Parameter.number("burstSeconds", "burst, s", ScriptAsked.BURST, 8),
+                    Parameter.number("burstSeconds", "burst, s", ScriptRequest.BURST, 8),
                     Parameter.yesNo("corona", "the whole corona")),
             v -> new EclipsedSun(v.get(0), v.get(1), v.get(2), v.get(3) != 0));
 
@@ -103,7 +103,7 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
 
     /** What people do and hear, as on the plan of an eclipse. */
     private static List<Plan.Chore> chores(LocalSolarEclipse here, Instant opens) {
-        return Cue.of(here, ScriptAsked.usual(Role.CLOSE_UP).margins()).stream()
+        return Cue.of(here, ScriptRequest.usual(Role.CLOSE_UP).margins()).stream()
                 .map(q -> new Plan.Chore(Duration.between(opens, q.when()), q.words(), true))
                 .toList();
     }
@@ -115,8 +115,8 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     }
 
     private Script script(Take take, Circumstances c, LocalSolarEclipse here) {
-        ScriptAsked usual = ScriptAsked.usual(corona ? Role.CORONA : Role.CLOSE_UP);
-        ScriptAsked asked = new ScriptAsked(
+        ScriptRequest usual = ScriptRequest.usual(corona ? Role.CORONA : Role.CLOSE_UP);
+        ScriptRequest asked = new ScriptRequest(
                 usual.role(),
                 everySeconds,
                 0,

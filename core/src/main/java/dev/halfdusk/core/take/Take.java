@@ -22,7 +22,7 @@ import java.util.Optional;
 public record Take(
         String name,
         Subject subject,
-        Camera camera,
+        NamedCamera camera,
         double onLensMm,
         double aperture,
         Optional<Direction> aim,
@@ -32,7 +32,7 @@ public record Take(
         Optional<Instant> pinned) {
 
     /** Of a subject as it is usually wished for, with the lens wide open at its short end. */
-    public static Take of(String name, Subject subject, Camera camera) {
+    public static Take of(String name, Subject subject, NamedCamera camera) {
         double shortest = camera.rig().lens().shortestMm();
         return new Take(
                 name,
@@ -49,7 +49,7 @@ public record Take(
 
     /** With a body of its own. */
     public static Take of(String name, Subject subject, String camera, Rig rig) {
-        return of(name, subject, Camera.of(camera, rig));
+        return of(name, subject, NamedCamera.of(camera, rig));
     }
 
     public Take with(Wish other) {

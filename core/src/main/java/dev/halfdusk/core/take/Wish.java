@@ -9,7 +9,7 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.search.Over;
+import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Facts;
@@ -309,7 +309,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         if (known.isEmpty()) {
             return When.NEVER;
         }
-        Over over = Over.of(known.get(), ASIDE_DEG, Over.usualHighest(known.get()));
+        OverMark over = OverMark.of(known.get(), ASIDE_DEG, OverMark.usualHighest(known.get()));
         List<Interval> windows = new ArrayList<>();
         Instant best = null;
         double nearest = Double.POSITIVE_INFINITY;
@@ -336,7 +336,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     }
 
     /** Distance from the bearing as a share of what is allowed; infinite below the mark's top and too high above it. */
-    private static double off(Over over, Horizontal at) {
+    private static double off(OverMark over, Horizontal at) {
         boolean high = at.altitudeDeg() >= over.fromAltitudeDeg() && at.altitudeDeg() <= over.toAltitudeDeg();
         double aside = Math.abs(((at.azimuthDeg() - over.bearingDeg()) % 360 + 540) % 360 - 180);
         return high ? aside / over.asideDeg() : Double.POSITIVE_INFINITY;

@@ -20,7 +20,7 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.sequence.Pace;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Site;
@@ -74,14 +74,14 @@ class CameraTest {
                     1);
             int frames = 1 + random.nextInt(400);
             double step = exposure * (0.4 + random.nextDouble()) + random.nextInt(4);
-            Pace planned = new Pace(
+            BodyTiming planned = new BodyTiming(
                     exposure,
                     set.noiseReduction(),
                     set.delaySeconds(),
                     set.format().megabytes(rig.body().files()),
                     rig.body().files().bufferFrames(),
                     rig.body().files().writeMbPerSecond());
-            Pace.Outcome outcome = planned.outcome(frames, step);
+            BodyTiming.Outcome outcome = planned.outcome(frames, step);
             Run run = Run.pressing(new Camera(rig, set, NIGHT, Duration.ZERO), NIGHT, frames, step);
             assertThat(run.taken()).as("taken, %s × %s", frames, planned).isEqualTo(outcome.taken());
             assertThat(run.late()).as("late, %s × %s", frames, planned).isEqualTo(outcome.late());

@@ -19,7 +19,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.sequence.Filling;
+import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -248,10 +248,10 @@ class RehearsalTest {
                             List.of())
                     .at(t.plusSeconds(900))
                     .get(0);
-            Filling filling = Filling.of(program.shots(), rig.body(), Optional.empty());
+            BufferFill filling = BufferFill.of(program.shots(), rig.body(), Optional.empty());
             for (int i = 0; i < s.log().size(); i++) {
                 Run.Result r = s.log().get(i);
-                Filling.Level level = filling.levels().get(i);
+                BufferFill.Level level = filling.levels().get(i);
                 assertThat(r.fate() == Run.Fate.LOST).as("%d of %d", i, n).isEqualTo(level.lost());
                 if (!level.lost()) {
                     assertThat(Instants.seconds(r.shot().opens(), r.opened()))

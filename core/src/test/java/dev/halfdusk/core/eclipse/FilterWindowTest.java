@@ -97,7 +97,7 @@ class FilterWindowTest {
                         here,
                         Suns.setup(site, 400, 8, Suns.BODY, Suns.DENSITY_5, Suns.SOLAR),
                         Optional.empty(),
-                        ScriptAsked.usual(Role.CLOSE_UP).written(FileFormat.RAW, FileFormat.RAW))
+                        ScriptRequest.usual(Role.CLOSE_UP).written(FileFormat.RAW, FileFormat.RAW))
                 .script();
         for (Script.Placed p : script.placed(here)) {
             if (!p.line().filtered()) {

@@ -14,7 +14,7 @@ import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.sequence.Filling;
+import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
@@ -82,7 +82,7 @@ class ScriptingTest {
 
     /** A script of chance for a place in or near the path. */
     private record Case(
-            LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptAsked asked, Scripting.Made made) {
+            LocalSolarEclipse here, Setup setup, Optional<Gear.Card> card, ScriptRequest asked, Scripting.Made made) {
 
         static Case of(SplittableRandom random) {
             String date = List.of("2027-08-02", "2026-08-12", "2028-07-22", "2028-01-26", "2030-06-01")
@@ -103,7 +103,7 @@ class ScriptingTest {
             }
             double mm = random.nextDouble(100, 1200);
             Setup setup = Suns.setup(site, mm, random.nextDouble(5.6, 11), body, gear.toArray(Gear[]::new));
-            ScriptAsked asked = new ScriptAsked(
+            ScriptRequest asked = new ScriptRequest(
                     random.nextBoolean() ? Role.CLOSE_UP : Role.CORONA,
                     random.nextDouble(30, 600),
                     random.nextBoolean() ? 0 : random.nextInt(2, 30),
@@ -145,8 +145,8 @@ class ScriptingTest {
             }
             Optional<Program> program = script.program(c.here);
             if (program.isPresent()) {
-                Filling filling =
-                        Filling.of(program.get().shots(), c.setup.rig().body(), c.card);
+                BufferFill filling =
+                        BufferFill.of(program.get().shots(), c.setup.rig().body(), c.card);
                 assertThat(filling.smooth()).as("case %d", n).isTrue();
                 assertThat(filling.fullest())
                         .isLessThanOrEqualTo(c.setup.rig().body().files().bufferFrames());
@@ -163,7 +163,7 @@ class ScriptingTest {
     void the_way_out_mirrors_the_way_in() {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         Setup s = Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, Suns.DENSITY_5, Suns.SOLAR);
-        Script script = Scripting.of(here, s, Optional.empty(), ScriptAsked.usual(Role.CORONA))
+        Script script = Scripting.of(here, s, Optional.empty(), ScriptRequest.usual(Role.CORONA))
                 .script();
         FilterWindow w = FilterWindow.of(here, FilterWindow.Margins.LEAST).orElseThrow();
         Instant c2 = here.contact(Anchor.C2).orElseThrow().when();
@@ -198,7 +198,7 @@ class ScriptingTest {
     void ladders_fill_totality() {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         Setup s = Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, Suns.DENSITY_5, Suns.SOLAR);
-        Script script = Scripting.of(here, s, Optional.empty(), ScriptAsked.usual(Role.CORONA))
+        Script script = Scripting.of(here, s, Optional.empty(), ScriptRequest.usual(Role.CORONA))
                 .script();
         List<Placed> open =
                 script.placed(here).stream().filter(p -> !p.line().filtered()).toList();
@@ -217,7 +217,7 @@ class ScriptingTest {
     void equal_steps_cover_equally() {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         Setup s = Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, Suns.DENSITY_5);
-        ScriptAsked asked = new ScriptAsked(
+        ScriptRequest asked = new ScriptRequest(
                 Role.CLOSE_UP, 300, 10, 200, FileFormat.RAW, FileFormat.RAW, 8, 0.8, FilterWindow.Margins.LEAST);
         List<Placed> partial = Scripting.of(here, s, Optional.empty(), asked).script().placed(here).stream()
                 .filter(p -> p.line().what().equals("partial phase"))
@@ -244,7 +244,7 @@ class ScriptingTest {
                     here,
                     Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, weak),
                     Optional.empty(),
-                    ScriptAsked.usual(Role.CLOSE_UP));
+                    ScriptRequest.usual(Role.CLOSE_UP));
             assertThat(made.script().lines()).isNotEmpty().noneMatch(Line::filtered);
             assertThat(made.notes()).anyMatch(n -> n.contains("no solar filter"));
         }
@@ -254,7 +254,7 @@ class ScriptingTest {
                                 partial,
                                 Suns.setup(new Site(45, 5, 0), 400, 8, Suns.BODY),
                                 Optional.empty(),
-                                ScriptAsked.usual(Role.CLOSE_UP))
+                                ScriptRequest.usual(Role.CLOSE_UP))
                         .script()
                         .lines())
                 .isEmpty();
@@ -272,7 +272,7 @@ class ScriptingTest {
                         here,
                         Suns.setup(ring, 400, 8, Suns.BODY, Suns.DENSITY_5),
                         Optional.empty(),
-                        ScriptAsked.usual(Role.CORONA))
+                        ScriptRequest.usual(Role.CORONA))
                 .script();
         assertThat(script.lines()).allMatch(Line::filtered);
         assertThat(script.lines()).anyMatch(l -> l.what().equals("ring, maximum"));
@@ -281,7 +281,7 @@ class ScriptingTest {
                         Suns.at(new Site(45, 5, 0), "2027-08-02"),
                         Suns.setup(new Site(45, 5, 0), 400, 8, Suns.BODY, Suns.DENSITY_5),
                         Optional.empty(),
-                        ScriptAsked.usual(Role.CORONA))
+                        ScriptRequest.usual(Role.CORONA))
                 .script();
         assertThat(partial.lines())
                 .allMatch(Line::filtered)
@@ -295,8 +295,8 @@ class ScriptingTest {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         CameraBody slow = Suns.BODY.withFiles(new CameraBody.Files(50, 20, 12, 300));
         Setup s = Suns.setup(Suns.STRAIT, 400, 8, slow, Suns.DENSITY_5, Suns.SOLAR);
-        ScriptAsked raw = ScriptAsked.usual(Role.CLOSE_UP);
-        ScriptAsked both = raw.written(FileFormat.RAW_AND_JPEG, FileFormat.RAW_AND_JPEG);
+        ScriptRequest raw = ScriptRequest.usual(Role.CLOSE_UP);
+        ScriptRequest both = raw.written(FileFormat.RAW_AND_JPEG, FileFormat.RAW_AND_JPEG);
         Optional<Gear.Card> card = Optional.of(new Gear.Card(64, 40));
         assertThat(total(Scripting.of(here, s, card, raw).script()))
                 .isGreaterThan(total(Scripting.of(here, s, card, both).script()) + 10);
@@ -317,13 +317,13 @@ class ScriptingTest {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         Setup in = Suns.setup(Suns.STRAIT, 20, 4, Suns.BODY);
         FilterWindow w = FilterWindow.of(here, FilterWindow.Margins.LEAST).orElseThrow();
-        Scripting.Made total = Scripting.of(here, in, Optional.empty(), ScriptAsked.usual(Role.LAND));
+        Scripting.Made total = Scripting.of(here, in, Optional.empty(), ScriptRequest.usual(Role.LAND));
         assertThat(total.script().placed(here))
                 .isNotEmpty()
                 .allMatch(p -> w.holds(p.begins(), p.line().seconds()));
         assertThat(total.notes()).anyMatch(n -> n.contains("stands in its frame"));
         Setup away = in.pointing(Pointing.level(new Direction(270, 10)));
-        List<Placed> around = Scripting.of(here, away, Optional.empty(), ScriptAsked.usual(Role.LAND))
+        List<Placed> around = Scripting.of(here, away, Optional.empty(), ScriptRequest.usual(Role.LAND))
                 .script()
                 .placed(here);
         assertThat(around.size()).isGreaterThan(total.script().lines().size() + 20);
@@ -336,7 +336,7 @@ class ScriptingTest {
     void a_video_camera_is_only_reminded() {
         LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
         Scripting.Made made = Scripting.of(
-                here, Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY), Optional.empty(), ScriptAsked.usual(Role.VIDEO));
+                here, Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY), Optional.empty(), ScriptRequest.usual(Role.VIDEO));
         assertThat(made.script().lines()).isEmpty();
         assertThat(made.script().program(here)).isEmpty();
         assertThat(made.notes()).isNotEmpty();
@@ -350,7 +350,7 @@ class ScriptingTest {
                         here,
                         Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, Suns.DENSITY_5, Suns.SOLAR),
                         Optional.empty(),
-                        ScriptAsked.usual(Role.CLOSE_UP))
+                        ScriptRequest.usual(Role.CLOSE_UP))
                 .script();
         LocalSolarEclipse there = Suns.at(new Site(36.5, -5.0, 0), "2027-08-02");
         double moved = Instants.seconds(

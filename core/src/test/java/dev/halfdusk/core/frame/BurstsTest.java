@@ -50,7 +50,7 @@ class BurstsTest {
                 Shot.of(s, new Settings(seconds, aperture, 100), 5200),
                 Window.whole(BODY.sensor(), WIDTH),
                 1,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
     }
 

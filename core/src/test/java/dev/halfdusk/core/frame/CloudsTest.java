@@ -121,7 +121,8 @@ class CloudsTest {
         Framing framing = Framing.of(new Optics(SENSOR, focal, Projection.RECTILINEAR), at, 0);
         Response deep = new Response(500_000, 100, 1, 1, 0, 0.5);
         Shot shot = new Shot(framing, deep, 0.45, new Settings(4, 2.8, 100), 2.8, 0, 5500, Support.TRIPOD);
-        return Photograph.take(scene, shot, Window.whole(SENSOR, 240), 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        return Photograph.take(
+                scene, shot, Window.whole(SENSOR, 240), 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
     }
 
     private static double mean(Photograph p, int colour) {

@@ -84,7 +84,7 @@ class ColoursTest {
                 shot(200, at, 4, 2.8),
                 Window.crop(SENSOR, 0, 0, 160, 100),
                 7,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
         SkyGlow.Parts parts = glow.towards(at.vector(), scene.moment(), LEDGE, scene.lamps());
         Vector moon = scene.moment().local(Body.MOON, LEDGE).unit();
@@ -150,7 +150,7 @@ class ColoursTest {
                 shot(20, new Direction(310, 62), 8, 2.8),
                 Window.whole(SENSOR, 48),
                 1,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
         float full = (float) p.saturationE();
         for (int i = 0; i < 48 * 32; i++) {
@@ -193,7 +193,7 @@ class ColoursTest {
                 shot(400, at, 0.001, 8),
                 Window.crop(SENSOR, 0, 0, 40, 40),
                 1,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
         double magnitudes = SkyGlow.CLEAR * Air.path(at.altitudeDeg());
         double expected = 0.001 * 4900 * perLuminance(8) * Math.pow(10, -0.4 * magnitudes);
@@ -208,8 +208,8 @@ class ColoursTest {
         Scene scene = scene("2027-03-08T23:00:00Z", SkyGlow.ofZenith(21.5));
         Direction at = Direction.of(scene.moment().local(Body.JUPITER, LEDGE));
         Window window = Window.crop(SENSOR, 0, 0, 60, 60);
-        Photograph p =
-                Photograph.take(scene, shot(50, at, 0.02, 2.8), window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(
+                scene, shot(50, at, 0.02, 2.8), window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         double sum = mean(p, 1) * 3600;
         double airmass = 1 / Math.sin(Math.toRadians(at.altitudeDeg()));
         double cm2 = Math.PI / 4 * 1.7857 * 1.7857;
@@ -231,9 +231,14 @@ class ColoursTest {
         Window window = Window.whole(SENSOR, 360);
         SkyGlow glow = SkyGlow.ofZenith(17);
         Photograph with = Photograph.take(
-                scene("2027-06-09T00:10:00Z", glow, tower), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+                scene("2027-06-09T00:10:00Z", glow, tower),
+                shot,
+                window,
+                3,
+                TrailFrames.NONE,
+                Photograph.Stars.CATALOGUED);
         Photograph without = Photograph.take(
-                scene("2027-06-09T00:10:00Z", glow), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+                scene("2027-06-09T00:10:00Z", glow), shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         int covered = 0;
         for (int i = 0; i < with.electrons(1).length; i++) {
             if (Math.abs(with.electrons(1)[i] - without.electrons(1)[i]) > 0.4 * without.electrons(1)[i]) {
@@ -255,8 +260,8 @@ class ColoursTest {
         Shot tracked = new Shot(
                 still.framing(), QUIET, 0.45, still.settings(), 2.8, 0, 5500, new Support(Support.Kind.SIDEREAL, 0));
         Window window = Window.crop(SENSOR, 0, 0, 120, 120);
-        Photograph line = Photograph.take(scene, still, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
-        Photograph point = Photograph.take(scene, tracked, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph line = Photograph.take(scene, still, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
+        Photograph point = Photograph.take(scene, tracked, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         assertThat(bright(line)).isGreaterThan(3 * bright(point));
     }
 

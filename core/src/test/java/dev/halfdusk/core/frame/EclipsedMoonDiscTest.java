@@ -43,7 +43,7 @@ class EclipsedMoonDiscTest {
                 Scene.open(Standpoint.open(site, SkyGlow.ofZenith(21)), moment).shadowed(danjon);
         Shot shot = new Shot(framing, DEEP, 0.45, new Settings(seconds, 8, 100), 2.8, 0, 5500, Support.TRIPOD);
         return Photograph.take(
-                scene, shot, Window.crop(SENSOR, 0, 0, SIDE, SIDE), 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+                scene, shot, Window.crop(SENSOR, 0, 0, SIDE, SIDE), 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
     }
 
     /**

@@ -189,7 +189,7 @@ class PartsOfAPhotographTest {
     @ParameterizedTest
     @CsvSource({"0, 1", "3000, 0", "2, 700"})
     void trails_have_limits(int frames, double pause) {
-        assertThatThrownBy(() -> new Trails(frames, pause)).isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> new TrailFrames(frames, pause)).isInstanceOf(OutOfRange.class);
     }
 
     @Test

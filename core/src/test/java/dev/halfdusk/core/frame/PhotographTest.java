@@ -85,7 +85,7 @@ class PhotographTest {
     void the_sky_has_its_mean_and_the_noise_of_photons_and_reading(double seconds) {
         Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, seconds, 1600);
         Photograph p = Photograph.take(
-                plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, Photograph.Stars.CATALOGUED);
+                plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         Vector direction = shot.framing().see(new Framing.Point(0, 0));
         Vector equatorial = NIGHT.equatorOfDate(direction, LEDGE);
         SkyGlow.Parts parts = GLOW.towards(
@@ -105,11 +105,16 @@ class PhotographTest {
     void a_reduced_picture_keeps_the_mean_and_averages_the_noise() {
         Shot shot = shot(200, EMPTY_AZIMUTH, EMPTY_ALTITUDE, 30, 1600);
         double[] full = meanAndVariance(Photograph.take(
-                        plain(), shot, Window.crop(SENSOR, 0, 0, 300, 200), 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+                        plain(),
+                        shot,
+                        Window.crop(SENSOR, 0, 0, 300, 200),
+                        7,
+                        TrailFrames.NONE,
+                        Photograph.Stars.CATALOGUED)
                 .electrons(1));
         Window reduced = new Window(SENSOR, 100, 60, 2700, 1850, 5);
-        double[] small =
-                meanAndVariance(Photograph.take(plain(), shot, reduced, 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+        double[] small = meanAndVariance(
+                Photograph.take(plain(), shot, reduced, 7, TrailFrames.NONE, Photograph.Stars.CATALOGUED)
                         .electrons(1));
         assertThat(small[0]).isCloseTo(full[0], within(full[0] * 0.01));
         assertThat(small[1]).isCloseTo(full[1] / 25, within(full[1] / 25 * 0.06));
@@ -169,7 +174,7 @@ class PhotographTest {
         Framing.Point mm = framing.project(new Direction(at.azimuthDeg(), at.altitudeDeg()).vector())
                 .orElseThrow();
         Window window = Window.crop(SENSOR, mm.x(), mm.y(), 120, 80);
-        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(plain(), shot, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         Framing.Point expected = window.inPicture(mm);
         double[] found = centroid(p, expected.x(), expected.y(), 14);
         assertThat(found[0]).isCloseTo(expected.x(), within(0.2));
@@ -199,7 +204,7 @@ class PhotographTest {
                 5500,
                 Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 160, 160);
-        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(plain(), shot, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         // second moments of an even line: length² / 12 more along it than across
         double[] m = centroid(p, 80, 80, 60);
         double half = (m[3] + m[4]) / 2;
@@ -279,12 +284,14 @@ class PhotographTest {
                 5500,
                 Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 400, 400);
-        Photograph gapless = Photograph.take(plain(), shot, window, 1, new Trails(3, 0), Photograph.Stars.CATALOGUED);
-        Photograph gaps = Photograph.take(plain(), shot, window, 1, new Trails(3, 10), Photograph.Stars.CATALOGUED);
+        Photograph gapless =
+                Photograph.take(plain(), shot, window, 1, new TrailFrames(3, 0), Photograph.Stars.CATALOGUED);
+        Photograph gaps =
+                Photograph.take(plain(), shot, window, 1, new TrailFrames(3, 10), Photograph.Stars.CATALOGUED);
         double full = RESPONSE.saturationE(800);
         assertThat(maximum(gapless.electrons(1))).isLessThanOrEqualTo((float) full + 1);
         assertThat(bright(gaps.electrons(1), 5000)).isCloseTo(bright(gapless.electrons(1), 5000), within(60));
-        assertThat(new Trails(3, 10).seconds(20)).isEqualTo(80);
+        assertThat(new TrailFrames(3, 10).seconds(20)).isEqualTo(80);
     }
 
     private static float maximum(float[] values) {
@@ -329,11 +336,11 @@ class PhotographTest {
                 5500,
                 Support.TRIPOD);
         Window window = Window.crop(SENSOR, 0, 0, 300, 200);
-        double[] cold =
-                meanAndVariance(Photograph.take(plain(), usual, window, 7, Trails.NONE, Photograph.Stars.CATALOGUED)
+        double[] cold = meanAndVariance(
+                Photograph.take(plain(), usual, window, 7, TrailFrames.NONE, Photograph.Stars.CATALOGUED)
                         .electrons(1));
         double[] found =
-                meanAndVariance(Photograph.take(plain(), warm, window, 9, Trails.NONE, Photograph.Stars.CATALOGUED)
+                meanAndVariance(Photograph.take(plain(), warm, window, 9, TrailFrames.NONE, Photograph.Stars.CATALOGUED)
                         .electrons(1));
         assertThat(found[0]).isCloseTo(cold[0], within(0.01 * cold[0] + 0.3));
         double dark = darkPerSecond * seconds;
@@ -386,7 +393,7 @@ class PhotographTest {
                 5500,
                 new Support(Support.Kind.SIDEREAL, 0));
         Window window = Window.crop(SENSOR, mm.x(), mm.y(), 80, 80);
-        Photograph p = Photograph.take(plain(), shot, window, 1, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(plain(), shot, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         Framing.Point middle = window.inPicture(mm);
         double[] m = centroid(p, middle.x(), middle.y(), 11);
         double radius = Math.hypot(mm.x(), mm.y());
@@ -412,7 +419,7 @@ class PhotographTest {
     /** Three times ten seconds with pauses of two are 34 s, in which the sky turns by 0.142°. */
     @Test
     void trails_count_their_pauses() {
-        Trails trails = new Trails(3, 2);
+        TrailFrames trails = new TrailFrames(3, 2);
         assertThat(trails.seconds(10)).isEqualTo(34);
         assertThat(trails.turnDeg(10)).isCloseTo(34 * 360 / 86_164.0905, within(1e-6));
         // 15.041″ a second over 24.75″ a pixel at 50 mm on 6 µm
@@ -425,7 +432,7 @@ class PhotographTest {
         double seconds = 5400;
         Shot shot = shot(20, 0, 37.6, seconds, 100);
         Window window = Window.whole(SENSOR, 960);
-        Photograph p = Photograph.take(plain(), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(plain(), shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         Map<Star, List<Framing.Point>> arcs = new LinkedHashMap<>();
         for (Star star : Star.brighterThan(5)) {
             arcs.put(star, arc(star, shot, window, seconds));

@@ -52,7 +52,7 @@ class SourcesTest {
     }
 
     private static Photograph take(Scene scene, Shot shot, Window window) {
-        return Photograph.take(scene, shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        return Photograph.take(scene, shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
     }
 
     /** The streak is as long as the moon's own way by the ephemeris: a disc drawn out by L varies by L²/12 more along it. */
@@ -539,7 +539,7 @@ class SourcesTest {
         Canvas canvas = new Canvas(480, 320);
         java.util.Arrays.fill(canvas.open, 1);
         Shot shot = shot(24, new Direction(180, 30), 1, aperture, Support.Kind.TRIPOD);
-        new Exposure(scene, shot, window, Trails.NONE, canvas, 1).rays(new Point(240, 160), 1e9, 90);
+        new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1).rays(new Point(240, 160), 1e9, 90);
         float brightest = 1;
         for (int i = 0; i < 3600; i++) {
             double angle = Math.toRadians(i / 10.0);
@@ -568,7 +568,7 @@ class SourcesTest {
         Shot shot = shot(24, new Direction(180, 30), 1, 16, Support.Kind.TRIPOD);
         java.util.Arrays.fill(canvas.open, 1);
         canvas.open[160 * 480 + 240] = 0;
-        Exposure exposure = new Exposure(scene, shot, window, Trails.NONE, canvas, 1);
+        Exposure exposure = new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1);
         exposure.rays(new Point(240, 160), 1e9, 90);
         exposure.rays(new Point(-3, 160), 1e9, 90);
         assertThat(canvas.electrons[1]).containsOnly(0);

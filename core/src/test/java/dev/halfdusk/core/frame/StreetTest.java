@@ -3,7 +3,7 @@ package dev.halfdusk.core.frame;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -63,7 +63,7 @@ class StreetTest {
     /** E = I h / (h² + r²)^1.5: under a lamp brightest, half way to the next less, far before the row next to nothing. */
     @Test
     void ground_is_lit_where_lamps_stand() {
-        LampRow street = Street.of(NightView.STREET, 0, ACROSS, 4, 20).light();
+        LampRow street = Street.of(NightSceneKind.STREET, 0, ACROSS, 4, 20).light();
         double lamp = -42 * Math.tan(Math.toRadians(55)) + 4 * 16; // the fifth from the left
         double under = street.onGround(azimuth(lamp, 42), altitude(lamp, 42));
         double between = street.onGround(azimuth(lamp + 8, 42), altitude(lamp + 8, 42));
@@ -94,7 +94,7 @@ class StreetTest {
 
     @Test
     void walls_are_lit_below_their_lamps_and_not_behind_one() {
-        LampRow street = Street.of(NightView.STREET, 90, ACROSS, 4, 20).light();
+        LampRow street = Street.of(NightSceneKind.STREET, 90, ACROSS, 4, 20).light();
         double low = street.onMarks(90, Math.toDegrees(Math.atan(2 / 48.0)));
         double high = street.onMarks(90, Math.toDegrees(Math.atan(16 / 48.0)));
         assertThat(low).isGreaterThan(4 * high);
@@ -103,8 +103,8 @@ class StreetTest {
     }
 
     @ParameterizedTest
-    @EnumSource(NightView.class)
-    void every_view_is_built_the_same_each_time(NightView view) {
+    @EnumSource(NightSceneKind.class)
+    void every_view_is_built_the_same_each_time(NightSceneKind view) {
         Street one = Street.of(view, 200, ACROSS, 10, 20);
         assertThat(Street.of(view, 200, ACROSS, 10, 20)).isEqualTo(one);
         assertThat(one.lamps().isEmpty()).isEqualTo(!view.lamps());
@@ -128,7 +128,7 @@ class StreetTest {
                 shot,
                 Window.whole(SENSOR, WIDTH),
                 1,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
     }
 

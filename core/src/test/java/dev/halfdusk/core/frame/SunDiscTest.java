@@ -51,7 +51,7 @@ class SunDiscTest {
                 Shot.of(s, new Settings(SolarLight.seconds(q, 8, 200), 8, 200), 5500),
                 Window.crop(Suns.BODY.sensor(), 0, 0, SIDE, SIDE),
                 3,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
     }
 

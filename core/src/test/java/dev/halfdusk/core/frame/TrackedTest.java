@@ -62,7 +62,8 @@ class TrackedTest {
         Optics optics = new Optics(SENSOR, 200, Projection.RECTILINEAR);
         Shot shot = shot(optics, new Direction(90, 0), 100, kind);
         Window window = Window.crop(SENSOR, 0, 0, 200, 900);
-        Photograph p = Photograph.take(scene(0, List.of()), shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p =
+                Photograph.take(scene(0, List.of()), shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         double[] rows = new double[900];
         for (int y = 0; y < 900; y++) {
             for (int x = 0; x < 200; x++) {
@@ -114,7 +115,7 @@ class TrackedTest {
                     5500,
                     new Support(Support.Kind.SIDEREAL, 120 * i));
             Window window = Window.crop(SENSOR, 0, 0, 60, 60);
-            Photograph p = Photograph.take(scene, shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+            Photograph p = Photograph.take(scene, shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
             int seen = 0;
             float most = 0;
             for (float e : p.electrons(1)) {
@@ -155,7 +156,7 @@ class TrackedTest {
     /** Light some degrees right of the middle, against that of the open sky four degrees to the right. */
     private static double at(Scene scene, Shot shot, double right) {
         Window window = Window.whole(SENSOR, 600);
-        Photograph p = Photograph.take(scene, shot, window, 3, Trails.NONE, Photograph.Stars.CATALOGUED);
+        Photograph p = Photograph.take(scene, shot, window, 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         return light(p, 300 + right / 0.0343775) / light(p, 300 + 4 / 0.0343775);
     }
 
@@ -189,7 +190,7 @@ class TrackedTest {
                 shot(optics, axis, seconds, kind),
                 window,
                 3,
-                Trails.NONE,
+                TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
         double rate = Math.abs(15.0411 - kind.arcsecPerSecond())
                 * Math.cos(Math.toRadians(star.place().declinationDeg()));

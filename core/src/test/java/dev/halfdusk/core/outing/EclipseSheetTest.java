@@ -46,7 +46,7 @@ class EclipseSheetTest {
     }
 
     private static Schedule schedule(Trip trip, Plan... plans) {
-        return Schedule.arrange(List.of(plans), Habits.USUAL, trip.there());
+        return Schedule.arrange(List.of(plans), WorkTimes.USUAL, trip.there());
     }
 
     private static Instant contact(Anchor a) {
@@ -58,8 +58,8 @@ class EclipseSheetTest {
     void the_sheet_tells_when_filters_come_off_and_go_on() {
         for (Plan plan : List.of(
                 TAKE.plan(C), TAKE.pinnedAt(contact(Anchor.C1).plusSeconds(600)).plan(C))) {
-            Trip trip = trip(Optional.empty()).reaching(List.of(plan), Habits.USUAL);
-            List<RunSheet.Line> sheet = RunSheet.of(C, schedule(trip, plan), trip, Habits.USUAL);
+            Trip trip = trip(Optional.empty()).reaching(List.of(plan), WorkTimes.USUAL);
+            List<RunSheet.Line> sheet = RunSheet.of(C, schedule(trip, plan), trip, WorkTimes.USUAL);
             for (Cue cue : Cue.of(HERE, FilterWindow.Margins.LEAST)) {
                 assertThat(sheet)
                         .as(cue.words())
@@ -74,9 +74,9 @@ class EclipseSheetTest {
     @Test
     void each_step_says_what_stands_before_the_lens() {
         Plan plan = TAKE.plan(C);
-        Trip trip = trip(Optional.empty()).reaching(List.of(plan), Habits.USUAL);
+        Trip trip = trip(Optional.empty()).reaching(List.of(plan), WorkTimes.USUAL);
         FilterWindow window = FilterWindow.of(HERE, FilterWindow.Margins.LEAST).orElseThrow();
-        List<RunSheet.Line> steps = RunSheet.of(C, schedule(trip, plan), trip, Habits.USUAL).stream()
+        List<RunSheet.Line> steps = RunSheet.of(C, schedule(trip, plan), trip, WorkTimes.USUAL).stream()
                 .filter(l -> l.what().contains(", filter o"))
                 .toList();
         assertThat(steps)
@@ -96,29 +96,29 @@ class EclipseSheetTest {
         Trip usual = trip(Optional.empty());
         assertThat(usual.there().to()).isBefore(contact(Anchor.C1));
 
-        Trip alone = usual.reaching(List.of(plan), Habits.USUAL);
+        Trip alone = usual.reaching(List.of(plan), WorkTimes.USUAL);
         Instant opens = plan.when().windows().get(0).from();
         // half an hour, then 16 minutes of work
         assertThat(alone.there().from()).isEqualTo(opens.minusSeconds(46 * 60));
         assertThat(alone.there().to()).isEqualTo(opens.plus(plan.lasts()).plusSeconds(15 * 60));
         assertThat(alone.leavesHome()).isEqualTo(alone.there().from().minusSeconds(55 * 60));
         assertThat(schedule(alone, plan).left()).isEmpty();
-        assertThat(Clashes.of(schedule(alone, plan), alone, C, Habits.USUAL)).isEmpty();
+        assertThat(Clashes.of(schedule(alone, plan), alone, C, WorkTimes.USUAL)).isEmpty();
 
-        Trip both = usual.reaching(List.of(night, plan), Habits.USUAL);
+        Trip both = usual.reaching(List.of(night, plan), WorkTimes.USUAL);
         assertThat(both.there().from()).isEqualTo(usual.there().from());
         assertThat(both.there().to()).isEqualTo(alone.there().to());
         assertThat(schedule(both, night, plan).left()).isEmpty();
 
         // what needs the dark, and what the night reaches anyhow, changes nothing
-        assertThat(usual.reaching(List.of(night), Habits.USUAL)).isEqualTo(usual);
+        assertThat(usual.reaching(List.of(night), WorkTimes.USUAL)).isEqualTo(usual);
         Plan byDay = night.pinned(Optional.of(contact(Anchor.C2)));
-        assertThat(usual.reaching(List.of(byDay), Habits.USUAL)).isEqualTo(usual);
+        assertThat(usual.reaching(List.of(byDay), WorkTimes.USUAL)).isEqualTo(usual);
         Plan held = TAKE.pinnedAt(contact(Anchor.C1)).plan(C);
-        assertThat(usual.reaching(List.of(held), Habits.USUAL).there().to())
+        assertThat(usual.reaching(List.of(held), WorkTimes.USUAL).there().to())
                 .isEqualTo(contact(Anchor.C1).plus(held.lasts()).plusSeconds(15 * 60));
 
-        Trip back = trip(Optional.of(LocalTime.of(6, 0))).reaching(List.of(night, plan), Habits.USUAL);
+        Trip back = trip(Optional.of(LocalTime.of(6, 0))).reaching(List.of(night, plan), WorkTimes.USUAL);
         assertThat(back.there().to())
                 .isEqualTo(
                         Night.at(C.night().date(), LocalTime.of(6, 0), C.night().zone()));

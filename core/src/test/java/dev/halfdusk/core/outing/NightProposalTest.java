@@ -18,9 +18,9 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.outing.NightProposal.Proposed;
 import dev.halfdusk.core.sky.Site;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
@@ -36,17 +36,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 class NightProposalTest {
 
     private static final CameraBody BODY = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
-    private static final Camera WIDE =
-            Camera.of("Wide", Rig.of(BODY, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)));
-    private static final Camera TRACKED = Camera.of(
+    private static final NamedCamera WIDE =
+            NamedCamera.of("Wide", Rig.of(BODY, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)));
+    private static final NamedCamera TRACKED = NamedCamera.of(
             "Tracked",
             Rig.of(
                     BODY,
                     new Lens(35, 35, 1.4, 1.4, Projection.RECTILINEAR),
                     List.of(new Support(Support.Kind.SIDEREAL, 10))));
-    private static final Camera LONG =
-            Camera.of("Long", Rig.of(BODY, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR)));
-    private static final Camera OLD = Camera.of("Old", Rig.of(BODY, new Lens(24, 70, 4, 4, Projection.RECTILINEAR)));
+    private static final NamedCamera LONG =
+            NamedCamera.of("Long", Rig.of(BODY, new Lens(200, 400, 4, 5.6, Projection.RECTILINEAR)));
+    private static final NamedCamera OLD =
+            NamedCamera.of("Old", Rig.of(BODY, new Lens(24, 70, 4, 4, Projection.RECTILINEAR)));
 
     private static Circumstances at(double latitude, String date, String zone, Mark... marks) {
         Site site = new Site(latitude, -8.8, 20);
@@ -111,7 +112,7 @@ class NightProposalTest {
         List<Proposed> all = NightProposal.of(c, List.of(WIDE), List.of(), 1, 0);
         Schedule s = Schedule.arrange(
                 all.stream().map(p -> p.take().plan(c)).toList(),
-                Habits.USUAL,
+                WorkTimes.USUAL,
                 c.night().span());
         assertThat(s.left()).isEmpty();
         assertThat(s.slots()).hasSize(4);
@@ -170,8 +171,9 @@ class NightProposalTest {
     /** Two rigs on one body are one camera: the other body takes the trails, even where its lens is slower. */
     @Test
     void a_second_rig_on_the_same_body_is_no_second_camera() {
-        Camera zoom = new Camera(Named.of("Zoom"), WIDE.body(), OLD.rig(), Optional.empty(), Optional.empty());
-        Camera slow = Camera.of("Slow", Rig.of(BODY, new Lens(28, 28, 8, 8, Projection.RECTILINEAR)));
+        NamedCamera zoom =
+                new NamedCamera(Named.of("Zoom"), WIDE.body(), OLD.rig(), Optional.empty(), Optional.empty());
+        NamedCamera slow = NamedCamera.of("Slow", Rig.of(BODY, new Lens(28, 28, 8, 8, Projection.RECTILINEAR)));
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
         List<Proposed> all = NightProposal.of(c, List.of(zoom, slow, WIDE), List.of(), 1, 0);
         assertThat(all.get(2).take().camera()).isEqualTo(slow);

@@ -16,8 +16,8 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Free;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
@@ -47,12 +47,12 @@ class ScheduleTest {
     /** A plan is all that a schedule knows: this one is of no subject that there is. */
     private static Plan plan(
             String name, String camera, int minutes, boolean hands, Optional<Instant> best, Interval... windows) {
-        return plan(name, Camera.of(camera, RIG), minutes, hands, best, 0, windows);
+        return plan(name, NamedCamera.of(camera, RIG), minutes, hands, best, 0, windows);
     }
 
     private static Plan plan(
             String name,
-            Camera camera,
+            NamedCamera camera,
             int minutes,
             boolean hands,
             Optional<Instant> best,
@@ -85,7 +85,7 @@ class ScheduleTest {
     }
 
     private static Schedule arrange(Plan... plans) {
-        return Schedule.arrange(List.of(plans), Habits.USUAL, THERE);
+        return Schedule.arrange(List.of(plans), WorkTimes.USUAL, THERE);
     }
 
     /** Unpack, focus and test take 8 + 5 + 3 minutes before the first take of a camera, 3 + 3 before the next. */
@@ -191,7 +191,7 @@ class ScheduleTest {
         int placed = 0;
         for (int night = 0; night < 1000; night++) {
             List<Plan> plans = some(random);
-            Habits habits = Habits.USUAL.with(1 + night % 2);
+            WorkTimes habits = WorkTimes.USUAL.with(1 + night % 2);
             Schedule s = Schedule.arrange(plans, habits, THERE);
             assertThat(s.slots().size() + s.left().size()).isEqualTo(plans.size());
             for (Slot slot : s.slots()) {
@@ -205,7 +205,7 @@ class ScheduleTest {
                         .filter(o -> o.camera().equals(slot.camera()))
                         .allMatch(o -> !o.runs().from().isBefore(slot.runs().from()));
                 assertThat(slot.prepares().length())
-                        .isGreaterThanOrEqualTo(first ? Habits.USUAL.first() : Habits.USUAL.next());
+                        .isGreaterThanOrEqualTo(first ? WorkTimes.USUAL.first() : WorkTimes.USUAL.next());
                 // from the times themselves: one body at a time, and no more that want hands than there are people
                 assertThat(s.slots())
                         .noneMatch(o -> o != slot
@@ -233,8 +233,8 @@ class ScheduleTest {
     /** Two rigs on one body: never at one time, and the second is unpacked and focused anew. */
     @Test
     void rigs_on_one_body_wait_for_each_other() {
-        Camera wide = new Camera(Named.of("Wide"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
-        Camera tele = new Camera(Named.of("Tele"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
+        NamedCamera wide = new NamedCamera(Named.of("Wide"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
+        NamedCamera tele = new NamedCamera(Named.of("Tele"), Named.of("Body"), RIG, Optional.empty(), Optional.empty());
         Schedule s = arrange(
                 plan("a", wide, 30, false, Optional.of(at(200)), 0, window(190, 240)),
                 plan("b", tele, 30, false, Optional.of(at(210)), 0, window(200, 400)));
@@ -246,8 +246,9 @@ class ScheduleTest {
     void bodies_of_one_name_are_two() {
         Named first = new Named(Id.of(1), "Body");
         Named second = new Named(Id.of(2), "Body");
-        Camera one = new Camera(new Named(Id.of(3), "Wide"), first, RIG, Optional.empty(), Optional.empty());
-        Camera other = new Camera(new Named(Id.of(4), "Wide"), second, RIG, Optional.empty(), Optional.empty());
+        NamedCamera one = new NamedCamera(new Named(Id.of(3), "Wide"), first, RIG, Optional.empty(), Optional.empty());
+        NamedCamera other =
+                new NamedCamera(new Named(Id.of(4), "Wide"), second, RIG, Optional.empty(), Optional.empty());
         Schedule s = arrange(
                 plan("a", one, 60, false, Optional.of(at(200)), 0, window(190, 300)),
                 plan("b", other, 30, false, Optional.of(at(230)), 0, window(200, 400)),
@@ -261,12 +262,12 @@ class ScheduleTest {
     /** 60 % and 50 % of one battery do not go together: one minute more before the second; after it 50 % are left. */
     @Test
     void a_battery_is_changed_between_takes_that_it_does_not_see_through() {
-        Camera a = Camera.of("A", RIG);
+        NamedCamera a = NamedCamera.of("A", RIG);
         Schedule s = arrange(
                 plan("one", a, 30, false, Optional.of(at(100)), 0.6, window(90, 400)),
                 plan("two", a, 30, false, Optional.of(at(200)), 0.5, window(90, 400)),
                 plan("three", a, 30, false, Optional.of(at(300)), 0.5, window(90, 400)),
-                plan("other", Camera.of("B", RIG), 30, false, Optional.of(at(380)), 0.6, window(90, 500)));
+                plan("other", NamedCamera.of("B", RIG), 30, false, Optional.of(at(380)), 0.6, window(90, 500)));
         assertThat(s.slots()).extracting(Slot::swap).containsExactly(false, true, false, false);
         assertThat(slot(s, "two").prepares()).isEqualTo(window(193, 200));
         assertThat(slot(s, "three").prepares()).isEqualTo(window(294, 300));
@@ -284,12 +285,13 @@ class ScheduleTest {
                 plan("a", "A", 40, true, Optional.of(at(100)), window(90, 145)),
                 plan("b", "B", 40, true, Optional.of(at(100)), window(90, 145)),
                 plan("c", "C", 40, true, Optional.of(at(100)), window(90, 145)));
-        Schedule alone = Schedule.arrange(plans, Habits.USUAL, THERE);
+        Schedule alone = Schedule.arrange(plans, WorkTimes.USUAL, THERE);
         assertThat(alone.slots()).extracting(Slot::name).containsExactly("a");
-        Schedule both = Schedule.arrange(plans, Habits.USUAL.with(2), THERE);
+        Schedule both = Schedule.arrange(plans, WorkTimes.USUAL.with(2), THERE);
         assertThat(both.slots()).extracting(Slot::name).containsExactly("a", "b");
         assertThat(both.left()).extracting(l -> l.plan().take().name()).containsExactly("c");
-        assertThat(Schedule.arrange(plans, Habits.USUAL.with(3), THERE).left()).isEmpty();
+        assertThat(Schedule.arrange(plans, WorkTimes.USUAL.with(3), THERE).left())
+                .isEmpty();
     }
 
     /** Begun, it stays; done, it frees what follows; late, it pushes; skipped, it is gone. */
@@ -302,7 +304,7 @@ class ScheduleTest {
         Slot running = slot(planned, "first");
 
         Plan done = Progress.done(running, at(120)).of(first);
-        Schedule after = Schedule.arrange(List.of(done, next), Habits.USUAL, new Interval(at(120), THERE.to()));
+        Schedule after = Schedule.arrange(List.of(done, next), WorkTimes.USUAL, new Interval(at(120), THERE.to()));
         assertThat(slot(after, "first").runs()).isEqualTo(window(100, 120));
         assertThat(slot(after, "next").runs().from()).isEqualTo(at(126));
 
@@ -356,8 +358,8 @@ class ScheduleTest {
         Schedule s = arrange(
                 plan("a", "A", 20, false, Optional.of(at(100)), window(90, 400)),
                 plan("b", "A", 30, false, Optional.of(at(200)), window(90, 400)));
-        assertThat(s.earlier(slot(s, "b"), Habits.USUAL))
+        assertThat(s.earlier(slot(s, "b"), WorkTimes.USUAL))
                 .containsOnly(entry(slot(s, "b"), at(100)), entry(slot(s, "a"), at(136)));
-        assertThat(s.earlier(slot(s, "a"), Habits.USUAL)).isEmpty();
+        assertThat(s.earlier(slot(s, "a"), WorkTimes.USUAL)).isEmpty();
     }
 }

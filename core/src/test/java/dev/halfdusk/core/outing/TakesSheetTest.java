@@ -21,12 +21,12 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Arch;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Stack;
@@ -76,7 +76,7 @@ class TakesSheetTest {
                 List.of(
                         at("Circles", new Trails(15, 30, 1, 5), "Wide", 23, 0),
                         at("Coffee", new Free(15, false), "Wide", 0, 30)),
-                Habits.USUAL,
+                WorkTimes.USUAL,
                 THERE);
     }
 
@@ -88,7 +88,7 @@ class TakesSheetTest {
             "cliff edge without fence");
 
     private static List<RunSheet.Line> acts(Circumstances c, Schedule schedule) {
-        return RunSheet.of(c, schedule, TRIP, Habits.USUAL).stream()
+        return RunSheet.of(c, schedule, TRIP, WorkTimes.USUAL).stream()
                 .filter(RunSheet.Line::act)
                 .toList();
     }
@@ -137,7 +137,7 @@ class TakesSheetTest {
     void who_is_not_done_turns_back_on_time() {
         Trip tide = new Trip(
                 new Interval(clock(19, 0), clock(0, 50)), Duration.ZERO, Duration.ZERO, Optional.of(clock(0, 50)), "");
-        assertThat(RunSheet.of(C, night(), tide, Habits.USUAL))
+        assertThat(RunSheet.of(C, night(), tide, WorkTimes.USUAL))
                 .filteredOn(l -> l.what().startsWith("Turn back now"))
                 .extracting(RunSheet.Line::when)
                 .containsExactly(clock(0, 50));
@@ -146,7 +146,7 @@ class TakesSheetTest {
     /** Without a way nothing is said of it, and there is no turning back where none is set. */
     @Test
     void a_night_at_the_door_has_no_way() {
-        List<RunSheet.Line> lines = RunSheet.of(C, night(), Trip.of(NIGHT), Habits.USUAL);
+        List<RunSheet.Line> lines = RunSheet.of(C, night(), Trip.of(NIGHT), WorkTimes.USUAL);
         assertThat(lines).noneMatch(l -> l.what().startsWith("Leave home"));
         assertThat(lines).noneMatch(l -> l.what().startsWith("Home"));
         assertThat(lines).noneMatch(l -> l.what().startsWith("Turn back"));
@@ -156,7 +156,7 @@ class TakesSheetTest {
 
     @Test
     void what_the_sky_does_stands_between() {
-        List<RunSheet.Line> lines = RunSheet.of(C, night(), TRIP, Habits.USUAL);
+        List<RunSheet.Line> lines = RunSheet.of(C, night(), TRIP, WorkTimes.USUAL);
         assertThat(lines).filteredOn(l -> !l.act()).hasSize(NIGHT.events().size());
         for (int i = 1; i < lines.size(); i++) {
             assertThat(lines.get(i).when()).isAfterOrEqualTo(lines.get(i - 1).when());
@@ -165,7 +165,7 @@ class TakesSheetTest {
 
     @Test
     void someone_stays_with_a_panorama() {
-        Schedule s = Schedule.arrange(List.of(at("Arch", Arch.KIND.usual(), "Wide", 23, 30)), Habits.USUAL, THERE);
+        Schedule s = Schedule.arrange(List.of(at("Arch", Arch.KIND.usual(), "Wide", 23, 30)), WorkTimes.USUAL, THERE);
         assertThat(acts(C, s)).anyMatch(l -> l.what().equals("Arch: stay with the camera"));
     }
 
@@ -177,11 +177,11 @@ class TakesSheetTest {
     @Test
     void batteries_are_changed_where_the_arcs_are_short() {
         double factor = Cold.batteryFactor(C.celsius());
-        Camera weak = Camera.of("Wide", RIG).with(new Gear.Battery(50 / factor, 10_000));
+        NamedCamera weak = NamedCamera.of("Wide", RIG).with(new Gear.Battery(50 / factor, 10_000));
         Plan plan = Take.of("Circles", new Trails(15, 30, 1, 0), weak)
                 .with(Wish.at(LocalTime.of(23, 0)))
                 .plan(C);
-        Schedule s = Schedule.arrange(List.of(plan), Habits.USUAL, THERE);
+        Schedule s = Schedule.arrange(List.of(plan), WorkTimes.USUAL, THERE);
         assertThat(acts(C, s))
                 .filteredOn(l -> l.what().startsWith("Change the battery"))
                 .extracting(RunSheet.Line::what, RunSheet.Line::when)
@@ -269,7 +269,7 @@ class TakesSheetTest {
     }
 
     private static List<Clash> clashes(Circumstances c, Schedule s, Trip trip) {
-        return Clashes.of(s, trip, c, Habits.USUAL);
+        return Clashes.of(s, trip, c, WorkTimes.USUAL);
     }
 
     private static Slot slot(Plan plan, Instant opens) {
@@ -361,7 +361,7 @@ class TakesSheetTest {
                 .isEmpty();
 
         double each = FileFormat.RAW.megabytes(RIG.body().files()) / 1000;
-        Camera small = Camera.of("Wide", RIG).with(new Gear.Card(Math.max(0.5, 117 * each), 90));
+        NamedCamera small = NamedCamera.of("Wide", RIG).with(new Gear.Card(Math.max(0.5, 117 * each), 90));
         Plan trails = Take.of("Circles", new Trails(15, 30, 1, 0), small)
                 .with(Wish.at(LocalTime.of(23, 0)))
                 .plan(C);
@@ -395,11 +395,11 @@ class TakesSheetTest {
         Slot b = slot(at("b", new Free(10, true), "B", 23, 2), clock(23, 2));
         Slot d = slot(at("d", new Free(10, true), "D", 23, 4), clock(23, 4));
         Schedule three = by(a, b, d);
-        assertThat(Clashes.of(three, WHOLE, C, Habits.USUAL)).hasSize(2);
-        List<Clash> two = Clashes.of(three, WHOLE, C, Habits.USUAL.with(2));
+        assertThat(Clashes.of(three, WHOLE, C, WorkTimes.USUAL)).hasSize(2);
+        List<Clash> two = Clashes.of(three, WHOLE, C, WorkTimes.USUAL.with(2));
         assertThat(two).extracting(Clash::takes).containsExactly(List.of("a", "b", "d"));
         assertThat(two.get(0).way()).isEqualTo("Begin d at 23:16, or bring someone.");
-        assertThat(Clashes.of(three, WHOLE, C, Habits.USUAL.with(3))).isEmpty();
+        assertThat(Clashes.of(three, WHOLE, C, WorkTimes.USUAL.with(3))).isEmpty();
     }
 
     /** At new moon the moon sets with the sun: at midnight it is down. */

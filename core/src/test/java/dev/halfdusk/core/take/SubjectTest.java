@@ -129,7 +129,7 @@ class SubjectTest {
                 .isEqualTo(new Take(
                         "second",
                         new Trails(15, 30, 1, 5),
-                        Camera.of("A", RIG),
+                        NamedCamera.of("A", RIG),
                         24,
                         4,
                         Optional.of(aim),
@@ -140,8 +140,8 @@ class SubjectTest {
         assertThat(take.pinned(Optional.empty()).pinned()).isEmpty();
         Gear.Battery battery = new Gear.Battery(400, 180);
         Gear.Card card = new Gear.Card(64, 100);
-        assertThat(Camera.of("A", RIG).with(battery).with(card))
-                .isEqualTo(new Camera(Named.of("A"), Named.of("A"), RIG, Optional.of(battery), Optional.of(card)));
+        assertThat(NamedCamera.of("A", RIG).with(battery).with(card))
+                .isEqualTo(new NamedCamera(Named.of("A"), Named.of("A"), RIG, Optional.of(battery), Optional.of(card)));
     }
 
     @ParameterizedTest

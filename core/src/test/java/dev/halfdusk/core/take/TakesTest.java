@@ -385,7 +385,7 @@ class TakesTest {
     /** 121 frames and 64 minutes: of a battery for 242 frames half, of one for 32 minutes two; 11.4 K below 20 °C counts. */
     @Test
     void a_plan_knows_what_it_takes_of_battery_and_card() {
-        Camera camera = Camera.of("A", RIG).with(new Gear.Battery(242, 10_000));
+        NamedCamera camera = NamedCamera.of("A", RIG).with(new Gear.Battery(242, 10_000));
         Circumstances c = june(4);
         double factor = Cold.batteryFactor(c.celsius());
         Plan plan = Take.of("trails", new Trails(15, 30, 1, 5), camera).plan(c);

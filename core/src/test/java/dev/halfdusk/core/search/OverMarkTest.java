@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class OverTest {
+class OverMarkTest {
 
     private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
     private static final Instant FROM = Instant.parse("2027-05-01T00:00:00Z");
@@ -44,9 +44,9 @@ class OverTest {
             String body, double bearing, double aside, double low, double high, double latitude) {
         Target target = body.equals("core") ? FixedPoint.CORE : body.equals("moon") ? Body.MOON : Body.SUN;
         Site site = new Site(latitude, -8.8, 0);
-        Over over = new Over(bearing, aside, low, high);
+        OverMark over = new OverMark(bearing, aside, low, high);
         Instant end = FROM.plus(Duration.ofDays(21));
-        List<Over.Passage> found = over.find(target, site, FROM, 1).stream()
+        List<OverMark.Passage> found = over.find(target, site, FROM, 1).stream()
                 .filter(p -> p.during().from().isBefore(end))
                 .toList();
         Observer observer = Observer.at(site);
@@ -69,7 +69,7 @@ class OverTest {
         assertThat(begins).hasSizeGreaterThan(2);
         assertThat(found).hasSameSizeAs(begins);
         for (int i = 0; i < ends.size(); i++) {
-            Over.Passage p = found.get(i);
+            OverMark.Passage p = found.get(i);
             assertThat(Duration.between(p.during().from(), begins.get(i)).abs()).isLessThan(Duration.ofSeconds(20));
             assertThat(Duration.between(p.during().to(), ends.get(i)).abs()).isLessThan(Duration.ofSeconds(20));
             assertThat(p.nearest().when())
@@ -86,29 +86,29 @@ class OverTest {
     @Test
     void a_mark_sets_the_band_by_its_top() {
         Mark arch = new Mark("Arch", 172, 200, 30, 10, 2); // its top 32 m up: 9.09°
-        Over over = Over.of(arch, 3, Over.usualHighest(arch));
+        OverMark over = OverMark.of(arch, 3, OverMark.usualHighest(arch));
         assertThat(over.fromAltitudeDeg()).isCloseTo(9.0903, within(1e-4));
         assertThat(over.toAltitudeDeg()).isEqualTo(30);
         assertThat(over.core(5)).isEqualTo(new Wanted.Core(over.fromAltitudeDeg(), 30, 169, 175));
         assertThat(over.core(12).fromAltitudeDeg()).isEqualTo(12);
-        assertThat(Over.usualHighest(new Mark("Cliff", 10, 100, 70, 5, 0)))
+        assertThat(OverMark.usualHighest(new Mark("Cliff", 10, 100, 70, 5, 0)))
                 .isEqualTo(45); // 35° and ten more, rounded up
-        assertThat(new Over(2, 5, 3, 20).core(0)).isEqualTo(new Wanted.Core(3, 20, 357, 7));
-        assertThatThrownBy(() -> new Over(2, 0, 3, 20)).isInstanceOf(OutOfRange.class);
-        assertThatThrownBy(() -> new Over(2, 5, 3, 91)).isInstanceOf(OutOfRange.class);
+        assertThat(new OverMark(2, 5, 3, 20).core(0)).isEqualTo(new Wanted.Core(3, 20, 357, 7));
+        assertThatThrownBy(() -> new OverMark(2, 0, 3, 20)).isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> new OverMark(2, 5, 3, 91)).isInstanceOf(OutOfRange.class);
         assertThatThrownBy(() -> over.find(Body.MOON, LEDGE, FROM, 21)).isInstanceOf(OutOfRange.class);
     }
 
     @Test
     void a_passage_that_the_span_cuts_off_counts() {
-        Over over = new Over(180, 60, 5, 40);
+        OverMark over = new OverMark(180, 60, 5, 40);
         Duration year = Duration.ofMinutes(365 * 1440 + 360);
-        Over.Passage later = over.find(FixedPoint.CORE, LEDGE, FROM, 2).stream()
+        OverMark.Passage later = over.find(FixedPoint.CORE, LEDGE, FROM, 2).stream()
                 .filter(p -> p.during().from().isAfter(FROM.plus(year)))
                 .findFirst()
                 .orElseThrow();
         Instant middle = later.during().middle();
-        List<Over.Passage> found = over.find(FixedPoint.CORE, LEDGE, middle.minus(year), 1);
+        List<OverMark.Passage> found = over.find(FixedPoint.CORE, LEDGE, middle.minus(year), 1);
         assertThat(found.get(found.size() - 1).during().to()).isCloseTo(middle, within(10, ChronoUnit.MINUTES));
         assertThat(found.get(found.size() - 1).during().from())
                 .isCloseTo(later.during().from(), within(2, ChronoUnit.SECONDS));
@@ -117,10 +117,10 @@ class OverTest {
     /** At the very first and the very last moment of the span it may already stand there. */
     @Test
     void a_passage_that_has_begun_counts() {
-        Over over = new Over(180, 60, 5, 40);
-        List<Over.Passage> all = over.find(FixedPoint.CORE, LEDGE, FROM, 1);
-        Over.Passage third = all.get(2);
-        List<Over.Passage> late =
+        OverMark over = new OverMark(180, 60, 5, 40);
+        List<OverMark.Passage> all = over.find(FixedPoint.CORE, LEDGE, FROM, 1);
+        OverMark.Passage third = all.get(2);
+        List<OverMark.Passage> late =
                 over.find(FixedPoint.CORE, LEDGE, third.during().middle(), 1);
         assertThat(late.get(0).during().from()).isEqualTo(third.during().middle());
         assertThat(late.get(0).during().to()).isCloseTo(third.during().to(), within(2, ChronoUnit.SECONDS));

@@ -22,20 +22,20 @@ import org.springframework.web.util.UriComponentsBuilder;
  * @param towards what the camera is pointed at
  * @param zenith darkness that was typed instead of the place's, magnitudes
  */
-public record Asked(
+public record SetupRequest(
         NamedRig named, Place place, Night night, Setup setup, Night.Towards towards, OptionalDouble zenith) {
 
     /** A level camera that looks where one looks when nobody says otherwise. */
-    public static Asked of(
+    public static SetupRequest of(
             NamedRig named, Place place, Night night, double onLensMm, double aperture, Demand demand, Instant when) {
         Night.Aim aim = night.aim(when);
         Setup setup = new Setup(
                 named.rig(), onLensMm, aperture, Pointing.level(aim.direction()), place.standpoint(), when, demand);
-        return new Asked(named, place, night, setup, aim.towards(), OptionalDouble.empty());
+        return new SetupRequest(named, place, night, setup, aim.towards(), OptionalDouble.empty());
     }
 
-    public Asked pointing(Pointing other) {
-        return new Asked(named, place, night, setup.pointing(other), Night.Towards.OPEN_SKY, zenith);
+    public SetupRequest pointing(Pointing other) {
+        return new SetupRequest(named, place, night, setup.pointing(other), Night.Towards.OPEN_SKY, zenith);
     }
 
     public Instant when() {

@@ -6,7 +6,7 @@ import java.util.stream.IntStream;
  * Wide spots of light, halos of lenses and filters and smoke, painted in cells of some pixels and laid out evenly between their middles: a
  * sixteenth of the work. The sum and the width are kept, the middle is flatter by 3 % at the most.
  */
-final class Wide {
+final class HaloCells {
 
     private static final int CELL = 4;
 
@@ -24,7 +24,7 @@ final class Wide {
     private final int rows;
     private final float[][] light;
 
-    Wide(int width, int height) {
+    HaloCells(int width, int height) {
         this.width = width;
         this.height = height;
         columns = (width + CELL - 1) / CELL + 2;
@@ -32,7 +32,7 @@ final class Wide {
         light = new float[3][columns * rows];
     }
 
-    static Wide sum(Wide a, Wide b) {
+    static HaloCells sum(HaloCells a, HaloCells b) {
         if (a == null || b == null) {
             return a == null ? b : a;
         }

@@ -10,7 +10,7 @@ import java.util.Locale;
  * What people photograph between dusk and dawn by the light that is there, with the exposure value its lamps usually give at
  * ISO 100. Typical; a meter's reading is better.
  */
-public enum NightView {
+public enum NightSceneKind {
     STREET("street by its lamps", 3, 1.5, false),
     BRIDGE("bridge", 2, 1.5, true),
     HARBOUR("harbour", 1, 1, true),
@@ -25,7 +25,7 @@ public enum NightView {
     private final double spread;
     private final boolean water;
 
-    NightView(String words, double lampsEv, double spread, boolean water) {
+    NightSceneKind(String words, double lampsEv, double spread, boolean water) {
         this.words = words;
         this.lampsEv = lampsEv;
         this.spread = spread;

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class NightViewTest {
+class NightSceneKindTest {
 
     /** A meter calibrated at 12.5 takes 1/8 cd/m² for EV 0 at ISO 100, 1 cd/m² for EV 3; land under a full moon (0.22 lux × 0.1 / π) has EV −4.2. */
     @ParameterizedTest
@@ -22,12 +22,12 @@ class NightViewTest {
     /** A street of EV 3 with as much light again from the sky is at EV 4; without any it is as it is; moonlit land has the sky's alone. */
     @Test
     void blue_hour_adds_to_lamps() {
-        assertThat(NightView.STREET.ev(0)).isCloseTo(3, within(1e-9));
-        assertThat(NightView.STREET.ev(1)).isCloseTo(4, within(1e-9));
-        assertThat(NightView.MOONLIT.ev(0.125)).isCloseTo(0, within(1e-9));
-        assertThat(NightView.MOONLIT.ev(0)).isEqualTo(SceneLight.EV.min());
-        assertThat(NightView.MOONLIT.lamps()).isFalse();
-        assertThat(NightView.NEON.lamps()).isTrue();
+        assertThat(NightSceneKind.STREET.ev(0)).isCloseTo(3, within(1e-9));
+        assertThat(NightSceneKind.STREET.ev(1)).isCloseTo(4, within(1e-9));
+        assertThat(NightSceneKind.MOONLIT.ev(0.125)).isCloseTo(0, within(1e-9));
+        assertThat(NightSceneKind.MOONLIT.ev(0)).isEqualTo(SceneLight.EV.min());
+        assertThat(NightSceneKind.MOONLIT.lamps()).isFalse();
+        assertThat(NightSceneKind.NEON.lamps()).isTrue();
     }
 
     /** The sky of a night at 21.5 beside its ground, which gives back a tenth of its zenith: half of both. */
@@ -37,7 +37,7 @@ class NightViewTest {
         SunAndMoon dark = new SunAndMoon(-40, 0, -40, 0, 180);
         double sky = glow.withoutMilkyWay(new Direction(60, 12), dark).total();
         double ground = 0.1 * glow.zenith(dark).total();
-        assertThat(NightView.natural(glow, dark, 60)).isCloseTo((sky + ground) / 2, within(0.001 * sky));
+        assertThat(NightSceneKind.natural(glow, dark, 60)).isCloseTo((sky + ground) / 2, within(0.001 * sky));
     }
 
     @ParameterizedTest
@@ -49,8 +49,8 @@ class NightViewTest {
     /** EV 3 is 1 cd/m²; half of that from the sky leaves 0.5 cd/m², which ground of 0.1 gives back at 5 π lux. */
     @Test
     void lamps_give_what_the_sky_does_not() {
-        assertThat(NightView.lampLux(3, 0.5)).isCloseTo(5 * Math.PI, within(1e-9));
-        assertThat(NightView.lampLux(3, 2)).isZero();
-        assertThat(NightView.lampLux(20, 0)).isEqualTo(1000);
+        assertThat(NightSceneKind.lampLux(3, 0.5)).isCloseTo(5 * Math.PI, within(1e-9));
+        assertThat(NightSceneKind.lampLux(3, 2)).isZero();
+        assertThat(NightSceneKind.lampLux(20, 0)).isEqualTo(1000);
     }
 }

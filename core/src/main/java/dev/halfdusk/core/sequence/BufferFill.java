@@ -11,11 +11,11 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * How the buffer of a body fills while it takes the shots of a program, each with its own exposure and format, by the rules of {@link Pace}.
+ * How the buffer of a body fills while it takes the shots of a program, each with its own exposure and format, by the rules of {@link BodyTiming}.
  *
  * @param levels one for each shot
  */
-public record Filling(List<Level> levels) {
+public record BufferFill(List<Level> levels) {
 
     /**
      * @param lateSeconds it opens later than planned, since the buffer is full
@@ -24,11 +24,11 @@ public record Filling(List<Level> levels) {
      */
     public record Level(double lateSeconds, boolean lost, int inBuffer) {}
 
-    public Filling {
+    public BufferFill {
         levels = List.copyOf(levels);
     }
 
-    public static Filling of(List<Program.Shot> shots, CameraBody body, Optional<Gear.Card> card) {
+    public static BufferFill of(List<Program.Shot> shots, CameraBody body, Optional<Gear.Card> card) {
         List<Level> levels = new ArrayList<>();
         Deque<Instant> unwritten = new ArrayDeque<>();
         Instant free = Instant.MIN;
@@ -41,7 +41,7 @@ public record Filling(List<Level> levels) {
                 levels.add(new Level(0, true, unwritten.size()));
                 continue;
             }
-            Pace pace = Pace.of(body, shot.settings().seconds(), shot.format(), card);
+            BodyTiming pace = BodyTiming.of(body, shot.settings().seconds(), shot.format(), card);
             Instant opens = shot.opens();
             while (unwritten.size() >= pace.bufferFrames()) {
                 opens = unwritten.pollFirst();
@@ -52,7 +52,7 @@ public record Filling(List<Level> levels) {
             unwritten.addLast(writerFree);
             levels.add(new Level(Instants.seconds(shot.opens(), opens), false, unwritten.size()));
         }
-        return new Filling(levels);
+        return new BufferFill(levels);
     }
 
     /** Whether every shot is taken when it is planned. */

@@ -11,12 +11,12 @@ import java.util.stream.IntStream;
  * @param tiles along a side, with the borders
  * @param light a pixel of each tile gets, by colour
  */
-record Stray(int tile, int border, int tiles, float[][] light) {
+record HaloTiles(int tile, int border, int tiles, float[][] light) {
 
     private static final double TILES_A_SIGMA = 1.5;
     private static final int REACH = 5;
 
-    static Stray of(float[][] square, int size, double sigmaPx) {
+    static HaloTiles of(float[][] square, int size, double sigmaPx) {
         int tile = (int) Math.max(1, sigmaPx / TILES_A_SIGMA);
         int tiles = (size + tile - 1) / tile + 2 * REACH + 2;
         double[] kernel = kernel(sigmaPx / tile);
@@ -24,7 +24,7 @@ record Stray(int tile, int border, int tiles, float[][] light) {
         for (int c = 0; c < 3; c++) {
             spread[c] = down(across(sums(square[c], size, tile, tiles), tiles, kernel), tiles, kernel);
         }
-        return new Stray(tile, REACH + 1, tiles, spread);
+        return new HaloTiles(tile, REACH + 1, tiles, spread);
     }
 
     private static double[] kernel(double sigma) {

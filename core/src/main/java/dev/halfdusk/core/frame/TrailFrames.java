@@ -11,14 +11,14 @@ import dev.halfdusk.core.sky.Sidereal;
  * @param frames 1 for a single picture
  * @param pauseSeconds between the end of one and the start of the next
  */
-public record Trails(int frames, double pauseSeconds) {
+public record TrailFrames(int frames, double pauseSeconds) {
 
     public static final Range FRAMES = new Range("frames", 1, 2000, "");
     public static final Range PAUSE = new Range("pause", 0, 600, " s");
 
-    public static final Trails NONE = new Trails(1, 0);
+    public static final TrailFrames NONE = new TrailFrames(1, 0);
 
-    public Trails {
+    public TrailFrames {
         FRAMES.check(frames);
         PAUSE.check(pauseSeconds);
     }

@@ -1,7 +1,7 @@
 package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.eclipse.LocalEclipse;
@@ -25,12 +25,12 @@ import java.util.Optional;
  * @param asked at the minute that is looked at
  * @param local empty where the night has none
  */
-record EclipseAsked(Asked asked, Optional<LocalEclipse> local, EclipsedMoon subject) {
+record EclipseRequest(SetupRequest asked, Optional<LocalEclipse> local, EclipsedMoon subject) {
 
     private static final double ACROSS_DEG = 1.6;
 
     /** Reads what stands beside the setup; empty where the form now holds complaints. */
-    static Optional<EclipseAsked> read(Form form, Asked asked, Optional<LocalEclipse> local) {
+    static Optional<EclipseRequest> read(Form form, SetupRequest asked, Optional<LocalEclipse> local) {
         List<Double> values = new ArrayList<>();
         for (Subject.Parameter p : EclipsedMoon.KIND.parameters()) {
             form.putIfEmpty(p.name(), p.usual());
@@ -38,7 +38,7 @@ record EclipseAsked(Asked asked, Optional<LocalEclipse> local, EclipsedMoon subj
         }
         return form.hasErrors()
                 ? Optional.empty()
-                : Optional.of(new EclipseAsked(asked, local, (EclipsedMoon) EclipsedMoon.KIND.of(values)));
+                : Optional.of(new EclipseRequest(asked, local, (EclipsedMoon) EclipsedMoon.KIND.of(values)));
     }
 
     /** What the settings follow. */

@@ -17,7 +17,7 @@ import java.util.Optional;
  * @param fileMb of each frame
  * @param writeMbPerSecond of body or card, whichever is slower
  */
-public record Pace(
+public record BodyTiming(
         double exposureSeconds,
         boolean noiseReduction,
         double delaySeconds,
@@ -32,7 +32,7 @@ public record Pace(
 
     private static final double NANOS = 1e9;
 
-    public Pace {
+    public BodyTiming {
         Range.SHUTTER.check(exposureSeconds);
         DELAY.check(delaySeconds);
         CameraBody.Files.MEGABYTES.check(fileMb);
@@ -41,22 +41,22 @@ public record Pace(
     }
 
     /** Of a body that writes a format to a card, or as fast as it can. */
-    public static Pace of(CameraBody body, double exposureSeconds, FileFormat format, Optional<Gear.Card> card) {
+    public static BodyTiming of(CameraBody body, double exposureSeconds, FileFormat format, Optional<Gear.Card> card) {
         CameraBody.Files files = body.files();
         double speed = card.map(c -> Math.min(c.megabytesPerSecond(), files.writeMbPerSecond()))
                 .orElse(files.writeMbPerSecond());
-        return new Pace(
+        return new BodyTiming(
                 exposureSeconds, body.noiseReduction(), 0, format.megabytes(files), files.bufferFrames(), speed);
     }
 
-    public Pace withNoiseReduction(boolean other) {
-        return new Pace(exposureSeconds, other, delaySeconds, fileMb, bufferFrames, writeMbPerSecond);
+    public BodyTiming withNoiseReduction(boolean other) {
+        return new BodyTiming(exposureSeconds, other, delaySeconds, fileMb, bufferFrames, writeMbPerSecond);
     }
 
     /** With so much more time for each file, as fast as a card may be slow. */
-    public Pace writingSlower(double seconds) {
+    public BodyTiming writingSlower(double seconds) {
         double speed = Math.max(CameraBody.Files.SPEED.min(), fileMb / (writeSeconds() + seconds));
-        return new Pace(exposureSeconds, noiseReduction, delaySeconds, fileMb, bufferFrames, speed);
+        return new BodyTiming(exposureSeconds, noiseReduction, delaySeconds, fileMb, bufferFrames, speed);
     }
 
     /** From pressing until the body is free again, seconds. */

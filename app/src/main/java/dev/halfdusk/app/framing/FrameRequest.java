@@ -2,14 +2,14 @@ package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.FramePicture;
 import dev.halfdusk.app.pictures.Ribbon;
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.core.exposure.DriftField;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.frame.Clouds;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
-import dev.halfdusk.core.frame.Trails;
+import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Settings;
@@ -28,13 +28,13 @@ import java.util.OptionalInt;
  * @param danjon darkness of the earth's shadow, in case the moon is in it
  * @param display of fireworks in the frame
  */
-public record FrameAsked(
-        Asked setup,
+public record FrameRequest(
+        SetupRequest setup,
         List<Mark> marks,
         Ribbon ribbon,
         OptionalDouble shutter,
         OptionalInt iso,
-        Trails trails,
+        TrailFrames trails,
         double lampLux,
         double kelvin,
         Shot.Details details,
@@ -91,7 +91,7 @@ public record FrameAsked(
                 ? Optional.of(DriftField.of(
                         setup.setup().framing(), setup.place().site().latitudeDeg(), settings.seconds()))
                 : Optional.empty();
-        Optional<Trails> drawn = trails.frames() > 1 ? Optional.of(trails) : Optional.empty();
+        Optional<TrailFrames> drawn = trails.frames() > 1 ? Optional.of(trails) : Optional.empty();
         return FramePicture.of(
                 scene(),
                 setup.setup().framing(),

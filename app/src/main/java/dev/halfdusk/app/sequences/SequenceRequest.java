@@ -1,6 +1,6 @@
 package dev.halfdusk.app.sequences;
 
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.core.camera.Camera;
 import dev.halfdusk.core.camera.Endurance;
 import dev.halfdusk.core.ground.Mark;
@@ -9,11 +9,11 @@ import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.BodyTiming;
 import dev.halfdusk.core.sequence.Conflict;
-import dev.halfdusk.core.sequence.Fits;
-import dev.halfdusk.core.sequence.Pace;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
+import dev.halfdusk.core.sequence.SequenceConflicts;
 import dev.halfdusk.core.sequence.TrailPlan;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Instant;
@@ -33,9 +33,9 @@ import java.util.function.Function;
  * @param slowCard whether the run is tried with a card that takes a second more for each file
  * @param weather forecast for an instant
  */
-record SequenceAsked(
+record SequenceRequest(
         Kind kind,
-        Asked setup,
+        SetupRequest setup,
         List<Mark> marks,
         Sequence sequence,
         TrailPlan trails,
@@ -98,17 +98,19 @@ record SequenceAsked(
         return setup.named().first(Gear.Battery.class);
     }
 
-    Pace pace() {
-        Pace usual = Pace.of(body(), sequence.exposureSeconds(), format, card()).withNoiseReduction(noiseReduction);
+    BodyTiming pace() {
+        BodyTiming usual = BodyTiming.of(body(), sequence.exposureSeconds(), format, card())
+                .withNoiseReduction(noiseReduction);
         return slowCard ? usual.writingSlower(1) : usual;
     }
 
     List<Conflict> conflicts(Endurance endurance) {
-        List<Conflict> all = new ArrayList<>(Fits.of(
+        List<Conflict> all = new ArrayList<>(SequenceConflicts.of(
                 sequence,
                 begins(),
                 pace(),
-                new Fits.Circumstances(setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
+                new SequenceConflicts.Circumstances(
+                        setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
         all.addAll(Endurance.conflicts(endurance, kit(), sequence, this::shortened));
         return all;
     }

@@ -14,7 +14,7 @@ import dev.halfdusk.core.optics.FileFormat;
  * @param burstSeconds before the second contact that frames follow each other fast
  * @param pauseSeconds between frames of totality, in which the link sets the body anew
  */
-public record ScriptAsked(
+public record ScriptRequest(
         Role role,
         double everySeconds,
         int equalSteps,
@@ -31,7 +31,7 @@ public record ScriptAsked(
 
     public static final Range PAUSE = new Range("pause in totality", 0.2, 30, " s");
 
-    public ScriptAsked {
+    public ScriptRequest {
         EVERY.check(everySeconds);
         STEPS.check(equalSteps);
         Range.ISO.check(iso);
@@ -40,8 +40,8 @@ public record ScriptAsked(
     }
 
     /** As one begins: every five minutes, raw alone in totality. */
-    public static ScriptAsked usual(Role role) {
-        return new ScriptAsked(
+    public static ScriptRequest usual(Role role) {
+        return new ScriptRequest(
                 role,
                 role == Role.LAND ? 20 : 300,
                 0,
@@ -53,8 +53,8 @@ public record ScriptAsked(
                 FilterWindow.Margins.LEAST);
     }
 
-    public ScriptAsked written(FileFormat partialAs, FileFormat totalAs) {
-        return new ScriptAsked(
+    public ScriptRequest written(FileFormat partialAs, FileFormat totalAs) {
+        return new ScriptRequest(
                 role, everySeconds, equalSteps, iso, partialAs, totalAs, burstSeconds, pauseSeconds, margins);
     }
 }

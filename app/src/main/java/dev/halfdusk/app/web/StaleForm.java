@@ -13,12 +13,12 @@ import org.springframework.ui.Model;
  * Notices that what a form was filled from has been changed meanwhile, in another tab or on another device. The form carries
  * a mark of the values it was filled with; a save whose mark is no longer that of the stored values is refused, beside both.
  */
-public final class Seen {
+public final class StaleForm {
 
     /** The field that carries the mark. */
     public static final String FIELD = "seen";
 
-    private Seen() {}
+    private StaleForm() {}
 
     /** One field that differs. */
     public record Difference(String what, String stored, String yours) {}

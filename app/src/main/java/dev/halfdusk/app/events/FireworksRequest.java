@@ -2,8 +2,8 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Places.ListedMark;
-import dev.halfdusk.app.setup.Asked;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Display;
@@ -36,8 +36,8 @@ import java.util.OptionalLong;
  * @param swapMm focal length of another lens for the body, 0 for none
  * @param nights it is given on
  */
-record FireworksAsked(
-        Asked asked,
+record FireworksRequest(
+        SetupRequest asked,
         Display display,
         Settings settings,
         double celsius,
@@ -92,7 +92,7 @@ record FireworksAsked(
         }
         Map<Long, List<ListedMark>> marks = places.marks();
         choices.places().stream()
-                .filter(p -> marks.getOrDefault(p.id(), List.of()).stream().anyMatch(FireworksAsked::firing))
+                .filter(p -> marks.getOrDefault(p.id(), List.of()).stream().anyMatch(FireworksRequest::firing))
                 .findFirst()
                 .ifPresent(p -> form.put("place", p.id()));
     }
@@ -101,7 +101,7 @@ record FireworksAsked(
     static void begin(Form form, List<ListedMark> marks, Optional<WeatherHour> weather) {
         if (!form.has("mark") && !form.has("distance")) {
             List<ListedMark> firing = marks.stream()
-                    .filter(FireworksAsked::firing)
+                    .filter(FireworksRequest::firing)
                     .limit(Display.MOST_POINTS)
                     .toList();
             for (int i = 0; i < firing.size(); i++) {
@@ -142,7 +142,7 @@ record FireworksAsked(
     }
 
     /** Empty where the form now holds complaints. */
-    static Optional<FireworksAsked> read(Form form, Asked asked) {
+    static Optional<FireworksRequest> read(Form form, SetupRequest asked) {
         List<FiringPoint> points = new ArrayList<>();
         OptionalDouble height = form.number("height", FiringPoint.HEIGHT);
         point(form, "distance", "bearing", height).ifPresent(points::add);
@@ -178,7 +178,7 @@ record FireworksAsked(
             return Optional.empty();
         }
         Orientation held = asked.setup().pointing().held();
-        return Optional.of(new FireworksAsked(
+        return Optional.of(new FireworksRequest(
                 asked.pointing(new Pointing(BurstFit.axis(points, shell), 0, held)),
                 new Display(points, show, shell),
                 new Settings(shutter.getAsDouble(), asked.setup().aperture(), iso.getAsDouble()),

@@ -14,11 +14,11 @@ import java.util.Optional;
  * @param battery that goes with it, where that is known
  * @param card that goes with it, where that is known
  */
-public record Camera(Named rigged, Named body, Rig rig, Optional<Gear.Battery> battery, Optional<Gear.Card> card) {
+public record NamedCamera(Named rigged, Named body, Rig rig, Optional<Gear.Battery> battery, Optional<Gear.Card> card) {
 
     /** With a body of its own, of whose battery and card nothing is known. */
-    public static Camera of(String name, Rig rig) {
-        return new Camera(Named.of(name), Named.of(name), rig, Optional.empty(), Optional.empty());
+    public static NamedCamera of(String name, Rig rig) {
+        return new NamedCamera(Named.of(name), Named.of(name), rig, Optional.empty(), Optional.empty());
     }
 
     public Id id() {
@@ -29,11 +29,11 @@ public record Camera(Named rigged, Named body, Rig rig, Optional<Gear.Battery> b
         return rigged.name();
     }
 
-    public Camera with(Gear.Battery other) {
-        return new Camera(rigged, body, rig, Optional.of(other), card);
+    public NamedCamera with(Gear.Battery other) {
+        return new NamedCamera(rigged, body, rig, Optional.of(other), card);
     }
 
-    public Camera with(Gear.Card other) {
-        return new Camera(rigged, body, rig, battery, Optional.of(other));
+    public NamedCamera with(Gear.Card other) {
+        return new NamedCamera(rigged, body, rig, battery, Optional.of(other));
     }
 }

@@ -36,14 +36,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class FitsTest {
+class SequenceConflictsTest {
 
     private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
     private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
     private static final Rig RIG = Rig.of(
             CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
             new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
-    private static final Pace FAST = new Pace(30, false, 0, 40, 30, 150);
+    private static final BodyTiming FAST = new BodyTiming(30, false, 0, 40, 30, 150);
     private static final Function<Instant, Optional<WeatherHour>> NO_FORECAST = t -> Optional.empty();
 
     private static Night night(Site site, String date, ZoneId zone) {
@@ -61,8 +61,8 @@ class FitsTest {
                 Demand.USUAL);
     }
 
-    private static Fits.Circumstances around(Night night) {
-        return new Fits.Circumstances(
+    private static SequenceConflicts.Circumstances around(Night night) {
+        return new SequenceConflicts.Circumstances(
                 night, setup(night.site(), new Direction(0, 46)), NO_FORECAST, Optional.empty(), false);
     }
 
@@ -71,7 +71,7 @@ class FitsTest {
     }
 
     private static List<Conflict> of(Sequence s, Instant begins, Night night) {
-        return Fits.of(s, begins, FAST, around(night));
+        return SequenceConflicts.of(s, begins, FAST, around(night));
     }
 
     private static Conflict only(List<Conflict> found, Kind kind) {
@@ -89,9 +89,9 @@ class FitsTest {
 
     private static List<Conflict> atCore(Sequence s, Instant begins, Night night) {
         Direction core = Direction.of(Moment.at(begins).local(FixedPoint.CORE, night.observer()));
-        Fits.Circumstances around =
-                new Fits.Circumstances(night, setup(night.site(), core), NO_FORECAST, Optional.empty(), false);
-        return Fits.of(s, begins, FAST, around).stream()
+        SequenceConflicts.Circumstances around = new SequenceConflicts.Circumstances(
+                night, setup(night.site(), core), NO_FORECAST, Optional.empty(), false);
+        return SequenceConflicts.of(s, begins, FAST, around).stream()
                 .filter(c -> c.kind() == Kind.CORE)
                 .toList();
     }
@@ -131,13 +131,13 @@ class FitsTest {
         Moment transit = Moment.at(Instant.parse("2027-09-01T18:50:00Z"));
         Direction core = Direction.of(transit.local(FixedPoint.CORE, night.observer()));
         assertThat(core.altitudeDeg()).isBetween(0.0, 1.5);
-        Fits.Circumstances around = new Fits.Circumstances(
+        SequenceConflicts.Circumstances around = new SequenceConflicts.Circumstances(
                 night,
                 setup(night.site(), new Direction(core.azimuthDeg(), core.altitudeDeg() + 10)),
                 NO_FORECAST,
                 Optional.empty(),
                 false);
-        assertThat(Fits.of(new Sequence(3, 30, 1), Instant.parse("2027-09-01T18:50:00Z"), FAST, around))
+        assertThat(SequenceConflicts.of(new Sequence(3, 30, 1), Instant.parse("2027-09-01T18:50:00Z"), FAST, around))
                 .filteredOn(c -> c.kind() == Kind.CORE)
                 .extracting(Conflict::words)
                 .containsExactly("The core does not rise that night.");
@@ -232,10 +232,11 @@ class FitsTest {
     @Test
     void a_ramp_is_made_for_changing_light() {
         Night night = night(LEDGE, "2027-06-18", ZONE);
-        Fits.Circumstances follows =
-                new Fits.Circumstances(night, setup(LEDGE, new Direction(0, 46)), NO_FORECAST, Optional.empty(), true);
+        SequenceConflicts.Circumstances follows = new SequenceConflicts.Circumstances(
+                night, setup(LEDGE, new Direction(0, 46)), NO_FORECAST, Optional.empty(), true);
         Instant dusk = night.dark().get(0).from().minusSeconds(1800);
-        assertThat(Fits.of(new Sequence(121, 30, 1), dusk, FAST, follows)).isEmpty();
+        assertThat(SequenceConflicts.of(new Sequence(121, 30, 1), dusk, FAST, follows))
+                .isEmpty();
         assertThat(of(new Sequence(121, 30, 1), dusk, night)).isNotEmpty();
     }
 
@@ -269,21 +270,22 @@ class FitsTest {
                 t -> Optional.of(new WeatherHour(t, t.isAfter(begins.plusSeconds(800)) ? 70 : 0, 0, 0, 2, 12, 60));
         Instant back = begins.plusSeconds(929);
         Setup down = setup(LEDGE, new Direction(0, -60));
-        Fits.Circumstances hard = new Fits.Circumstances(night, down, clouding, Optional.of(back), false);
-        List<Conflict> found = Fits.of(s, begins, FAST, hard);
+        SequenceConflicts.Circumstances hard =
+                new SequenceConflicts.Circumstances(night, down, clouding, Optional.of(back), false);
+        List<Conflict> found = SequenceConflicts.of(s, begins, FAST, hard);
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.SKYLINE, Kind.CLOUD, Kind.TURN_BACK);
         assertThat(found.get(0).words()).contains("fills 100 %");
         assertThat(found.get(1).words()).contains("70 % of cloud");
         assertThat(found.get(2).words()).contains("before the last 30 frames"); // 30 × 31 − 1 s
         Instant early = night.coreUp().get(0).from().minusSeconds(1200);
         var core = night.core(early);
-        Fits.Circumstances atCore = new Fits.Circumstances(
+        SequenceConflicts.Circumstances atCore = new SequenceConflicts.Circumstances(
                 night,
                 setup(LEDGE, new Direction(core.azimuthDeg(), core.altitudeDeg())),
                 NO_FORECAST,
                 Optional.empty(),
                 false);
-        Conflict low = Fits.of(s, early, FAST, atCore).stream()
+        Conflict low = SequenceConflicts.of(s, early, FAST, atCore).stream()
                 .filter(f -> f.kind() == Kind.CORE)
                 .findFirst()
                 .orElseThrow();
@@ -297,13 +299,13 @@ class FitsTest {
         // towards the end of its time so many frames are left as close before it sets: 31 × 20 − 1 s
         Instant late = night.coreUp().get(0).to().minusSeconds(619);
         var setting = night.core(late);
-        Fits.Circumstances atSetting = new Fits.Circumstances(
+        SequenceConflicts.Circumstances atSetting = new SequenceConflicts.Circumstances(
                 night,
                 setup(LEDGE, new Direction(setting.azimuthDeg(), setting.altitudeDeg())),
                 NO_FORECAST,
                 Optional.empty(),
                 false);
-        assertThat(Fits.of(s, late, FAST, atSetting).stream()
+        assertThat(SequenceConflicts.of(s, late, FAST, atSetting).stream()
                         .filter(f -> f.kind() == Kind.CORE)
                         .flatMap(f -> f.ways().stream())
                         .map(WayOut::words))
@@ -314,16 +316,18 @@ class FitsTest {
     void a_pause_shorter_than_the_body_can_and_noise_reduction() {
         Night night = night(LEDGE, "2027-06-07", ZONE);
         Instant begins = Interval.longest(night.moonless()).orElseThrow().from();
-        Pace slow = new Pace(1, true, 0, 60, 5, 10);
-        List<Conflict> found = Fits.of(new Sequence(100, 1, 0), begins, slow, around(night));
+        BodyTiming slow = new BodyTiming(1, true, 0, 60, 5, 10);
+        List<Conflict> found = SequenceConflicts.of(new Sequence(100, 1, 0), begins, slow, around(night));
         assertThat(found).extracting(Conflict::kind).containsExactly(Kind.NOISE_REDUCTION, Kind.PAUSE);
         assertThat(found.get(0).ways().get(0).noiseReduction()).isFalse();
         WayOut longer = found.get(1).ways().get(0);
         assertThat(longer.sequence().pauseSeconds()).isEqualTo(5); // 4.77 s, in whole seconds
-        Pace without = slow.withNoiseReduction(false);
-        assertThat(Fits.of(longer.sequence(), begins, without, around(night))).isEmpty();
+        BodyTiming without = slow.withNoiseReduction(false);
+        assertThat(SequenceConflicts.of(longer.sequence(), begins, without, around(night)))
+                .isEmpty();
         assertThat(without.outcome(100, longer.sequence().stepSeconds()).lost()).isZero();
-        assertThat(Fits.of(new Sequence(1, 1, 0), begins, slow, around(night))).isEmpty();
+        assertThat(SequenceConflicts.of(new Sequence(1, 1, 0), begins, slow, around(night)))
+                .isEmpty();
         assertThat(without.smallestSafePause(100)).isCloseTo(4.768, within(0.001));
     }
 }

@@ -25,7 +25,7 @@ import java.util.List;
  * @param asideDeg azimuth to either side that still counts
  * @param fromAltitudeDeg top of the mark
  */
-public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, double toAltitudeDeg) {
+public record OverMark(double bearingDeg, double asideDeg, double fromAltitudeDeg, double toAltitudeDeg) {
 
     public static final Range ASIDE = new Range("degrees beside the mark", 0.05, 90, "\u00b0");
     public static final Range HIGHEST = new Range("altitude", 1, 90, "\u00b0");
@@ -38,14 +38,14 @@ public record Over(double bearingDeg, double asideDeg, double fromAltitudeDeg, d
     /** Parts of a step that are looked at: a minute each. */
     private static final int PARTS = 10;
 
-    public Over {
+    public OverMark {
         Range.AZIMUTH.check(bearingDeg);
         ASIDE.check(asideDeg);
         HIGHEST.check(toAltitudeDeg);
     }
 
-    public static Over of(Mark mark, double asideDeg, double toAltitudeDeg) {
-        return new Over(mark.bearingDeg(), asideDeg, mark.topAltitudeDeg(), toAltitudeDeg);
+    public static OverMark of(Mark mark, double asideDeg, double toAltitudeDeg) {
+        return new OverMark(mark.bearingDeg(), asideDeg, mark.topAltitudeDeg(), toAltitudeDeg);
     }
 
     /** Up to 30° by default; ten degrees over the top of a mark that is higher. */

@@ -1,10 +1,10 @@
 package dev.halfdusk.app.events;
 
-import dev.halfdusk.app.setup.Asked;
+import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Film;
-import dev.halfdusk.core.exposure.NightView;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Traffic;
 import dev.halfdusk.core.frame.Photograph;
@@ -31,9 +31,9 @@ import java.util.OptionalLong;
  * @param natural luminance of sky and ground without lamps, cd/m²
  * @param scene its reading, bracket and film
  */
-record NightSceneAsked(
-        Asked asked,
-        NightView view,
+record NightSceneRequest(
+        SetupRequest asked,
+        NightSceneKind view,
         double natural,
         NightScene scene,
         Diffusion diffusion,
@@ -87,7 +87,7 @@ record NightSceneAsked(
     private static final double LAMPLIGHT = 3600;
 
     static void begin(Form form) {
-        form.putIfEmpty("view", NightView.HARBOUR.key())
+        form.putIfEmpty("view", NightSceneKind.HARBOUR.key())
                 .putIfEmpty("reading", Reading.TYPICAL.key())
                 .putIfEmpty("ev", "3")
                 .putIfEmpty("meterSeconds", "8")
@@ -106,8 +106,8 @@ record NightSceneAsked(
     }
 
     /** Empty where the form now holds complaints. */
-    static Optional<NightSceneAsked> read(Form form, Asked asked) {
-        Optional<NightView> view = form.oneOf("view", NightView.HARBOUR);
+    static Optional<NightSceneRequest> read(Form form, SetupRequest asked) {
+        Optional<NightSceneKind> view = form.oneOf("view", NightSceneKind.HARBOUR);
         Optional<Reading> reading = form.oneOf("reading", Reading.TYPICAL);
         OptionalDouble ev = form.number("ev", SceneLight.EV);
         OptionalDouble seconds = form.number("meterSeconds", Range.SHUTTER);
@@ -128,7 +128,7 @@ record NightSceneAsked(
         }
         SunAndMoon lamps =
                 SunAndMoon.at(asked.setup().moment(), asked.place().standpoint().observer());
-        double natural = NightView.natural(
+        double natural = NightSceneKind.natural(
                 asked.setup().from().glow(), lamps, asked.axis().azimuthDeg());
         double metered = switch (reading.orElseThrow()) {
             case TYPICAL -> view.orElseThrow().ev(natural);
@@ -137,7 +137,7 @@ record NightSceneAsked(
                 SceneLight.ev(new Settings(seconds.getAsDouble(), aperture.getAsDouble(), meterIso.getAsDouble()));
         };
         boolean ofShadows = shadows && reading.orElseThrow() != Reading.TYPICAL;
-        return Optional.of(new NightSceneAsked(
+        return Optional.of(new NightSceneRequest(
                 asked,
                 view.orElseThrow(),
                 natural,
@@ -167,7 +167,11 @@ record NightSceneAsked(
                 .marked(marks)
                 .bySea(view.water() && asked.place().seaHorizon());
         Street street = Street.of(
-                view, asked.axis().azimuthDeg(), traffic, s.seconds(), NightView.lampLux(scene.midEv100(), natural));
+                view,
+                asked.axis().azimuthDeg(),
+                traffic,
+                s.seconds(),
+                NightSceneKind.lampLux(scene.midEv100(), natural));
         Shot shot = Shot.of(asked.setup(), scene.asSensor(s), LAMPLIGHT)
                 .withDetails(Shot.Details.USUAL.with(diffusion).withBlades(blades.count()));
         return Photograph.take(

@@ -13,11 +13,11 @@ import java.time.Duration;
  * @param swap a battery, where what is left in it is too little
  * @param people pairs of hands
  */
-public record Habits(Duration setUp, Duration focus, Duration reAim, Duration test, Duration swap, int people) {
+public record WorkTimes(Duration setUp, Duration focus, Duration reAim, Duration test, Duration swap, int people) {
 
     public static final Range PEOPLE = new Range("people", 1, 9, "");
 
-    public static final Habits USUAL = new Habits(
+    public static final WorkTimes USUAL = new WorkTimes(
             Duration.ofMinutes(8),
             Duration.ofMinutes(5),
             Duration.ofMinutes(3),
@@ -25,12 +25,12 @@ public record Habits(Duration setUp, Duration focus, Duration reAim, Duration te
             Duration.ofMinutes(1),
             1);
 
-    public Habits {
+    public WorkTimes {
         PEOPLE.check(people);
     }
 
-    public Habits with(int otherPeople) {
-        return new Habits(setUp, focus, reAim, test, swap, otherPeople);
+    public WorkTimes with(int otherPeople) {
+        return new WorkTimes(setUp, focus, reAim, test, swap, otherPeople);
     }
 
     /** Before the first take of a rig. */

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.springframework.ui.Model;
 
 /** One sort of kit: how its fields are filled, read, stored, and what they lead to. */
-interface Part {
+interface KitSection {
 
     /** In addresses, templates and files: "body". */
     String key();

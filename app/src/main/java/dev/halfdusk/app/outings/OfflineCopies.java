@@ -15,19 +15,19 @@ import org.thymeleaf.context.Context;
 
 /** The night without server: one file for a browser, with everything in it, and a card to print. */
 @Component
-class Carried {
+class OfflineCopies {
 
     private final ITemplateEngine templates;
     private final Clock clock;
 
-    Carried(ITemplateEngine templates, Clock clock) {
+    OfflineCopies(ITemplateEngine templates, Clock clock) {
         XRLog.setLoggingEnabled(false); // it tells of each font
         this.templates = templates;
         this.clock = clock;
     }
 
     /** A page that opens from a disk: styles, fonts and script are inside, its clock is that of the device. */
-    String html(Evening.Arranged night) {
+    String html(OutingPlanner.Arranged night) {
         Context context = context(night);
         context.setVariable("view", FieldView.of(night, clock.instant()));
         context.setVariable("styles", Assets.styles());
@@ -36,7 +36,7 @@ class Carried {
     }
 
     /** @param size "a6" or "a4" */
-    byte[] pdf(Evening.Arranged night, String size) {
+    byte[] pdf(OutingPlanner.Arranged night, String size) {
         Context context = context(night);
         context.setVariable("size", size);
         String page = templates.process("outings/card", context);
@@ -59,7 +59,7 @@ class Carried {
                 () -> Assets.stream("fonts/" + file), family, weight, PdfRendererBuilder.FontStyle.NORMAL, true);
     }
 
-    private static Context context(Evening.Arranged night) {
+    private static Context context(OutingPlanner.Arranged night) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("outing", night.outing());
         context.setVariable("night", Words.night(night.outing().night()));

@@ -24,7 +24,7 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /** Does a sequence fit its night? Against twilight, moon, core, skyline, cloud, the body's pace and the time to turn back; {@code camera.Endurance} tells of battery and card. */
-public final class Fits {
+public final class SequenceConflicts {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
 
@@ -40,7 +40,7 @@ public final class Fits {
 
     private final Sequence sequence;
     private final Instant begins;
-    private final Pace pace;
+    private final BodyTiming pace;
     private final Circumstances around;
     private final List<Conflict> found = new ArrayList<>();
 
@@ -58,7 +58,7 @@ public final class Fits {
             Optional<Instant> turnBack,
             boolean changingLight) {}
 
-    private Fits(Sequence sequence, Instant begins, Pace pace, Circumstances around) {
+    private SequenceConflicts(Sequence sequence, Instant begins, BodyTiming pace, Circumstances around) {
         this.sequence = sequence;
         this.begins = begins;
         this.pace = pace;
@@ -66,8 +66,8 @@ public final class Fits {
     }
 
     /** All that it runs into, the sky first; none where it fits. */
-    public static List<Conflict> of(Sequence sequence, Instant begins, Pace pace, Circumstances around) {
-        Fits fits = new Fits(sequence, begins, pace, around);
+    public static List<Conflict> of(Sequence sequence, Instant begins, BodyTiming pace, Circumstances around) {
+        SequenceConflicts fits = new SequenceConflicts(sequence, begins, pace, around);
         if (!around.changingLight) {
             fits.twilight();
             fits.moon();
@@ -259,11 +259,11 @@ public final class Fits {
                     "Noise reduction takes a dark frame after each: every pause is then as long as the exposure. Dark frames at the end do the same.",
                     List.of(new WayOut("switch it off", begins, sequence, false)));
         }
-        Pace without = pace.withNoiseReduction(false);
+        BodyTiming without = pace.withNoiseReduction(false);
         double safe = without.smallestSafePause(sequence.frames());
         if (sequence.frames() > 1 && sequence.pauseSeconds() < safe - 1e-9) {
             double whole = Math.ceil(safe - 1e-9);
-            Pace.Outcome outcome = without.outcome(sequence.frames(), sequence.stepSeconds());
+            BodyTiming.Outcome outcome = without.outcome(sequence.frames(), sequence.stepSeconds());
             String what = outcome.lost() > 0
                     ? "loses " + frames(outcome.lost())
                     : "opens " + frames(outcome.late()) + " late";

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 
 /** Places one might go to for an eclipse, side by side: how long, how high, how cloudy. */
 @Component
-class ElsewhereView {
+class SitesCompared {
 
     static final Range ODDS = new Range("odds of cloud", 0, 100, " %");
 
@@ -30,7 +30,7 @@ class ElsewhereView {
     private final Weather weather;
     private final EclipsePlans plans;
 
-    ElsewhereView(Places places, Weather weather, EclipsePlans plans) {
+    SitesCompared(Places places, Weather weather, EclipsePlans plans) {
         this.places = places;
         this.weather = weather;
         this.plans = plans;

@@ -16,8 +16,8 @@ import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Trip;
-import dev.halfdusk.core.take.Camera;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
 import java.time.LocalDate;
@@ -29,7 +29,7 @@ import org.springframework.stereotype.Component;
 
 /** The takes of an outing in its night: planned, arranged, and what more the night would bear. */
 @Component
-public class Evening {
+public class OutingPlanner {
 
     private static final double USUAL_CELSIUS = 12;
 
@@ -41,7 +41,7 @@ public class Evening {
     private final Weather weather;
     private final Plans plans;
 
-    Evening(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Plans plans) {
+    OutingPlanner(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Plans plans) {
         this.takes = takes;
         this.outings = outings;
         this.places = places;
@@ -191,7 +191,7 @@ public class Evening {
     }
 
     private List<NightProposal.Proposed> proposed(Outing outing, Circumstances c, List<Take> planned) {
-        List<Camera> cameras = kit.rigs().stream().map(Takes::camera).toList();
+        List<NamedCamera> cameras = kit.rigs().stream().map(Takes::camera).toList();
         return NightProposal.of(
                 c, cameras, planned, outing.going().people(), outing.standing().way());
     }

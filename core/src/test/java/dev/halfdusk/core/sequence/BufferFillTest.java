@@ -16,7 +16,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** By hand: a tenth of a second each and as long again until the body is free; a raw file is written in two seconds, one after the other. */
-class FillingTest {
+class BufferFillTest {
 
     private static final Instant BEGINS = Instant.parse("2027-08-02T08:46:00Z");
 
@@ -32,7 +32,7 @@ class FillingTest {
                 .toList();
     }
 
-    private static void level(Filling.Level level, double late, boolean lost, int inBuffer) {
+    private static void level(BufferFill.Level level, double late, boolean lost, int inBuffer) {
         assertThat(level.lateSeconds()).isCloseTo(late, within(1e-9));
         assertThat(level.lost()).isEqualTo(lost);
         assertThat(level.inBuffer()).isEqualTo(inBuffer);
@@ -41,7 +41,8 @@ class FillingTest {
     /** The first is written at 2.2 s, the second at 4.2 s: what comes at 0.6 s waits for the first, and at 10 s all is written. */
     @Test
     void a_full_buffer_delays_and_a_busy_body_loses() {
-        Filling filling = Filling.of(shots(FileFormat.RAW, 0, 100, 300, 600, 4200, 10_000), body(2), Optional.empty());
+        BufferFill filling =
+                BufferFill.of(shots(FileFormat.RAW, 0, 100, 300, 600, 4200, 10_000), body(2), Optional.empty());
         level(filling.levels().get(0), 0, false, 1);
         level(filling.levels().get(1), 0, true, 1);
         level(filling.levels().get(2), 0, false, 2);
@@ -54,7 +55,8 @@ class FillingTest {
 
     @Test
     void a_slow_card_delays_more() {
-        Filling filling = Filling.of(shots(FileFormat.RAW, 0, 300, 600), body(2), Optional.of(new Gear.Card(64, 10)));
+        BufferFill filling =
+                BufferFill.of(shots(FileFormat.RAW, 0, 300, 600), body(2), Optional.of(new Gear.Card(64, 10)));
         level(filling.levels().get(2), 3.6, false, 2);
         assertThat(filling.smooth()).isFalse();
     }
@@ -62,17 +64,17 @@ class FillingTest {
     /** Free again at the very instant is free. */
     @Test
     void with_room_for_all_each_is_taken_in_time() {
-        Filling filling = Filling.of(shots(FileFormat.RAW, 0, 200, 400, 600), body(4), Optional.empty());
+        BufferFill filling = BufferFill.of(shots(FileFormat.RAW, 0, 200, 400, 600), body(4), Optional.empty());
         assertThat(filling.smooth()).isTrue();
         assertThat(filling.fullest()).isEqualTo(4);
     }
 
     @Test
     void lost_or_late_alone_is_not_smooth() {
-        assertThat(Filling.of(shots(FileFormat.RAW, 0, 199), body(4), Optional.empty())
+        assertThat(BufferFill.of(shots(FileFormat.RAW, 0, 199), body(4), Optional.empty())
                         .smooth())
                 .isFalse();
-        assertThat(Filling.of(shots(FileFormat.RAW, 0, 300), body(1), Optional.empty())
+        assertThat(BufferFill.of(shots(FileFormat.RAW, 0, 300), body(1), Optional.empty())
                         .smooth())
                 .isFalse();
     }
@@ -80,9 +82,9 @@ class FillingTest {
     /** Written in half a second, one every second finds the buffer empty. */
     @Test
     void small_files_are_gone_before_the_next() {
-        Filling filling = Filling.of(shots(FileFormat.JPEG, 0, 1000, 2000, 3000), body(1), Optional.empty());
+        BufferFill filling = BufferFill.of(shots(FileFormat.JPEG, 0, 1000, 2000, 3000), body(1), Optional.empty());
         assertThat(filling.smooth()).isTrue();
         assertThat(filling.fullest()).isEqualTo(1);
-        assertThat(new Filling(List.of()).fullest()).isZero();
+        assertThat(new BufferFill(List.of()).fullest()).isZero();
     }
 }
