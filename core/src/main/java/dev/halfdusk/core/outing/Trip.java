@@ -48,9 +48,10 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
                 .map(t -> t.plus(AFTER_SUNRISE))
                 .orElse(night.span().to());
         Interval whole = from.isBefore(to) ? new Interval(from, to) : night.span();
-        Optional<Instant> back =
-                turnBack.map(t -> Night.at(night.date(), t, night.zone())).filter(whole::contains);
-        return new Trip(new Interval(whole.from(), back.orElse(whole.to())), drive, walk, back, hazards);
+        Optional<Instant> back = turnBack.map(t -> Night.at(night.date(), t, night.zone()))
+                .filter(t -> !t.isBefore(whole.from()) && night.span().contains(t));
+        Instant last = back.filter(whole::contains).orElse(whole.to());
+        return new Trip(new Interval(whole.from(), last), drive, walk, back, hazards);
     }
 
     /** The night with neither way nor turning back. */

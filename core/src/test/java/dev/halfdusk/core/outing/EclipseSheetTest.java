@@ -114,9 +114,19 @@ class EclipseSheetTest {
         assertThat(usual.reaching(List.of(night), WorkTimes.USUAL)).isEqualTo(usual);
         Plan byDay = night.pinned(Optional.of(contact(Anchor.C2)));
         assertThat(usual.reaching(List.of(byDay), WorkTimes.USUAL)).isEqualTo(usual);
-        Plan held = TAKE.pinnedAt(contact(Anchor.C1)).plan(C);
-        assertThat(usual.reaching(List.of(held), WorkTimes.USUAL).there().to())
-                .isEqualTo(contact(Anchor.C1).plus(held.lasts()).plusSeconds(15 * 60));
+        Plan late = TAKE.pinnedAt(contact(Anchor.C1)).plan(C);
+        assertThat(usual.reaching(List.of(late), WorkTimes.USUAL).there().to())
+                .isEqualTo(contact(Anchor.C1).plus(late.lasts()).plusSeconds(15 * 60));
+
+        // who must turn back at eleven is not there for the end of it
+        Trip early = trip(Optional.of(LocalTime.of(11, 0))).reaching(List.of(plan), WorkTimes.USUAL);
+        Instant eleven = Night.at(C.night().date(), LocalTime.of(11, 0), C.night().zone());
+        assertThat(early.there().to()).isEqualTo(eleven);
+        assertThat(early.turnBack()).contains(eleven);
+        Schedule held = schedule(early, TAKE.pinnedAt(opens).plan(C));
+        assertThat(Clashes.of(held, early, C, WorkTimes.USUAL))
+                .extracting(Clash::kind)
+                .contains(Clash.Kind.TURN_BACK);
 
         Trip back = trip(Optional.of(LocalTime.of(6, 0))).reaching(List.of(night, plan), WorkTimes.USUAL);
         assertThat(back.there().to())
