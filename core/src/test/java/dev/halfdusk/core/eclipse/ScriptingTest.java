@@ -7,6 +7,7 @@ import dev.halfdusk.core.eclipse.Script.Line;
 import dev.halfdusk.core.eclipse.Script.Placed;
 import dev.halfdusk.core.eclipse.SolarEclipse.Type;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.optics.CameraBody;
@@ -16,6 +17,7 @@ import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -287,6 +289,102 @@ class ScriptingTest {
                 .allMatch(Line::filtered)
                 .anyMatch(l -> l.what().equals("maximum"));
         assertThat(partial.frames()).isGreaterThan(15);
+    }
+
+    private static List<Line> called(Script s, String what) {
+        return s.lines().stream().filter(l -> l.what().equals(what)).toList();
+    }
+
+    /** By hand: the ring at its middle and every so often to either side, each frame around its instant, clear of both bursts. */
+    @Test
+    void the_frames_of_a_ring_lie_evenly_around_its_middle() {
+        Site ring = CentralLine.of(Suns.on("2028-01-26"), java.time.Duration.ofMinutes(20))
+                .get(3)
+                .site();
+        LocalSolarEclipse here = Suns.at(ring, "2028-01-26");
+        ScriptRequest u = ScriptRequest.usual(Role.CORONA);
+        ScriptRequest often =
+                new ScriptRequest(u.role(), 40, 0, u.iso(), u.partial(), u.total(), 10, u.pauseSeconds(), u.margins());
+        Script script = Scripting.of(here, Suns.setup(ring, 400, 8, Suns.BODY, Suns.DENSITY_5), Optional.empty(), often)
+                .script();
+        double seconds = called(script, "ring, maximum").get(0).settings().seconds();
+        assertThat(called(script, "ring, maximum").get(0).offsetSeconds()).isCloseTo(-seconds / 2, within(1e-9));
+        double half = Instants.seconds(
+                        here.contact(Anchor.C2).orElseThrow().when(),
+                        here.contact(Anchor.C3).orElseThrow().when())
+                / 2;
+        List<Double> wanted = new ArrayList<>();
+        for (double t = 40; t < half - 12; t += 40) {
+            wanted.add(-t - seconds / 2);
+            wanted.add(t - seconds / 2);
+        }
+        assertThat(wanted).hasSizeGreaterThan(6);
+        assertThat(called(script, "ring"))
+                .extracting(l -> Math.round(l.offsetSeconds() * 1e6) / 1e6)
+                .containsExactlyInAnyOrderElementsOf(
+                        wanted.stream().map(t -> Math.round(t * 1e6) / 1e6).toList());
+        // the burst from ten seconds before the second contact to ten after it, half a second apart
+        Line second = called(script, "second contact").get(0);
+        assertThat(second.offsetSeconds()).isEqualTo(-10);
+        assertThat(second.pauseSeconds() + seconds).isCloseTo(0.5, within(1e-9));
+        assertThat(second.frames()).isEqualTo((int) Math.floor((20 - seconds) / 0.5));
+        Line third = called(script, "third contact").get(0);
+        assertThat(third.offsetSeconds() + third.seconds()).isCloseTo(10, within(1e-9));
+        // a ring that is longer than the interval has at least three frames
+        Script seldom = Scripting.of(here, Suns.setup(ring, 400, 8, Suns.BODY, Suns.DENSITY_5), Optional.empty(), u)
+                .script();
+        assertThat(called(seldom, "ring")).hasSize(2);
+        assertThat(called(seldom, "ring").get(1).offsetSeconds()).isCloseTo(half / 2 - seconds / 2, within(1e-6));
+    }
+
+    /** Frames of the land, each around its instant: every thirty seconds from five minutes before totality to five after. */
+    @Test
+    void the_land_is_taken_evenly_around_the_maximum() {
+        LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
+        Setup away = Suns.setup(Suns.STRAIT, 20, 4, Suns.BODY).pointing(Pointing.level(new Direction(270, 10)));
+        ScriptRequest u = ScriptRequest.usual(Role.LAND);
+        ScriptRequest asked =
+                new ScriptRequest(u.role(), 30, 0, u.iso(), u.partial(), u.total(), 0, u.pauseSeconds(), u.margins());
+        Script script = Scripting.of(here, away, Optional.empty(), asked).script();
+        double half = Instants.seconds(
+                        here.contact(Anchor.C2).orElseThrow().when(),
+                        here.contact(Anchor.C3).orElseThrow().when())
+                / 2;
+        int each = (int) ((half + 300) / 30);
+        assertThat(script.lines()).hasSize(2 * each + 1);
+        for (Line l : script.lines()) {
+            double at = (l.offsetSeconds() + l.settings().seconds() / 2) / 30;
+            assertThat(at).isCloseTo(Math.rint(at), within(1e-6));
+            assertThat(Math.abs(at)).isLessThanOrEqualTo(each + 1e-6);
+        }
+        assertThat(script.lines().get(0).settings())
+                .isEqualTo(script.lines().get(2 * each).settings());
+    }
+
+    /** Clear of a frame that looks the other way, and of one that ends well beside or below it. */
+    @Test
+    void the_sun_keeps_clear_of_a_frame_by_a_third() {
+        LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
+        Setup any = Suns.setup(Suns.STRAIT, 20, 4, Suns.BODY);
+        Direction first =
+                Direction.of(Moment.at(here.contact(Anchor.C1).orElseThrow().when())
+                        .local(Body.SUN, any.from().observer()));
+        // level, 20 mm take 42° to either side; 1.3 times 18 mm are 49.5°
+        assertThat(Scripting.clearOfFrame(here, level(any, first.azimuthDeg() - 52, 0)))
+                .isTrue();
+        assertThat(Scripting.clearOfFrame(here, level(any, first.azimuthDeg() - 47, 0)))
+                .isFalse();
+        // and 31° upwards; 1.3 times 12 mm are 38°
+        assertThat(Scripting.clearOfFrame(here, level(any, first.azimuthDeg(), first.altitudeDeg() - 41)))
+                .isTrue();
+        assertThat(Scripting.clearOfFrame(here, level(any, first.azimuthDeg(), first.altitudeDeg() - 35)))
+                .isFalse();
+        assertThat(Scripting.clearOfFrame(here, level(any, first.azimuthDeg() + 180, 10)))
+                .isTrue();
+    }
+
+    private static Setup level(Setup any, double azimuth, double altitude) {
+        return any.pointing(Pointing.level(new Direction(Angles.turn(azimuth), altitude)));
     }
 
     /** Where writing is slow raw alone gives more frames of totality; where it is fast it gives as many. */

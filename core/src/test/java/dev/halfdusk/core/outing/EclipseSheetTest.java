@@ -120,7 +120,8 @@ class EclipseSheetTest {
 
         // who must turn back at eleven is not there for the end of it
         Trip early = trip(Optional.of(LocalTime.of(11, 0))).reaching(List.of(plan), WorkTimes.USUAL);
-        Instant eleven = Night.at(C.night().date(), LocalTime.of(11, 0), C.night().zone());
+        Instant eleven =
+                Night.at(C.night().date(), LocalTime.of(11, 0), C.night().zone());
         assertThat(early.there().to()).isEqualTo(eleven);
         assertThat(early.turnBack()).contains(eleven);
         Schedule held = schedule(early, TAKE.pinnedAt(opens).plan(C));
