@@ -1,0 +1,2 @@
+/** Moon, eclipses, fireworks, night scenes and sparklers. */
+package dev.halfdusk.app.events;

@@ -1,0 +1,2 @@
+/** What a rig frames: drawing, simulated photograph, panorama. */
+package dev.halfdusk.app.framing;

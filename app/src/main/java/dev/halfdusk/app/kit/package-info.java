@@ -1,0 +1,2 @@
+/** Bodies, lenses, gear and the rigs they are put together to. */
+package dev.halfdusk.app.kit;

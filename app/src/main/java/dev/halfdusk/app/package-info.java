@@ -1,0 +1,2 @@
+/** The application: its start, its data folder and database. */
+package dev.halfdusk.app;

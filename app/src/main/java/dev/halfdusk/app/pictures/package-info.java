@@ -1,0 +1,2 @@
+/** Numbers for SVG fragments, and files of simulated photographs. */
+package dev.halfdusk.app.pictures;

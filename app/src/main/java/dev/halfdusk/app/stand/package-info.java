@@ -1,0 +1,2 @@
+/** Where to stand so that something is over a mark. */
+package dev.halfdusk.app.stand;

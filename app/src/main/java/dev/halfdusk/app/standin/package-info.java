@@ -1,0 +1,2 @@
+/** Simulated outside services: the forecast. */
+package dev.halfdusk.app.standin;
