@@ -1,5 +1,6 @@
 package dev.halfdusk.core.eclipse;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Circles;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
@@ -36,7 +37,7 @@ public record Discs(double separationDeg, double sunDeg, double moonDeg, double 
     }
 
     private static double degrees(double sine) {
-        return Math.toDegrees(Math.asin(sine));
+        return Math.toDegrees(Angles.arcSine(sine));
     }
 
     /** Zero at the first and last contact, below while the moon is before the sun. */

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.glow;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Range;
 import java.util.Locale;
 
@@ -75,7 +76,7 @@ public record Dome(String name, double bearingDeg, double distanceKm, double peo
     /** Its light in a direction against that at 45° towards it. */
     double fallOff(double azimuthDeg, double altitudeDeg) {
         double cos = Math.cos(Math.toRadians(altitudeDeg)) * Math.cos(Math.toRadians(azimuthDeg - bearingDeg));
-        double angle = Math.toDegrees(Math.acos(cos));
+        double angle = Math.toDegrees(Angles.arcCosine(cos));
         return Math.exp((45 - angle) / SCALE_DEG);
     }
 }

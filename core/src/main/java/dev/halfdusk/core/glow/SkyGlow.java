@@ -1,5 +1,6 @@
 package dev.halfdusk.core.glow;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
@@ -187,6 +188,6 @@ public final class SkyGlow {
         double b = Math.toRadians(altitude2);
         double cos =
                 Math.sin(a) * Math.sin(b) + Math.cos(a) * Math.cos(b) * Math.cos(Math.toRadians(azimuth1 - azimuth2));
-        return Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, cos))));
+        return Math.toDegrees(Angles.arcCosine(cos));
     }
 }

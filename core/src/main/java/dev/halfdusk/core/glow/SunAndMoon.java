@@ -1,5 +1,6 @@
 package dev.halfdusk.core.glow;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Circles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
@@ -52,8 +53,8 @@ public record SunAndMoon(
         if (lamps.moonPhaseAngleDeg > NEAR_SUN_DEG) {
             return lamps.sunLeft(1
                     - Circles.covered(
-                            Math.asin(Body.SUN.radiusKm() / sun.length()),
-                            Math.asin(Body.MOON.radiusKm() / moon.length()),
+                            Angles.arcSine(Body.SUN.radiusKm() / sun.length()),
+                            Angles.arcSine(Body.MOON.radiusKm() / moon.length()),
                             Math.toRadians(sun.angleTo(moon))));
         }
         return lamps.moonPhaseAngleDeg < NEAR_SHADOW_DEG

@@ -101,7 +101,7 @@ public final class Moment {
     public Horizontal observed(Target target, Observer observer) {
         Vector v = local(target, observer);
         double distance = distance(target, v);
-        double semidiameter = target.radiusKm() == 0 ? 0 : Math.toDegrees(Math.asin(target.radiusKm() / distance));
+        double semidiameter = target.radiusKm() == 0 ? 0 : Math.toDegrees(Angles.arcSine(target.radiusKm() / distance));
         return new Horizontal(v.latitudeDeg(), Direction.azimuthDeg(v), distance, semidiameter);
     }
 

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Circles;
 import dev.halfdusk.core.measure.Vector;
 
@@ -72,7 +73,7 @@ public record Shadow(double separationDeg, double umbraDeg, double penumbraDeg, 
     }
 
     private static double degrees(double sine) {
-        return Math.toDegrees(Math.asin(sine));
+        return Math.toDegrees(Angles.arcSine(sine));
     }
 
     /** Part of the moon's diameter that is in the umbra; below 0 outside of it, above 1 where it is deeper in than its own width. */
