@@ -52,8 +52,6 @@ class FrameApi {
         this.darkroom = darkroom;
     }
 
-    private static final Range MAGNITUDE = new Range("magnitude", -2, 6.5, "");
-
     /**
      * A star in the frame.
      *
@@ -83,7 +81,6 @@ class FrameApi {
             @RequestParam(defaultValue = "36") double sensorWidth,
             @RequestParam(defaultValue = "24") double sensorHeight,
             @RequestParam(defaultValue = "5") double maxMagnitude) {
-        MAGNITUDE.check(maxMagnitude);
         Observer observer = Observer.at(new Site(lat, lon, elevation));
         Moment moment = Moment.at(time);
         Framing framing = framing(new Sensor(sensorWidth, sensorHeight, 5), focal, azimuth, altitude, roll);

@@ -229,7 +229,7 @@ class NightsApi {
         YearOfNights year =
                 YearOfNights.of(site, first, (int) nights, placeZone, Skyline.FLAT, SkyGlow.ofZenith(zenithMagnitude));
         return NightSearch.find(year, wish).stream()
-                .limit(Math.max(0, limit))
+                .limit(limit)
                 .map(NightsApi::ranked)
                 .toList();
     }

@@ -2,7 +2,6 @@ package dev.halfdusk.app.api;
 
 import dev.halfdusk.core.camera.Camera;
 import dev.halfdusk.core.camera.Run;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
@@ -33,8 +32,6 @@ class SequenceApi {
 
     private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
     private static final Instant ANY_TIME = Instant.parse("2027-06-08T22:00:00Z");
-    private static final int MOST = 10_000;
-    private static final Range COUNT = new Range("count", 1, MOST, "");
 
     /**
      * A trail.
@@ -91,9 +88,6 @@ class SequenceApi {
             @Parameter(description = "1 to 5000") @RequestParam double writeMbPerS,
             @Parameter(description = "a dark frame after each") @RequestParam(defaultValue = "false")
                     boolean noiseReduction) {
-        COUNT.check(count);
-        IntervalTimer.INTERVAL.check(interval);
-        Range.SHUTTER.check(exposure);
         BodyTiming pace = new BodyTiming(exposure, noiseReduction, 0, rawMb, bufferFrames, writeMbPerS);
         double step = meaning.stepSeconds(exposure, interval);
         if (step <= 0) {

@@ -1,7 +1,6 @@
 package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.Apparent;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvents;
@@ -28,8 +27,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 @Tag(name = "sky", description = "Positions, rise and set, phases")
 class SkyApi {
-
-    private static final Range HOURS = new Range("hours", 0, 8784, " h");
 
     /**
      * A body at an instant. Right ascension, declination and distance are geocentric, true equator of date; the rest is seen
@@ -115,7 +112,7 @@ class SkyApi {
             @RequestParam Instant from,
             @RequestParam(defaultValue = "24") double hours) {
         Observer observer = Observer.at(new Site(lat, lon, elevation));
-        Instant to = from.plus(Duration.ofMillis(Math.round(HOURS.check(hours) * 3_600_000)));
+        Instant to = from.plus(Duration.ofMillis(Math.round(hours * 3_600_000)));
         return HorizonEvents.between(observer, from, to).stream()
                 .map(e -> new Event(e.name(), e.when(), e.azimuthDeg()))
                 .toList();

@@ -24,8 +24,11 @@ public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, Lis
 
     /** Put together; a part that cannot be, since another has become something else, is left off. */
     public Rig rig() {
-        List<Gear> on = new ArrayList<>(gear.stream().map(NamedGear::gear).toList());
-        return together(on).isEmpty() ? of(on) : of(fitting());
+        return misfit().isEmpty() ? of(all()) : of(fitting());
+    }
+
+    private List<Gear> all() {
+        return gear.stream().map(NamedGear::gear).toList();
     }
 
     private Rig of(List<Gear> on) {
@@ -55,7 +58,7 @@ public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, Lis
 
     /** Why its parts cannot all be put together; empty where they can. */
     public Optional<String> misfit() {
-        return together(gear.stream().map(NamedGear::gear).toList());
+        return together(all());
     }
 
     /** What that means for who uses it; empty where its parts go together. */

@@ -185,7 +185,7 @@ class OutingController {
     @Transactional
     String change(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        outings.existing(id);
+        Outing before = outings.existing(id);
         Form form = Form.of(typed);
         Optional<Outing> read = forms.read(form, id);
         if (read.isEmpty()) {
@@ -195,7 +195,17 @@ class OutingController {
                 form, forms.fields(outings.existing(id)), OutingForm.NAMES, forms::words, model, response)) {
             return page(form, id, model);
         }
-        return "redirect:/outings/" + outings.save(read.get()).id();
+        Outing saved = outings.save(read.get());
+        if (!saved.place().id().equals(before.place().id())) {
+            // over the mark of that name at the other place, where there is one
+            takes.of(id)
+                    .forEach(t -> takes.change(
+                            id,
+                            t.id(),
+                            t.take().with(places.at(saved.place().id(), t.take().wish())),
+                            t.rig().id()));
+        }
+        return "redirect:/outings/" + saved.id();
     }
 
     private String page(Form form, Long id, Model model) {

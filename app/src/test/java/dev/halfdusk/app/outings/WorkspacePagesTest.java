@@ -275,6 +275,25 @@ class WorkspacePagesTest {
                 .isEqualTo(Id.of(known));
     }
 
+    /** An outing that goes elsewhere is over the mark of that name there. */
+    @Test
+    void a_mark_of_the_same_name_stands_at_another_place() throws Exception {
+        Place here = outings.existing(id).place();
+        Place there = places.add(Place.at("Other coast", here.site(), here.zone()));
+        places.addMark(there.id(), new Mark("Stack <1>", 10, 140, 24, 13, 0));
+        Wish over = places.at(here.id(), Wish.over(Wish.Kind.MOON_OVER_MARK, Named.of("Stack <1>")));
+        takes.add(id, Take.of("Over", new MilkyWay(5), Takes.camera(rig)).with(over), rig.id());
+        web.perform(post("/outings/" + id)
+                        .param("title", "Night")
+                        .param("place", "" + there.id())
+                        .param("night", "2027-07-04"))
+                .andExpect(status().is3xxRedirection());
+        Id now = takes.of(id).get(0).take().wish().mark().orElseThrow().id();
+        assertThat(now)
+                .isEqualTo(Id.of(places.marks(there.id()).get(0).id()))
+                .isNotEqualTo(over.mark().orElseThrow().id());
+    }
+
     /** Two rigs of one name: what is proposed for one is stored with it. */
     @Test
     void a_proposal_is_taken_with_the_rig_it_was_made_for() throws Exception {
