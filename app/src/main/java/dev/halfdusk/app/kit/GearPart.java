@@ -2,6 +2,7 @@ package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Gear;
@@ -12,12 +13,14 @@ import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.weather.Cold;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -42,31 +45,24 @@ class GearPart implements KitSection {
         return "gear";
     }
 
+    /** Those of all sorts: a form keeps what was typed for another. */
     @Override
     public List<String> names() {
-        return List.of(
-                "kind",
-                "name",
-                "weight",
-                "support",
-                "error",
-                "factor",
-                "stops",
-                "frames",
-                "minutes",
-                "gigabytes",
-                "writeSpeed",
-                "release",
-                "note");
+        return Stream.of(
+                        Stream.of("kind", "name", "weight"),
+                        Arrays.stream(Gear.Sort.values()).flatMap(s -> s.shape().keys().stream()),
+                        Stream.of("note"))
+                .flatMap(n -> n)
+                .toList();
     }
 
     @Override
     public Form blank() {
-        return new Form()
-                .put("kind", Gear.Sort.SUPPORT)
-                .put("support", Support.Kind.TRIPOD)
-                .put("weight", "0")
-                .put("error", "0");
+        Form form = new Form().put("kind", Gear.Sort.SUPPORT).put("weight", "0");
+        for (Gear.Sort sort : Gear.Sort.values()) {
+            ShapeForm.start(form, sort.shape());
+        }
+        return form;
     }
 
     @Override
@@ -76,27 +72,8 @@ class GearPart implements KitSection {
         return all;
     }
 
-    private static Form fields(NamedGear named) {
-        Form form = new Form()
-                .put("kind", named.sort())
-                .put("name", named.name())
-                .put("weight", named.weightG())
-                .put("note", named.note());
-        Gear gear = named.gear();
-        if (gear instanceof Support s) {
-            form.put("support", s.kind()).put("error", s.errorArcsecPerMinute());
-        } else if (gear instanceof Gear.Teleconverter t) {
-            form.put("factor", t.factor());
-        } else if (gear instanceof Gear.Filter f) {
-            form.put("stops", f.stops());
-        } else if (gear instanceof Gear.Battery b) {
-            form.put("frames", b.frames()).put("minutes", b.minutes());
-        } else if (gear instanceof Gear.Card c) {
-            form.put("gigabytes", c.gigabytes()).put("writeSpeed", c.megabytesPerSecond());
-        } else if (gear instanceof Gear.Release r) {
-            form.put("release", r.words());
-        }
-        return form;
+    private static Form fields(NamedGear g) {
+        return KitSection.fields(g).put("kind", g.sort()).put("weight", g.weightG());
     }
 
     @Override
@@ -110,66 +87,17 @@ class GearPart implements KitSection {
             form.reject("kind", "Choose what it is.");
             return Optional.empty();
         }
-        String name = form.text("name", "a name");
+        form.put("kind", sort.get());
         form.putIfEmpty("weight", "0");
         OptionalDouble weight = form.number("weight", CameraBody.WEIGHT);
-        Optional<Gear> gear = gear(sort.get(), form);
-        String note = form.has("note") ? form.text("note", "a note") : "";
-        return form.hasErrors()
-                ? Optional.empty()
-                : Optional.of(new NamedGear(id, name, weight.getAsDouble(), gear.orElseThrow(), note));
+        return KitSection.read(
+                form,
+                sort.get().shape(),
+                (name, gear, note) -> new NamedGear(id, name, weight.getAsDouble(), gear, note));
     }
 
-    /** The fields of one sort; those of the others are not looked at. */
-    private static Optional<Gear> gear(Gear.Sort sort, Form form) {
-        return switch (sort) {
-            case SUPPORT -> support(form);
-            case TELECONVERTER -> one(form.number("factor", Gear.Teleconverter.FACTOR), Gear.Teleconverter::new);
-            case FILTER -> one(form.number("stops", Gear.Filter.STOPS), Gear.Filter::new);
-            case BATTERY ->
-                two(
-                        form.number("frames", Gear.Battery.FRAMES),
-                        form.number("minutes", Gear.Battery.MINUTES),
-                        Gear.Battery::new);
-            case CARD ->
-                two(
-                        form.number("gigabytes", Gear.Card.SIZE),
-                        form.number("writeSpeed", Gear.Card.SPEED),
-                        Gear.Card::new);
-            case RELEASE -> Optional.of(new Gear.Release(form.has("release") ? form.text("release", "words") : ""));
-            case EXTRA -> Optional.of(new Gear.Extra());
-        };
-    }
-
-    private static Optional<Gear> support(Form form) {
-        form.putIfEmpty("error", "0");
-        Optional<Support.Kind> kind = form.choice("support", Support.Kind.class);
-        if (kind.isEmpty()) {
-            form.reject("support", "Choose how it holds the camera.");
-        }
-        OptionalDouble error = form.number("error", Support.ERROR);
-        return kind.isPresent() && error.isPresent()
-                ? Optional.of(new Support(kind.get(), error.getAsDouble()))
-                : Optional.empty();
-    }
-
-    private interface OfOne {
-        Gear make(double number);
-    }
-
-    private interface OfTwo {
-        Gear make(double first, double second);
-    }
-
-    private static Optional<Gear> one(OptionalDouble number, OfOne of) {
-        return number.isPresent() ? Optional.of(of.make(number.getAsDouble())) : Optional.empty();
-    }
-
-    private static Optional<Gear> two(OptionalDouble first, OptionalDouble second, OfTwo of) {
-        return first.isPresent() && second.isPresent()
-                ? Optional.of(of.make(first.getAsDouble(), second.getAsDouble()))
-                : Optional.empty();
-    }
+    /** The fields of one sort. */
+    public record Fields(String kind, List<ShapeForm.View> fields) {}
 
     @Override
     public long save(Form form, Long id) {
@@ -179,7 +107,13 @@ class GearPart implements KitSection {
     @Override
     public void fill(Form form, Model model) {
         model.addAttribute("kinds", Choice.of(Gear.Sort.class, Enum::name, Gear.Sort::words));
-        model.addAttribute("supports", Choice.of(Support.Kind.class, Enum::name, Support.Kind::words));
+        model.addAttribute(
+                "sorts",
+                Arrays.stream(Gear.Sort.values())
+                        .filter(s -> !s.shape().fields().isEmpty())
+                        .map(s -> new Fields(s.name(), ShapeForm.views(s.shape())))
+                        .toList());
+        model.addAttribute("weightHint", CameraBody.WEIGHT.allowed());
         model.addAttribute(
                 "kind",
                 form.choice("kind", Gear.Sort.class).orElse(Gear.Sort.EXTRA).name());

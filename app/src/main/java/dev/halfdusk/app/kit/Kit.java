@@ -6,24 +6,29 @@ import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.db.tables.records.BodyRecord;
 import dev.halfdusk.app.db.tables.records.GearRecord;
 import dev.halfdusk.app.db.tables.records.LensRecord;
 import dev.halfdusk.app.db.tables.records.RigRecord;
-import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Lens;
-import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.measure.Shape;
+import dev.halfdusk.core.optics.BodyShape;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensShape;
+import java.io.UncheckedIOException;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.Table;
+import org.jooq.UpdatableRecord;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,48 +38,50 @@ import org.springframework.transaction.annotation.Transactional;
 public class Kit {
 
     private final DSLContext db;
+    private final ObjectMapper json;
 
-    Kit(DSLContext db) {
+    Kit(DSLContext db, ObjectMapper json) {
         this.db = db;
+        this.json = json;
     }
 
     public List<NamedBody> bodies() {
         return db.selectFrom(BODY)
                 .where(BODY.DELETED_AT.isNull())
                 .orderBy(BODY.ID)
-                .fetch(Kit::body);
+                .fetch(this::body);
     }
 
     public Optional<NamedBody> body(long id) {
         return db.selectFrom(BODY)
                 .where(BODY.ID.eq(id).and(BODY.DELETED_AT.isNull()))
-                .fetchOptional(Kit::body);
+                .fetchOptional(this::body);
     }
 
     public List<NamedLens> lenses() {
         return db.selectFrom(LENS)
                 .where(LENS.DELETED_AT.isNull())
                 .orderBy(LENS.ID)
-                .fetch(Kit::lens);
+                .fetch(this::lens);
     }
 
     public Optional<NamedLens> lens(long id) {
         return db.selectFrom(LENS)
                 .where(LENS.ID.eq(id).and(LENS.DELETED_AT.isNull()))
-                .fetchOptional(Kit::lens);
+                .fetchOptional(this::lens);
     }
 
     public List<NamedGear> gear() {
         return db.selectFrom(GEAR)
                 .where(GEAR.DELETED_AT.isNull())
                 .orderBy(GEAR.KIND, GEAR.ID)
-                .fetch(Kit::gear);
+                .fetch(this::gear);
     }
 
     public Optional<NamedGear> gear(long id) {
         return db.selectFrom(GEAR)
                 .where(GEAR.ID.eq(id).and(GEAR.DELETED_AT.isNull()))
-                .fetchOptional(Kit::gear);
+                .fetchOptional(this::gear);
     }
 
     /** All rigs. */
@@ -121,77 +128,48 @@ public class Kit {
     /** Stores a body, new where it has no id; hands back its id. */
     @Transactional
     long save(NamedBody b) {
-        BodyRecord r = b.id() == null ? db.newRecord(BODY) : db.fetchSingle(BODY, BODY.ID.eq(b.id()));
-        CameraBody c = b.camera();
-        r.setName(b.name());
-        r.setSensorWidthMm(c.sensor().widthMm());
-        r.setSensorHeightMm(c.sensor().heightMm());
-        r.setPixelsAcross((long) c.sensor().pixelsAcross());
-        r.setDial(c.dial().name());
-        r.setFastestPerS(Math.round(1 / c.fastestSeconds()));
-        r.setTopIso((long) c.topIso());
-        r.setComfortableIso((long) c.comfortableIso());
-        r.setBaseIso(Math.round(c.response().baseIso()));
-        r.setFullWellE(c.response().fullWellE());
-        r.setReadBeforeE(c.response().readBeforeE());
-        r.setReadAfterE(c.response().readAfterE());
-        r.setDarkEPerS(c.response().darkEPerSecond());
-        r.setQuantumEfficiency(c.response().quantumEfficiency());
-        r.setModified(c.modified());
-        r.setRawMb(c.files().rawMb());
-        r.setJpegMb(c.files().jpegMb());
-        r.setBufferFrames((long) c.files().bufferFrames());
-        r.setWriteMbPerS(c.files().writeMbPerSecond());
-        r.setNoiseReduction(c.noiseReduction());
-        r.setClockOffsetS(c.clockOffsetSeconds());
-        r.setWeightG(c.weightG());
-        r.setNote(b.note());
-        if (b.id() == null) {
-            r.insert();
-        } else {
-            r.update();
-        }
-        return r.getId();
+        return keep(BODY, b, r -> {});
     }
 
     @Transactional
     long save(NamedLens l) {
-        LensRecord r = l.id() == null ? db.newRecord(LENS) : db.fetchSingle(LENS, LENS.ID.eq(l.id()));
-        r.setName(l.name());
-        r.setShortestMm(l.lens().shortestMm());
-        r.setLongestMm(l.lens().longestMm());
-        r.setWidestAtShort(l.lens().widestAtShort());
-        r.setWidestAtLong(l.lens().widestAtLong());
-        r.setNarrowest(l.lens().narrowest());
-        r.setProjection(l.lens().projection().name());
-        r.setTransmission(l.lens().transmission());
-        r.setElectronic(l.lens().electronic());
-        r.setWeightG(l.lens().weightG());
-        r.setImageCircleMm(boxed(l.lens().imageCircleMm()));
-        r.setNote(l.note());
-        if (l.id() == null) {
-            r.insert();
-        } else {
-            r.update();
-        }
-        return r.getId();
+        return keep(LENS, l, r -> {});
     }
 
     /** Stores a piece of gear, new where it has no id; hands back its id. */
     @Transactional
     public long save(NamedGear g) {
-        GearRecord r = g.id() == null ? db.newRecord(GEAR) : db.fetchSingle(GEAR, GEAR.ID.eq(g.id()));
-        r.setKind(g.sort().name());
-        r.setName(g.name());
-        r.setWeightG(g.weightG());
-        r.setNote(g.note());
-        GearColumns.fill(r, g.gear());
-        if (g.id() == null) {
+        return keep(GEAR, g, r -> {
+            r.setKind(g.sort().name());
+            r.setWeightG(g.weightG());
+        });
+    }
+
+    /** What all sorts have: a name, a note, and fields as they are described, as JSON. */
+    private <T, R extends UpdatableRecord<R>> long keep(Table<R> table, KitThing<T> thing, Consumer<R> more) {
+        Field<Long> id = table.field("id", Long.class);
+        R r = thing.id() == null ? db.newRecord(table) : db.fetchSingle(table, id.eq(thing.id()));
+        r.set(table.field("name", String.class), thing.name());
+        r.set(table.field("note", String.class), thing.note());
+        r.set(
+                table.field("fields", String.class),
+                ShapeJson.write(json.createObjectNode(), thing.shape(), thing.thing())
+                        .toString());
+        more.accept(r);
+        if (thing.id() == null) {
             r.insert();
         } else {
             r.update();
         }
-        return r.getId();
+        return r.get(id);
+    }
+
+    private <T> T thing(Shape<T> shape, String fields) {
+        try {
+            return ShapeJson.read(shape, json.readTree(fields));
+        } catch (JsonProcessingException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Stores a rig, new where it has no id; hands back its id. */
@@ -217,57 +195,21 @@ public class Kit {
     /** By how much a body's clock is ahead, seconds. */
     @Transactional
     public void setClock(long body, double aheadSeconds) {
-        db.update(BODY)
-                .set(BODY.CLOCK_OFFSET_S, CameraBody.CLOCK_OFFSET.check(aheadSeconds))
-                .where(BODY.ID.eq(body))
-                .execute();
+        body(body)
+                .ifPresent(
+                        b -> save(new NamedBody(b.id(), b.name(), b.camera().withClockAhead(aheadSeconds), b.note())));
     }
 
-    private static NamedBody body(BodyRecord r) {
-        Sensor sensor = Sensor.of(
-                r.getSensorWidthMm(), r.getSensorHeightMm(), r.getPixelsAcross().intValue());
-        CameraBody camera = new CameraBody(
-                sensor,
-                Dial.valueOf(r.getDial()),
-                1.0 / r.getFastestPerS(),
-                r.getTopIso().intValue(),
-                r.getComfortableIso().intValue(),
-                new Response(
-                        r.getFullWellE(),
-                        r.getBaseIso(),
-                        r.getReadBeforeE(),
-                        r.getReadAfterE(),
-                        r.getDarkEPerS(),
-                        r.getQuantumEfficiency()),
-                r.getModified(),
-                new CameraBody.Files(
-                        r.getRawMb(), r.getJpegMb(), r.getBufferFrames().intValue(), r.getWriteMbPerS()),
-                r.getNoiseReduction(),
-                r.getClockOffsetS(),
-                r.getWeightG());
-        return new NamedBody(r.getId(), r.getName(), camera, r.getNote());
+    private NamedBody body(BodyRecord r) {
+        return new NamedBody(r.getId(), r.getName(), thing(BodyShape.SHAPE, r.getFields()), r.getNote());
     }
 
-    private static NamedLens lens(LensRecord r) {
-        Lens lens = new Lens(
-                r.getShortestMm(),
-                r.getLongestMm(),
-                r.getWidestAtShort(),
-                r.getWidestAtLong(),
-                r.getNarrowest(),
-                Projection.valueOf(r.getProjection()),
-                r.getTransmission(),
-                r.getElectronic(),
-                r.getWeightG(),
-                r.getImageCircleMm() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getImageCircleMm()));
-        return new NamedLens(r.getId(), r.getName(), lens, r.getNote());
+    private NamedLens lens(LensRecord r) {
+        return new NamedLens(r.getId(), r.getName(), thing(LensShape.SHAPE, r.getFields()), r.getNote());
     }
 
-    private static NamedGear gear(GearRecord r) {
-        return new NamedGear(r.getId(), r.getName(), r.getWeightG(), GearColumns.read(r), r.getNote());
-    }
-
-    private static Double boxed(OptionalDouble number) {
-        return number.isPresent() ? number.getAsDouble() : null;
+    private NamedGear gear(GearRecord r) {
+        Shape<Gear> shape = Gear.Sort.valueOf(r.getKind()).shape();
+        return new NamedGear(r.getId(), r.getName(), r.getWeightG(), thing(shape, r.getFields()), r.getNote());
     }
 }

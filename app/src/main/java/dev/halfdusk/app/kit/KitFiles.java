@@ -7,14 +7,15 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Upload;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,7 +28,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class KitFiles {
 
     static final String FORMAT = "half-dusk-kit";
-    private static final int VERSION = 2;
+    /** Until version 2 all fields were texts, and rigs knew their parts by name alone. */
+    static final int VERSION = 3;
     /** In version 1 gear had a mode, an amount and a detail, whatever it was. */
     private static final int UNTYPED_GEAR = 1;
 
@@ -56,19 +58,33 @@ public class KitFiles {
     /** All of the kit. */
     public ObjectNode tree() {
         ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
-        write(root.putArray("bodies"), bodies);
-        write(root.putArray("lenses"), lenses);
-        write(root.putArray("gear"), gear);
-        ArrayNode list = root.putArray("rigs");
-        kit.rigs().forEach(r -> list.add(json.valueToTree(rigs.named(r))));
+        kit.bodies().forEach(b -> write(root.withArray("/bodies"), b));
+        kit.lenses().forEach(l -> write(root.withArray("/lenses"), l));
+        kit.gear()
+                .forEach(g -> ShapeJson.number(
+                        write(root.withArray("/gear"), g)
+                                .put("kind", ShapeJson.key(g.sort().name())),
+                        "weight",
+                        g.weightG()));
+        kit.rigs().forEach(r -> write(root.withArray("/rigs"), r));
         return root;
     }
 
-    private static void write(ArrayNode list, KitSection part) {
-        part.all().values().forEach(form -> {
-            ObjectNode item = list.addObject();
-            part.names().forEach(name -> item.put(name, form.value(name)));
-        });
+    private static <T> ObjectNode write(ArrayNode list, KitThing<T> thing) {
+        ObjectNode item = list.addObject().put("id", "" + thing.id()).put("name", thing.name());
+        return ShapeJson.write(item, thing.shape(), thing.thing()).put("note", thing.note());
+    }
+
+    private static void write(ArrayNode list, NamedRig rig) {
+        ObjectNode item = list.addObject().put("id", "" + rig.id()).put("name", rig.name());
+        part(item.putObject("body"), rig.body());
+        part(item.putObject("lens"), rig.lens());
+        ArrayNode gear = item.putArray("gear");
+        rig.gear().forEach(g -> part(gear.addObject(), g));
+    }
+
+    private static void part(ObjectNode item, KitThing<?> thing) {
+        item.put("id", "" + thing.id()).put("name", thing.name());
     }
 
     /**
@@ -101,19 +117,32 @@ public class KitFiles {
             throw new IllegalArgumentException("Wanted: a file with \"format\": \"" + FORMAT + "\".");
         }
         int version = root.path("version").asInt();
-        if (version != VERSION && version != UNTYPED_GEAR) {
-            throw new IllegalArgumentException(
-                    "Version " + root.path("version").asText() + " of the format is not known here; 1 and 2 are.");
+        if (version < UNTYPED_GEAR || version > VERSION) {
+            throw new IllegalArgumentException("Version " + root.path("version").asText()
+                    + " of the format is not known here; 1 to " + VERSION + " are.");
         }
         if (version == UNTYPED_GEAR) {
             root.path("gear").forEach(KitFiles::typed);
         }
         List<Imported> items = new ArrayList<>();
-        read(root.path("bodies"), "Body", bodies, replace, items);
-        read(root.path("lenses"), "Lens", lenses, replace, items);
-        read(root.path("gear"), "Gear", gear, replace, items);
-        readRigs(root.path("rigs"), replace, items);
+        Parts bodyIds = read(root.path("bodies"), "Body", bodies, replace, items);
+        Parts lensIds = read(root.path("lenses"), "Lens", lenses, replace, items);
+        Parts gearIds = read(root.path("gear"), "Gear", gear, replace, items);
+        readRigs(root.path("rigs"), bodyIds, lensIds, gearIds, replace, items);
         return List.copyOf(items);
+    }
+
+    /** The stored things of a sort, by the numbers that a file gives them and by name. */
+    private record Parts(Map<String, Long> byId, Map<String, Long> byName) {
+
+        Long find(JsonNode part) {
+            Long id = byId.get(part.path("id").asText());
+            return id != null ? id : byName.get(name(part));
+        }
+
+        static String name(JsonNode part) {
+            return part.isObject() ? part.path("name").asText() : part.asText();
+        }
     }
 
     /** Names the numbers of a piece of gear by what they count. */
@@ -140,31 +169,35 @@ public class KitFiles {
         gear.set(second, other);
     }
 
-    private void read(JsonNode list, String what, KitSection part, boolean replace, List<Imported> items) {
-        Map<String, Map.Entry<Long, Form>> known = byName(part);
-        Set<String> seen = new HashSet<>();
+    /** Of several with one name the first of the file is the first of those stored, and so on. */
+    private static Parts read(JsonNode list, String what, KitSection part, boolean replace, List<Imported> items) {
+        Map<String, List<Map.Entry<Long, Form>>> known = part.all().entrySet().stream()
+                .collect(Collectors.groupingBy(e -> e.getValue().value("name")));
+        Map<String, Integer> seen = new HashMap<>();
+        Parts parts = new Parts(new HashMap<>(), new HashMap<>());
+        known.forEach((name, all) -> parts.byName.put(name, all.get(0).getKey()));
         int number = 0;
         for (JsonNode item : list) {
             number++;
             limit(number);
             Form form = new Form();
             part.names().forEach(name -> form.put(name, item.path(name).asText("")));
-            if (seen.add(form.value("name"))) {
-                Map.Entry<Long, Form> stored = known.get(form.value("name"));
-                boolean same = stored != null
-                        && part.names().stream()
-                                .allMatch(n -> stored.getValue().value(n).equals(form.value(n)));
-                store(what, number, part, form, stored == null ? null : stored.getKey(), same, replace, items);
-            }
+            String name = form.value("name");
+            List<Map.Entry<Long, Form>> ofName = known.getOrDefault(name, List.of());
+            int nth = seen.merge(name, 1, Integer::sum) - 1;
+            Map.Entry<Long, Form> stored = nth < ofName.size() ? ofName.get(nth) : null;
+            part.check(form);
+            boolean same = stored != null
+                    && part.names().stream()
+                            .allMatch(n -> stored.getValue().value(n).equals(form.value(n)));
+            Long id = store(what, number, part, form, stored == null ? null : stored.getKey(), same, replace, items);
+            parts.byName.putIfAbsent(name, id);
+            parts.byId.put(item.path("id").asText("?"), id);
         }
+        return parts;
     }
 
-    private static Map<String, Map.Entry<Long, Form>> byName(KitSection part) {
-        return part.all().entrySet().stream()
-                .collect(Collectors.toMap(e -> e.getValue().value("name"), e -> e, (a, b) -> a));
-    }
-
-    private static void store(
+    private static Long store(
             String what,
             int number,
             KitSection part,
@@ -173,53 +206,54 @@ public class KitFiles {
             boolean same,
             boolean replace,
             List<Imported> items) {
+        Long id = stored;
         if (stored == null || !same && replace) {
-            part.check(form);
             refuse(what + " " + number, form);
-            part.save(form, stored);
+            id = part.save(form, stored);
         }
         Imported.State state = Imported.State.of(stored != null, same);
         items.add(Imported.of(what.toLowerCase(Locale.ROOT), form.value("name"), state));
+        return id;
     }
 
-    private void readRigs(JsonNode list, boolean replace, List<Imported> items) {
-        Map<String, Long> bodyIds = ids(kit.bodies(), NamedBody::name, NamedBody::id);
-        Map<String, Long> lensIds = ids(kit.lenses(), NamedLens::name, NamedLens::id);
-        Map<String, Long> gearIds = ids(kit.gear(), NamedGear::name, NamedGear::id);
-        Map<String, NamedRig> known =
-                kit.rigs().stream().collect(Collectors.toMap(NamedRig::name, r -> r, (a, b) -> a));
-        Set<String> seen = new HashSet<>();
+    private void readRigs(
+            JsonNode list, Parts bodyIds, Parts lensIds, Parts gearIds, boolean replace, List<Imported> items) {
+        Map<String, List<NamedRig>> known = kit.rigs().stream().collect(Collectors.groupingBy(NamedRig::name));
+        Map<String, Integer> seen = new HashMap<>();
         int number = 0;
         for (JsonNode item : list) {
             number++;
             limit(number);
             Form form = new Form().put("name", item.path("name").asText(""));
-            form.put("body", bodyIds.get(item.path("body").asText()));
-            form.put("lens", lensIds.get(item.path("lens").asText()));
+            form.put("body", bodyIds.find(item.path("body")));
+            form.put("lens", lensIds.find(item.path("lens")));
             List<String> missing = new ArrayList<>();
-            for (JsonNode name : item.path("gear")) {
-                Long id = gearIds.get(name.asText());
+            Set<Long> parts = new HashSet<>();
+            for (JsonNode part : item.path("gear")) {
+                Long id = gearIds.find(part);
                 if (id == null) {
-                    missing.add(name.asText());
+                    missing.add(Parts.name(part));
                 } else {
-                    form.put("gear-" + id, "on");
+                    form.put(RigPart.GEAR + id, "on");
+                    parts.add(id);
                 }
             }
-            NamedRig stored = known.get(form.value("name"));
+            String name = form.value("name");
+            List<NamedRig> ofName = known.getOrDefault(name, List.of());
+            int nth = seen.merge(name, 1, Integer::sum) - 1;
+            NamedRig stored = nth < ofName.size() ? ofName.get(nth) : null;
             if (stored == null && !missing.isEmpty()) {
                 throw new IllegalArgumentException(
                         "Rig " + number + ": there is no gear named " + String.join(", ", missing) + ".");
             }
-            if (seen.add(form.value("name"))) {
-                boolean same =
-                        stored != null && json.valueToTree(rigs.named(stored)).equals(item);
-                store("Rig", number, rigs, form, stored == null ? null : stored.id(), same, replace, items);
-            }
+            boolean same = stored != null
+                    && missing.isEmpty()
+                    && form.value("body").equals("" + stored.body().id())
+                    && form.value("lens").equals("" + stored.lens().id())
+                    && parts.equals(stored.gear().stream().map(NamedGear::id).collect(Collectors.toSet()));
+            rigs.check(form);
+            store("Rig", number, rigs, form, stored == null ? null : stored.id(), same, replace, items);
         }
-    }
-
-    private static <T> Map<String, Long> ids(List<T> things, Function<T, String> name, Function<T, Long> id) {
-        return things.stream().collect(Collectors.toMap(name, id, (a, b) -> a));
     }
 
     private static void limit(int number) {

@@ -1,9 +1,12 @@
 package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
+import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.ui.Model;
 
 /** One sort of kit: how its fields are filled, read, stored, and what they lead to. */
@@ -52,5 +55,30 @@ interface KitSection {
     /** A value of a field in words. */
     default String shown(String field, String value) {
         return value;
+    }
+
+    /** The fields of something with a name, a description and a note. */
+    static List<String> named(Shape<?> shape) {
+        return Stream.of(Stream.of("name"), shape.keys().stream(), Stream.of("note"))
+                .flatMap(n -> n)
+                .toList();
+    }
+
+    static <T> Form fields(KitThing<T> thing) {
+        return ShapeForm.fill(new Form().put("name", thing.name()), thing.shape(), thing.thing())
+                .put("note", thing.note());
+    }
+
+    /** How something is put under its name. */
+    interface Naming<T, N> {
+        N of(String name, T thing, String note);
+    }
+
+    /** Empty where the form has a complaint. */
+    static <T, N> Optional<N> read(Form form, Shape<T> shape, Naming<T, N> naming) {
+        String name = form.text("name", "a name");
+        Optional<T> thing = ShapeForm.read(form, shape);
+        String note = form.has("note") ? form.text("note", "a note") : "";
+        return form.hasErrors() ? Optional.empty() : Optional.of(naming.of(name, thing.orElseThrow(), note));
     }
 }

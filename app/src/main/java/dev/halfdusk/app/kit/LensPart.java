@@ -1,20 +1,17 @@
 package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.TrailingRule;
-import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Projection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.stream.DoubleStream;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -41,58 +38,19 @@ class LensPart implements KitSection {
 
     @Override
     public List<String> names() {
-        return List.of(
-                "name",
-                "shortest",
-                "longest",
-                "widestShort",
-                "widestLong",
-                "narrowest",
-                "projection",
-                "transmission",
-                "imageCircle",
-                "electronic",
-                "weight",
-                "note");
+        return KitSection.named(LensShape.SHAPE);
     }
 
     @Override
     public Form blank() {
-        return new Form()
-                .put("shortest", "24")
-                .put("widestShort", "2.8")
-                .put("narrowest", "22")
-                .put("projection", "RECTILINEAR")
-                .put("transmission", "0.9")
-                .put("electronic", "on")
-                .put("weight", "450");
+        return ShapeForm.start(new Form(), LensShape.SHAPE);
     }
 
     @Override
     public Map<Long, Form> all() {
         Map<Long, Form> all = new LinkedHashMap<>();
-        kit.lenses().forEach(l -> all.put(l.id(), fields(l)));
+        kit.lenses().forEach(l -> all.put(l.id(), KitSection.fields(l)));
         return all;
-    }
-
-    private static Form fields(NamedLens l) {
-        return new Form()
-                .put("name", l.name())
-                .put("shortest", l.lens().shortestMm())
-                .put("longest", l.lens().longestMm())
-                .put("widestShort", l.lens().widestAtShort())
-                .put("widestLong", l.lens().widestAtLong())
-                .put("narrowest", l.lens().narrowest())
-                .put("projection", l.lens().projection())
-                .put("transmission", l.lens().transmission())
-                .put("imageCircle", words(l.lens().imageCircleMm()))
-                .put("electronic", l.lens().electronic() ? "on" : "")
-                .put("weight", l.lens().weightG())
-                .put("note", l.note());
-    }
-
-    private static String words(OptionalDouble number) {
-        return number.isPresent() ? Numbers.plain(number.getAsDouble()) : "";
     }
 
     @Override
@@ -100,52 +58,8 @@ class LensPart implements KitSection {
         read(form, null);
     }
 
-    /** A prime needs its one focal length and aperture only. */
     private static Optional<NamedLens> read(Form form, Long id) {
-        form.putIfEmpty("longest", form.value("shortest"))
-                .putIfEmpty("widestLong", form.value("widestShort"))
-                .putIfEmpty("narrowest", "22")
-                .putIfEmpty("transmission", "0.9")
-                .putIfEmpty("weight", "450");
-        String name = form.text("name", "a name");
-        OptionalDouble shortest = form.number("shortest", Range.FOCAL_LENGTH);
-        OptionalDouble longest = form.number("longest", Range.FOCAL_LENGTH);
-        OptionalDouble widestShort = form.number("widestShort", Range.APERTURE);
-        OptionalDouble widestLong = form.number("widestLong", Range.APERTURE);
-        OptionalDouble narrowest = form.number("narrowest", Range.APERTURE);
-        OptionalDouble transmission = form.number("transmission", Lens.TRANSMISSION);
-        OptionalDouble circle =
-                form.has("imageCircle") ? form.number("imageCircle", Lens.IMAGE_CIRCLE) : OptionalDouble.empty();
-        OptionalDouble weight = form.number("weight", CameraBody.WEIGHT);
-        Optional<Projection> projection = form.choice("projection", Projection.class);
-        if (projection.isEmpty()) {
-            form.reject("projection", "Choose rectilinear or fisheye.");
-        }
-        String note = form.has("note") ? form.text("note", "a note") : "";
-        if (shortest.isPresent() && longest.isPresent() && longest.getAsDouble() < shortest.getAsDouble()) {
-            form.reject("longest", "At least the short end, " + form.value("shortest") + " mm.");
-        }
-        if (narrowest.isPresent()
-                && widestShort.isPresent()
-                && widestLong.isPresent()
-                && narrowest.getAsDouble() < Math.max(widestShort.getAsDouble(), widestLong.getAsDouble())) {
-            form.reject("narrowest", "At least the widest f-number.");
-        }
-        if (form.hasErrors()) {
-            return Optional.empty();
-        }
-        Lens lens = new Lens(
-                shortest.getAsDouble(),
-                longest.getAsDouble(),
-                widestShort.getAsDouble(),
-                widestLong.getAsDouble(),
-                narrowest.getAsDouble(),
-                projection.orElseThrow(),
-                transmission.getAsDouble(),
-                form.has("electronic"),
-                weight.getAsDouble(),
-                circle);
-        return Optional.of(new NamedLens(id, name, lens, note));
+        return KitSection.read(form, LensShape.SHAPE, (name, l, note) -> new NamedLens(id, name, l, note));
     }
 
     @Override
@@ -155,6 +69,7 @@ class LensPart implements KitSection {
 
     @Override
     public void fill(Form form, Model model) {
+        model.addAttribute("fields", ShapeForm.views(LensShape.SHAPE));
         Form copy = form.copy().putIfEmpty("name", "lens");
         List<NamedBody> bodies = kit.bodies();
         read(copy, null)

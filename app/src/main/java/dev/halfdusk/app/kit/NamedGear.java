@@ -1,5 +1,6 @@
 package dev.halfdusk.app.kit;
 
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.Gear;
 
 /**
@@ -7,7 +8,17 @@ import dev.halfdusk.core.optics.Gear;
  *
  * @param id null until stored
  */
-public record NamedGear(Long id, String name, double weightG, Gear gear, String note) {
+public record NamedGear(Long id, String name, double weightG, Gear gear, String note) implements KitThing<Gear> {
+
+    @Override
+    public Gear thing() {
+        return gear;
+    }
+
+    @Override
+    public Shape<Gear> shape() {
+        return gear.sort().shape();
+    }
 
     public Gear.Sort sort() {
         return gear.sort();

@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.stream.Collectors;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -19,7 +18,7 @@ import org.springframework.ui.Model;
 class RigPart implements KitSection {
 
     /** Fields that tick a piece of gear begin so. */
-    private static final String GEAR = "gear-";
+    static final String GEAR = "gear-";
 
     private final Kit kit;
 
@@ -141,15 +140,5 @@ class RigPart implements KitSection {
     private static String label(NamedGear g) {
         boolean said = g.name().toLowerCase(Locale.ROOT).contains(g.sort().words());
         return said ? g.name() : g.name() + ", " + g.sort().words();
-    }
-
-    /** Between the ids of forms and the names of files. */
-    Map<String, Object> named(NamedRig rig) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("name", rig.name());
-        out.put("body", rig.body().name());
-        out.put("lens", rig.lens().name());
-        out.put("gear", rig.gear().stream().map(NamedGear::name).collect(Collectors.toList()));
-        return out;
     }
 }

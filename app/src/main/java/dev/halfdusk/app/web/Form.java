@@ -22,7 +22,7 @@ import java.util.OptionalLong;
  */
 public final class Form {
 
-    private static final int LONGEST_TEXT = 500;
+    public static final int LONGEST_TEXT = 500;
 
     /** A day inside the ephemeris at both ends, since a night reaches into the next day in any time zone. */
     public static final Dates NIGHTS = new Dates(LocalDate.of(2000, 1, 2), LocalDate.of(2059, 12, 29));

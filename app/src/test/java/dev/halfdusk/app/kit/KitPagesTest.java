@@ -74,13 +74,13 @@ class KitPagesTest {
             delimiter = '|',
             value = {
                 "sensorWidth|0|3 to 110 mm",
-                "pixelsAcross|320|On this width that is a pixel of 73.4",
+                "pixelsAcross|320|1175 to 30000",
                 "pixelsAcross|6000.5|Only whole numbers",
-                "comfortableIso|25600|At most the highest ISO, 12800",
-                "baseIso|25600|At most the highest ISO",
+                "comfortableIso|25600|25 to 12800",
+                "baseIso|25600|25600 to 819200",
                 "fullWell|1|500 to 500000",
                 "efficiency|2|0.01 to 1",
-                "dial|quarter|Choose full, half or third stops",
+                "dial|quarter|Choose one of these: full stops, half stops, third stops",
                 "fastest|1|60 to 8000 s",
                 "name||Enter a name"
             })
@@ -140,8 +140,8 @@ class KitPagesTest {
                         .param("projection", "RECTILINEAR")
                         .param("narrowest", "2"))
                 .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("At least the short end, 70 mm")))
-                .andExpect(content().string(containsString("At least the widest f-number")));
+                .andExpect(content().string(containsString("50 is outside what is allowed: 70 to 2000 mm")))
+                .andExpect(content().string(containsString("2 is outside what is allowed: 4 to 64")));
         web.perform(post("/kit/lens/" + lens.id() + "/delete"))
                 .andExpect(redirectedUrl("/kit?deleted=lens-" + lens.id()));
     }
@@ -245,7 +245,7 @@ class KitPagesTest {
         int before = kit.bodies().size();
         String broken = file.replace("Full-frame 24 MP body", "New body")
                 .replace("14 mm f/2.8", "New lens")
-                .replace("\"widestShort\" : \"2.8\"", "\"widestShort\" : \"wide\"");
+                .replace("\"widestShort\" : 2.8", "\"widestShort\" : \"wide\"");
         web.perform(upload(broken))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("Lens 2, widestShort: \u201cwide\u201d is not a number")));

@@ -2,6 +2,8 @@ package dev.halfdusk.app.kit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
@@ -11,13 +13,18 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.function.ToLongFunction;
+import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Whole records with no two numbers alike, through the database and through the fields of their pages. */
@@ -178,5 +185,89 @@ class KitRoundTripTest {
                     .singleElement()
                     .satisfies(g -> assertThat(g).isEqualTo(gear(g.id(), sort, words)));
         }
+    }
+
+    /** Files that earlier versions wrote, kept as they were. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void a_file_of_an_earlier_version_is_read_whole(int version) throws Exception {
+        String of = "Version " + version + " ";
+        try (InputStream file = getClass().getResourceAsStream("/kit/version-" + version + ".json")) {
+            assertThat(files.read(new String(file.readAllBytes(), StandardCharsets.UTF_8).replace("Old ", of)))
+                    .isEqualTo(10);
+        }
+        NamedRig rig = kit.rigs().stream()
+                .filter(r -> r.name().equals(of + "rig"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(rig.body())
+                .isEqualTo(new NamedBody(
+                        rig.body().id(),
+                        of + "body",
+                        new CameraBody(
+                                Sensor.of(23.5, 15.7, 6240),
+                                Dial.HALF,
+                                1 / 4000.0,
+                                25_600,
+                                1600,
+                                new Response(25_500, 100, 1.6, 4.5, 0.03, 0.5),
+                                true,
+                                new CameraBody.Files(31, 9.1, 30, 150),
+                                false,
+                                -2.5,
+                                450),
+                        "kept"));
+        assertThat(rig.lens().lens())
+                .isEqualTo(
+                        new Lens(20, 20, 1.8, 1.8, 16, Projection.RECTILINEAR, 0.9, true, 370, OptionalDouble.empty()));
+        assertThat(rig.gear()).extracting(NamedGear::name).containsExactly(of + "battery", of + "tracker");
+        assertThat(kit.gear())
+                .filteredOn(g -> g.name().startsWith(of))
+                .extracting(NamedGear::gear)
+                .containsExactlyInAnyOrder(
+                        new Support(Support.Kind.SIDEREAL, 20),
+                        new Gear.Teleconverter(1.4),
+                        new Gear.Filter(16.6),
+                        new Gear.Battery(450, 150),
+                        new Gear.Card(64, 90),
+                        new Gear.Release("timer"),
+                        new Gear.Extra());
+    }
+
+    /** Two bodies of one name, each in a rig of its own, are told apart in the file by their numbers. */
+    @Test
+    void twins_stay_apart_in_a_file() {
+        NamedLens lens = kit.lens(kit.save(lens(null, LENS, "twin"))).orElseThrow();
+        List<CameraBody> cameras = List.of(CAMERA, OTHER_CAMERA);
+        for (int i = 0; i < 2; i++) {
+            NamedBody body =
+                    kit.body(kit.save(body(null, cameras.get(i), "twin"))).orElseThrow();
+            kit.save(new NamedRig(null, "Rig twin", body, lens, List.of()));
+        }
+        String file = files.write();
+        assertThat(files.read(file)).isZero();
+        files.read(file.replace(" twin", " other"));
+        assertThat(kit.rigs())
+                .filteredOn(r -> r.name().equals("Rig other"))
+                .extracting(r -> r.body().camera())
+                .containsExactly(CAMERA, OTHER_CAMERA);
+    }
+
+    @Test
+    void numbers_of_a_file_are_numbers() throws Exception {
+        kit.save(body(null, CAMERA, "numbers"));
+        JsonNode body = StreamSupport.stream(
+                        new ObjectMapper()
+                                .readTree(files.write())
+                                .path("bodies")
+                                .spliterator(),
+                        false)
+                .filter(b -> b.path("name").asText().equals("Body numbers"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(body.path("sensorWidth").isNumber()).isTrue();
+        assertThat(body.path("pixelsAcross").isIntegralNumber()).isTrue();
+        assertThat(body.path("modified").isBoolean()).isTrue();
+        assertThat(body.path("dial").asText()).isEqualTo("half");
     }
 }

@@ -48,6 +48,16 @@ public record Range(String quantity, double min, double max, String unit) {
         return Math.max(min, Math.min(max, value));
     }
 
+    /** The part of it that does not lie below a value. */
+    public Range from(double value) {
+        return new Range(quantity, Math.min(max, Math.max(min, value)), max, unit);
+    }
+
+    /** The part of it that does not lie above a value. */
+    public Range upTo(double value) {
+        return new Range(quantity, min, Math.max(min, Math.min(max, value)), unit);
+    }
+
     /** The allowed interval in words: "−90 to 90°". */
     public String allowed() {
         return plain(min) + " to " + plain(max) + unit;

@@ -116,6 +116,22 @@ public record CameraBody(
                 weightG);
     }
 
+    /** With its clock set to another error. */
+    public CameraBody withClockAhead(double seconds) {
+        return new CameraBody(
+                sensor,
+                dial,
+                fastestSeconds,
+                topIso,
+                comfortableIso,
+                response,
+                modified,
+                files,
+                noiseReduction,
+                seconds,
+                weightG);
+    }
+
     /** The longest click that keeps a limit; empty where that would be faster than the body can. */
     public Optional<Dial.Stop> shutterAtMost(double limitSeconds) {
         return dial.atMost(limitSeconds).filter(this::has);

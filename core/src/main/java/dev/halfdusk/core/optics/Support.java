@@ -1,7 +1,10 @@
 package dev.halfdusk.core.optics;
 
+import dev.halfdusk.core.measure.Field;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.sky.Sidereal;
+import java.util.List;
 
 /**
  * What holds the camera.
@@ -12,6 +15,20 @@ public record Support(Kind kind, double errorArcsecPerMinute) implements Gear {
 
     public static final Range ERROR = new Range("tracking error", 0, 900, "\u2033 a minute");
     public static final Support TRIPOD = new Support(Kind.TRIPOD, 0);
+
+    static final Shape<Support> SHAPE = new Shape<>(
+            "support",
+            "support",
+            List.of(
+                    Field.<Support, Kind>choice(
+                                    "support", "How it holds the camera", Kind.class, Kind::words, Support::kind)
+                            .starting(Kind.TRIPOD),
+                    Field.<Support>number(
+                                    "error", "Tracking error, \u2033 a minute", ERROR, Support::errorArcsecPerMinute)
+                            .hinted(ERROR.allowed() + "; 0 without a tracker")
+                            .usually(0.0)
+                            .starting(0)),
+            v -> new Support(v.choice("support", Kind.class), v.number("error")));
 
     /** Ways to hold a camera, and how fast they turn with the sky. */
     public enum Kind {
