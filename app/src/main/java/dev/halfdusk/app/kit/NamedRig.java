@@ -71,6 +71,11 @@ public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, Lis
         return misfit().map(why -> name + " is used without " + String.join(", ", off) + ": " + why + ".");
     }
 
+    /** What it runs from. */
+    public Optional<Gear.Battery> battery() {
+        return Gear.battery(all());
+    }
+
     /** The first of a sort that goes with it. */
     public <T extends Gear> Optional<T> first(Class<T> sort) {
         return gear.stream()

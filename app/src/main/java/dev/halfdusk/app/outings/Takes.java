@@ -55,7 +55,7 @@ public class Takes {
                 new Named(Id.of(rig.id()), rig.name()),
                 new Named(Id.of(rig.body().id()), rig.body().name()),
                 rig.rig(),
-                rig.first(Gear.Battery.class),
+                rig.battery(),
                 rig.first(Gear.Card.class));
     }
 

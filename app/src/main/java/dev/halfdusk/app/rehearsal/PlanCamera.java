@@ -168,13 +168,6 @@ public record PlanCamera(
     /** As it is rehearsed. */
     Rehearsal.Part part(Optional<Program> program, double celsius) {
         return new Rehearsal.Part(
-                name,
-                rig.rig(),
-                program,
-                clockAheadSeconds,
-                setting().aperture(),
-                rig.first(Gear.Battery.class),
-                card(),
-                celsius);
+                name, rig.rig(), program, clockAheadSeconds, setting().aperture(), rig.battery(), card(), celsius);
     }
 }

@@ -95,7 +95,7 @@ record SequenceRequest(
     }
 
     Optional<Gear.Battery> battery() {
-        return setup.named().first(Gear.Battery.class);
+        return setup.named().battery();
     }
 
     BodyTiming pace() {

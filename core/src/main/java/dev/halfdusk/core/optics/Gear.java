@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What goes along with body and lens. Only supports, converters and filters change a picture's numbers. */
 public sealed interface Gear
@@ -38,6 +39,14 @@ public sealed interface Gear
     }
 
     Sort sort();
+
+    /** What a body runs from that has these with it: the first battery. */
+    static Optional<Battery> battery(List<Gear> gear) {
+        return gear.stream()
+                .filter(Battery.class::isInstance)
+                .map(Battery.class::cast)
+                .findFirst();
+    }
 
     /**
      * Glass between body and lens.
