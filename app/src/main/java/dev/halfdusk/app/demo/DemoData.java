@@ -20,6 +20,7 @@ import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Observer;
@@ -352,8 +353,10 @@ class DemoData implements SmartInitializingSingleton {
                 .filter(l -> l.name().contains("fisheye"))
                 .findFirst()
                 .orElseThrow();
+        kit.save(new NamedGear(
+                null, "Power tank", 1400, new Gear.Supply(12, 120, 4, 0, 7, 0), "dummy battery, heater band on it"));
         List<NamedGear> gear = kit.gear().stream()
-                .filter(g -> List.of("Battery", "Card 64 GB", "Tripod", "Interval timer")
+                .filter(g -> List.of("Power tank", "Card 64 GB", "Tripod", "Interval timer")
                         .contains(g.name()))
                 .toList();
         kit.save(new NamedRig(null, "Fisheye", body, lens, gear));

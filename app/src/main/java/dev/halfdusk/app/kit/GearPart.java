@@ -143,6 +143,16 @@ class GearPart implements KitSection {
             lines.add(Numbers.text(
                     "A 200 mm f/4 becomes %.0f mm f/%.1f, %.1f stops darker.",
                     200 * t.factor(), 4 * t.factor(), t.stops()));
+        } else if (gear instanceof Gear.Supply s) {
+            lines.add(Numbers.text(
+                    "All on it draw %.1f W, %.1f A at %.0f V: the body %.0f %%, mount, heater and computer the rest.",
+                    s.drawnW(), s.amperes(), s.volts(), 100 * s.bodyW() / s.drawnW()));
+            IntStream.of(CELSIUS)
+                    .mapToObj(celsius -> Numbers.text(
+                            "At %d \u00b0C it lasts %.1f hours.",
+                            celsius, s.battery().minutes() / 60 * Cold.batteryFactor(celsius)))
+                    .forEach(lines::add);
+            lines.add("A body on it runs without a change of batteries.");
         } else if (gear instanceof Support s && s.tracks()) {
             Optics optics = new Optics(new Sensor(36, 24, 6), SHOWN_MM, Projection.RECTILINEAR);
             lines.add(Numbers.text(

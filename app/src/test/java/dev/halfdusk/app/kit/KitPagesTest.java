@@ -151,6 +151,7 @@ class KitPagesTest {
         "TELECONVERTER, factor=1.4, becomes 280 mm f/5.6",
         "FILTER, stops=10, One part in 1024",
         "BATTERY, frames=400&minutes=120, At 0 °C about 320 frames or 96 minutes",
+        "SUPPLY, volts=12&wattHours=120&bodyW=4&heaterW=8, it lasts 8.5 hours",
         "CARD, gigabytes=64&writeSpeed=100, Holds 2133 raw frames",
         "SUPPORT, support=SIDEREAL&error=12, adds up to 24",
         "EXTRA, note=, Counts by its weight"

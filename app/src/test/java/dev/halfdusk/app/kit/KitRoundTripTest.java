@@ -68,6 +68,7 @@ class KitRoundTripTest {
             new Gear.Filter(2.75),
             new Gear.Battery(415, 137),
             new Gear.Card(63.5, 91.25),
+            new Gear.Supply(13.5, 98.5, 3.25, 4.75, 6.5, 11.5),
             new Gear.Release("cable, \"two\" m"),
             new Gear.Extra());
 
@@ -78,6 +79,7 @@ class KitRoundTripTest {
             new Gear.Filter(5.5),
             new Gear.Battery(511, 93),
             new Gear.Card(127.5, 45.5),
+            new Gear.Supply(5.5, 37.5, 2.5, 0.5, 1.5, 7.25),
             new Gear.Release("timer"));
 
     @Autowired

@@ -144,17 +144,21 @@ public record Endurance(List<Integer> swaps, Run run) {
                     Conflict.Kind.BATTERY, "One battery does not last for a single frame of that length.", List.of());
         }
         List<WayOut> ways = new ArrayList<>();
-        int needed = kit.batteries + 1;
+        boolean outside = kit.battery.filter(Gear.Battery::outside).isPresent();
+        int needed = outside ? MOST_BATTERIES + 1 : kit.batteries + 1;
         while (needed <= MOST_BATTERIES && lacksPower(of(program, kit.with(needed)))) {
             needed++;
         }
-        String takes =
-                needed <= MOST_BATTERIES ? "it takes " + needed : "more than " + MOST_BATTERIES + " would not do";
+        String takes = outside
+                ? "it takes a larger one, or less on it"
+                : needed <= MOST_BATTERIES ? "it takes " + needed : "more than " + MOST_BATTERIES + " would not do";
         if (needed <= MOST_BATTERIES) {
             ways.add(new WayOut("take " + words(needed), program.span().from(), sequence, false).batteries(needed));
         }
         stopping(kit, sequence, shortened, program).ifPresent(ways::add);
-        String have = kit.batteries == 1 ? "one battery lasts" : kit.batteries + " batteries last";
+        String have = outside
+                ? "the supply lasts"
+                : kit.batteries == 1 ? "one battery lasts" : kit.batteries + " batteries last";
         return new Conflict(
                 Conflict.Kind.BATTERY,
                 Numbers.text(

@@ -6,10 +6,18 @@ import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** What goes along with body and lens. Only supports, converters and filters change a picture's numbers. */
 public sealed interface Gear
-        permits Support, Gear.Teleconverter, Gear.Filter, Gear.Battery, Gear.Card, Gear.Release, Gear.Extra {
+        permits Support,
+                Gear.Teleconverter,
+                Gear.Filter,
+                Gear.Battery,
+                Gear.Supply,
+                Gear.Card,
+                Gear.Release,
+                Gear.Extra {
 
     /** The sorts, in the order they are listed, each with what is kept of it beside name, weight and note. */
     enum Sort {
@@ -18,6 +26,7 @@ public sealed interface Gear
         EXTRA(Extra.SHAPE),
         FILTER(Filter.SHAPE),
         RELEASE(Release.SHAPE),
+        SUPPLY(Supply.SHAPE),
         SUPPORT(Support.SHAPE),
         TELECONVERTER(Teleconverter.SHAPE);
 
@@ -40,12 +49,16 @@ public sealed interface Gear
 
     Sort sort();
 
-    /** What a body runs from that has these with it: the first battery. */
+    /** What a body runs from that has these with it: a supply, else the first battery. */
     static Optional<Battery> battery(List<Gear> gear) {
-        return gear.stream()
+        Optional<Battery> supply = gear.stream()
+                .filter(Supply.class::isInstance)
+                .map(g -> ((Supply) g).battery())
+                .findFirst();
+        return supply.or(() -> gear.stream()
                 .filter(Battery.class::isInstance)
                 .map(Battery.class::cast)
-                .findFirst();
+                .findFirst());
     }
 
     /**
@@ -104,8 +117,12 @@ public sealed interface Gear
         }
     }
 
-    /** A battery, by what one lasts for at 20 °C. */
-    record Battery(double frames, double minutes) implements Gear {
+    /**
+     * A battery, by what one lasts for at 20 °C.
+     *
+     * @param outside a supply that is never changed
+     */
+    record Battery(double frames, double minutes, boolean outside) implements Gear {
 
         public static final Range FRAMES = new Range("frames", 1, 20_000, "");
         public static final Range MINUTES = new Range("minutes", 1, 10_000, " min");
@@ -118,6 +135,10 @@ public sealed interface Gear
                         Field.number("minutes", "Minutes at 20 \u00b0C", MINUTES, Battery::minutes)),
                 v -> new Battery(v.number("frames"), v.number("minutes")));
 
+        public Battery(double frames, double minutes) {
+            this(frames, minutes, false);
+        }
+
         public Battery {
             FRAMES.check(frames);
             MINUTES.check(minutes);
@@ -126,6 +147,84 @@ public sealed interface Gear
         @Override
         public Sort sort() {
             return Sort.BATTERY;
+        }
+    }
+
+    /**
+     * A tank of power or a dummy battery on one, with all that hangs on it.
+     *
+     * @param volts of its outlet
+     * @param wattHours at 20 \u00b0C
+     * @param bodyW drawn by the camera on average; mount, heater and computer 0 where they hang elsewhere
+     */
+    record Supply(double volts, double wattHours, double bodyW, double mountW, double heaterW, double computerW)
+            implements Gear {
+
+        public static final Range VOLTS = new Range("voltage", 3, 60, " V");
+        public static final Range ENERGY = new Range("energy", 5, 5000, " Wh");
+        public static final Range BODY = new Range("power of the body", 0.5, 60, " W");
+        public static final Range LOAD = new Range("load", 0, 300, " W");
+
+        /** What converters give back of a tank's energy. */
+        private static final double GIVEN_BACK = 0.85;
+
+        static final Shape<Supply> SHAPE = new Shape<>(
+                "supply",
+                "supply",
+                List.of(
+                        Field.<Supply>number("volts", "Volts", VOLTS, Supply::volts)
+                                .starting(12),
+                        Field.<Supply>number("wattHours", "Watt hours", ENERGY, Supply::wattHours)
+                                .starting(120),
+                        Field.<Supply>number("bodyW", "Body, W", BODY, Supply::bodyW)
+                                .usually(4.0)
+                                .starting(4),
+                        load("mountW", "Mount, W", Supply::mountW),
+                        load("heaterW", "Heater, W", Supply::heaterW),
+                        load("computerW", "Computer, W", Supply::computerW)),
+                v -> new Supply(
+                        v.number("volts"),
+                        v.number("wattHours"),
+                        v.number("bodyW"),
+                        v.number("mountW"),
+                        v.number("heaterW"),
+                        v.number("computerW")));
+
+        private static Field<Supply> load(String key, String words, Function<Supply, Object> get) {
+            return Field.<Supply>number(key, words, LOAD, get)
+                    .hinted(LOAD.allowed() + "; 0: not on it")
+                    .usually(0.0)
+                    .starting(0);
+        }
+
+        public Supply {
+            VOLTS.check(volts);
+            ENERGY.check(wattHours);
+            BODY.check(bodyW);
+            LOAD.check(mountW);
+            LOAD.check(heaterW);
+            LOAD.check(computerW);
+        }
+
+        /** Of all that hangs on it. */
+        public double drawnW() {
+            return bodyW + mountW + heaterW + computerW;
+        }
+
+        /** Through its outlet. */
+        public double amperes() {
+            return drawnW() / volts;
+        }
+
+        /** For how long it lasts, as a battery of any number of frames. */
+        public Battery battery() {
+            double minutes = Battery.MINUTES.nearest(wattHours * GIVEN_BACK / drawnW() * 60);
+            return new Battery(Battery.FRAMES.max(), minutes, true);
+        }
+
+        @Override
+        public Sort sort() {
+            return Sort.SUPPLY;
         }
     }
 

@@ -263,12 +263,33 @@ public final class Clashes {
 
     private void battery(Slot s) {
         double share = s.plan().battery();
-        if (share > 1) {
+        if (s.plan().take().camera().battery().filter(Gear.Battery::outside).isPresent()) {
+            supply(s);
+        } else if (share > 1) {
             add(
                     Clash.Kind.BATTERY,
                     List.of(s.name()),
                     Numbers.text("%s takes %.1f batteries of %s.", s.name(), share, s.camera()),
                     "The sheet says when to change them, with a gap of a minute; an outside supply leaves none.");
+        }
+    }
+
+    /** Said of the take in which it runs out. */
+    private void supply(Slot s) {
+        double before = schedule.slots().stream()
+                .filter(o -> o.body().equals(s.body())
+                        && o.runs().from().isBefore(s.runs().from()))
+                .mapToDouble(o -> o.plan().battery())
+                .sum();
+        double after = before + s.plan().battery();
+        if (before <= 1 && after > 1) {
+            add(
+                    Clash.Kind.BATTERY,
+                    List.of(s.name()),
+                    Numbers.text(
+                            "The supply of %s runs out in %s: the night takes %.1f of it.",
+                            s.camera(), s.name(), after),
+                    "Take the heater, mount or computer off it, or bring a larger one.");
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
 import java.time.Instant;
@@ -215,7 +216,13 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                     used |= s.cameraId().equals(plan.take().camera().id());
                 }
             }
-            boolean swap = plan.battery() > 0 && swaps(plan, ofBody);
+            boolean swap = plan.battery() > 0
+                    && plan.take()
+                            .camera()
+                            .battery()
+                            .filter(Gear.Battery::outside)
+                            .isEmpty()
+                    && swaps(plan, ofBody);
             Duration work = used ? habits.next() : habits.first();
             return Slot.of(plan, opens, swap ? work.plus(habits.swap()) : work, swap);
         }

@@ -59,11 +59,14 @@ public final class Power {
      * Where batteries are changed: numbers of frames after which it is done. As few changes as there must be, and as early as
      * possible: what is broken is then a short piece at the beginning, and the long arc after it is whole.
      *
-     * @return empty where one battery is enough
+     * @return empty where one battery is enough, or none can be changed
      * @throws IllegalArgumentException if a battery does not take a single frame
      */
     public static List<Integer> swaps(Gear.Battery b, double celsius, Sequence s) {
         int each = frames(b, celsius, s);
+        if (b.outside()) {
+            return List.of();
+        }
         if (each == 0) {
             throw new IllegalArgumentException("a battery does not last for one frame");
         }

@@ -89,6 +89,15 @@ class EnduranceTest {
                 .containsExactly(Conflict.Kind.CARD);
     }
 
+    /** A supply for 50 minutes: 96 frames of 31 s, and nobody says to take three of it. */
+    @Test
+    void a_supply_cannot_be_changed() {
+        Kit tank = kit(new Gear.Battery(20_000, 50, true), 1, 20, LARGE);
+        Conflict c = conflicts(tank, new Sequence(240, 30, 1), 0).get(0);
+        assertThat(c.words()).contains("the supply lasts for 96 of 240 frames: it takes a larger one, or less on it");
+        assertThat(c.ways()).extracting(WayOut::words).containsExactly("stop at 96 frames");
+    }
+
     @Test
     void one_that_does_not_last_for_a_frame() {
         Kit weak = kit(new Gear.Battery(1000, 10), 3, -20, LARGE);

@@ -84,6 +84,7 @@ class RigTest {
                         new Gear.Extra(),
                         new Gear.Filter(1),
                         new Gear.Release("cable"),
+                        new Gear.Supply(12, 120, 4, 0, 0, 0),
                         Support.TRIPOD,
                         new Gear.Teleconverter(1)))
                 .extracting(Gear::sort)
@@ -91,6 +92,22 @@ class RigTest {
         assertThat(Gear.Sort.TELECONVERTER.words()).isEqualTo("teleconverter");
         assertThat(new Gear.Card(64, 160).holds(30)).isEqualTo(2133);
         assertThat(new Gear.Card(64, 160).secondsToWrite(40)).isEqualTo(0.25);
+    }
+
+    /** 120 Wh give back 102; the body alone draws 4 W for 25.5 h, with mount 5, heater 7 and computer 8 it is 24 W for 4.25 h. */
+    @Test
+    void a_supply_lasts_by_all_that_hangs_on_it() {
+        Gear.Supply alone = new Gear.Supply(12, 120, 4, 0, 0, 0);
+        Gear.Supply all = new Gear.Supply(12, 120, 4, 5, 7, 8);
+        assertThat(alone.battery().minutes()).isCloseTo(25.5 * 60, within(1e-9));
+        assertThat(all.battery().minutes()).isCloseTo(255, within(1e-9));
+        assertThat(all.amperes()).isEqualTo(2);
+        assertThat(new Gear.Supply(12, 5000, 0.5, 0, 0, 0).battery().minutes()).isEqualTo(10_000);
+        Gear.Battery own = new Gear.Battery(300, 90);
+        assertThat(Gear.battery(List.of(own, all))).contains(all.battery());
+        assertThat(Gear.battery(List.of(Support.TRIPOD, own))).contains(own);
+        assertThat(Gear.battery(List.of())).isEmpty();
+        assertThatThrownBy(() -> new Gear.Supply(2, 120, 4, 0, 0, 0)).hasMessageContaining("3 to 60 V");
     }
 
     @Test

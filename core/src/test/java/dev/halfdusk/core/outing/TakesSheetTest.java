@@ -18,6 +18,8 @@ import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Arch;
@@ -44,6 +46,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** One night of takes by hand-made values: 4 June 2027 on a coast at 37.6° N, new moon. */
@@ -195,6 +198,28 @@ class TakesSheetTest {
         assertThat(clashes(C, s, TRIP))
                 .anyMatch(k ->
                         k.kind() == Clash.Kind.BATTERY && k.words().startsWith("Circles takes 2.3 batteries of Wide"));
+    }
+
+    /** Two takes of 61 minutes on a supply for 100: none is changed, and the second is told that it runs out. */
+    @Test
+    void a_supply_is_never_changed_and_runs_out_once_for_the_night() {
+        double factor = Cold.batteryFactor(C.celsius());
+        NamedCamera fed = NamedCamera.of("Wide", RIG).with(new Gear.Battery(20_000, 100 / factor, true));
+        List<Plan> plans = Stream.of(LocalTime.of(22, 30), LocalTime.of(23, 45))
+                .map(t -> Take.of("Circles " + t, new Trails(15, 30, 1, 0), fed)
+                        .with(Wish.at(t))
+                        .plan(C))
+                .toList();
+        Schedule s = Schedule.arrange(plans, WorkTimes.USUAL, THERE);
+        assertThat(s.slots()).hasSize(2).noneMatch(Slot::swap);
+        assertThat(acts(C, s)).noneMatch(l -> l.what().contains("attery"));
+        assertThat(clashes(C, s, TRIP))
+                .filteredOn(k -> k.kind() == Clash.Kind.BATTERY)
+                .singleElement()
+                .satisfies(k -> assertThat(k.words())
+                        .isEqualTo("The supply of Wide runs out in Circles 23:45: the night takes 1.2 of it."));
+        assertThat(Power.swaps(new Gear.Battery(20_000, 100, true), 20, new Sequence(300, 30, 1)))
+                .isEmpty();
     }
 
     /** Five degrees an hour from 22:00 on: four less than at 22:44 come at 23:32, looked for each ten minutes from 23:00. */
