@@ -257,13 +257,13 @@ class LockTest {
                 int turn = i;
                 answers.add(people.submit(() -> turn % 3 == 0
                         ? ask(post("/places/" + place + "/marks")
-                                        .param("markName", "Mast " + turn)
-                                        .param("bearing", "10")
-                                        .param("distance", "100")
-                                        .param("height", "20")
-                                        .param("width", "3")
-                                        .param("foot", "0")
-                                        .param("silhouette", "tower"))
+                                        .param("mark-name", "Mast " + turn)
+                                        .param("mark-bearing", "10")
+                                        .param("mark-distance", "100")
+                                        .param("mark-height", "20")
+                                        .param("mark-width", "3")
+                                        .param("mark-foot", "0")
+                                        .param("mark-silhouette", "tower"))
                                 .getStatus()
                         : ask(get("/places/" + place)).getStatus()));
             }

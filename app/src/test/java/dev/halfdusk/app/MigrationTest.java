@@ -59,7 +59,19 @@ class MigrationTest {
             DSLContext db = app.getBean(DSLContext.class);
             assertThat(db.fetch("PRAGMA foreign_key_check")).isEmpty();
             assertThat(db.fetchValue("SELECT count(*) FROM mark")).isEqualTo(4);
-            assertThat(db.fetchValue("SELECT group_concat(name) FROM mark WHERE silhouette = 'firing'"))
+            assertThat(db.fetchValue("SELECT fields FROM body WHERE name = 'APS-C 26 MP body'"))
+                    .isEqualTo(
+                            "{\"sensorWidth\":23.5,\"sensorHeight\":15.7,\"pixelsAcross\":6240,\"dial\":\"third\",\"fastest\":8000,"
+                                    + "\"baseIso\":100,\"topIso\":25600,\"comfortableIso\":1600,\"fullWell\":25500.0,\"readBefore\":1.6,"
+                                    + "\"readAfter\":4.5,\"dark\":0.03,\"efficiency\":0.5,\"modified\":false,\"rawMb\":31.0,\"jpegMb\":9.1,"
+                                    + "\"buffer\":30,\"writeSpeed\":150.0,\"clockOffset\":0.0,\"weight\":450.0,\"noiseReduction\":false}");
+            assertThat(db.fetchValue("SELECT fields FROM lens WHERE name = '12 mm f/2.8 fisheye'"))
+                    .isEqualTo(
+                            "{\"shortest\":12.0,\"longest\":12.0,\"widestShort\":2.8,\"widestLong\":2.8,\"narrowest\":22.0,"
+                                    + "\"transmission\":0.9,\"projection\":\"fisheye\",\"weight\":450.0,\"electronic\":false}");
+            assertThat(db.fetchValue("SELECT fields FROM gear WHERE name = 'Small star tracker'"))
+                    .isEqualTo("{\"support\":\"sidereal\",\"error\":20.0}");
+            assertThat(db.fetchValue("SELECT group_concat(name) FROM mark WHERE fields ->> 'silhouette' = 'firing'"))
                     .isEqualTo("The Firing raft");
             assertThat(db.fetchValue("SELECT count(*) FROM place")).isEqualTo(4);
             assertThat(app.getBean(Places.class).find(1).orElseThrow().skyline().points())

@@ -7,11 +7,11 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.Site;
@@ -23,7 +23,6 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
@@ -90,29 +89,14 @@ class PlaceFile {
         if (p.zenithMagnitude().isPresent()) {
             node.put("zenithMagnitude", p.zenithMagnitude().getAsDouble());
         }
-        node.put("seaHorizon", p.seaHorizon())
-                .put("access", p.notes().access())
-                .put("hazards", p.notes().hazards())
-                .put("turnBack", p.notes().turnBack());
+        ShapeJson.write(node.put("seaHorizon", p.seaHorizon()), Place.Notes.SHAPE, p.notes());
         ArrayNode skyline = node.putArray("skyline");
         p.skyline().points().forEach(x -> skyline.addArray().add(x.azimuthDeg()).add(x.altitudeDeg()));
         ArrayNode marks = node.putArray("marks");
-        w.marks.forEach(m -> marks.addObject()
-                .put("name", m.name())
-                .put("bearing", m.bearingDeg())
-                .put("distance", m.distanceM())
-                .put("height", m.heightM())
-                .put("width", m.widthM())
-                .put("foot", m.footM())
-                .put("silhouette", m.silhouette().name().toLowerCase(Locale.ROOT)));
+        w.marks.forEach(m -> ShapeJson.write(marks.addObject(), Mark.SHAPE, m));
         ArrayNode domes = node.putArray("domes");
-        w.domes.forEach(d -> domes.addObject()
-                .put("name", d.dome.name())
-                .put("bearing", d.dome.bearingDeg())
-                .put("distanceKm", d.dome.distanceKm())
-                .put("people", d.dome.people())
-                .put("lamps", d.dome.lamps().key())
-                .put("lit", d.lit));
+        w.domes.forEach(
+                d -> ShapeJson.write(domes.addObject(), Dome.SHAPE, d.dome).put("lit", d.lit));
         return node;
     }
 
@@ -201,26 +185,11 @@ class PlaceFile {
                         Range.AZIMUTH.check(p.path(0).asDouble(Double.NaN)),
                         Range.ALTITUDE.check(p.path(1).asDouble(Double.NaN)))));
         List<Mark> marks = new ArrayList<>();
-        few(n, "marks")
-                .forEach(m -> marks.add(new Mark(
-                        text(m, "name", 1),
-                        number(m, "bearing", Range.AZIMUTH),
-                        number(m, "distance", Mark.DISTANCE),
-                        number(m, "height", Mark.HEIGHT),
-                        number(m, "width", Mark.WIDTH),
-                        number(m, "foot", Mark.FOOT),
-                        Silhouette.valueOf(m.path("silhouette").asText().toUpperCase(Locale.ROOT)))));
+        few(n, "marks").forEach(m -> marks.add(ShapeJson.foreign(Mark.SHAPE, m)));
         List<Lit> domes = new ArrayList<>();
         few(n, "domes")
-                .forEach(d -> domes.add(new Lit(
-                        new Dome(
-                                text(d, "name", 1),
-                                number(d, "bearing", Range.AZIMUTH),
-                                d.path("distanceKm").asDouble(),
-                                d.path("people").asDouble(),
-                                Dome.Lamps.valueOf(
-                                        d.path("lamps").asText("warm").toUpperCase(Locale.ROOT))),
-                        d.path("lit").asBoolean(true))));
+                .forEach(d -> domes.add(
+                        new Lit(ShapeJson.foreign(Dome.SHAPE, d), d.path("lit").asBoolean(true))));
         Place place = new Place(
                 null,
                 text(n, "name", 1),
@@ -230,7 +199,7 @@ class PlaceFile {
                 points.isEmpty() ? Skyline.FLAT : Skyline.of(points),
                 n.path("seaHorizon").asBoolean(),
                 domes.stream().filter(Lit::lit).map(Lit::dome).toList(),
-                new Place.Notes(text(n, "access", 0), text(n, "hazards", 0), text(n, "turnBack", 0)));
+                ShapeJson.foreign(Place.Notes.SHAPE, n));
         return new Whole(place, marks, domes);
     }
 

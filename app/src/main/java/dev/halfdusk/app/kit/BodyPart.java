@@ -4,6 +4,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.IsoDial;
@@ -48,6 +49,11 @@ class BodyPart implements KitSection {
     @Override
     public List<String> names() {
         return KitSection.named(BodyShape.SHAPE);
+    }
+
+    @Override
+    public Optional<Shape<?>> shape(String kind) {
+        return Optional.of(BodyShape.SHAPE);
     }
 
     @Override

@@ -4,6 +4,7 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Optics;
@@ -54,6 +55,11 @@ class GearPart implements KitSection {
                         Stream.of("note"))
                 .flatMap(n -> n)
                 .toList();
+    }
+
+    @Override
+    public Optional<Shape<?>> shape(String kind) {
+        return new Form().put("kind", kind).choice("kind", Gear.Sort.class).map(Gear.Sort::shape);
     }
 
     @Override

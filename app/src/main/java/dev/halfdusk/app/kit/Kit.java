@@ -6,8 +6,6 @@ import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.db.tables.records.BodyRecord;
 import dev.halfdusk.app.db.tables.records.GearRecord;
 import dev.halfdusk.app.db.tables.records.LensRecord;
@@ -17,7 +15,6 @@ import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensShape;
-import java.io.UncheckedIOException;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -38,50 +35,48 @@ import org.springframework.transaction.annotation.Transactional;
 public class Kit {
 
     private final DSLContext db;
-    private final ObjectMapper json;
 
-    Kit(DSLContext db, ObjectMapper json) {
+    Kit(DSLContext db) {
         this.db = db;
-        this.json = json;
     }
 
     public List<NamedBody> bodies() {
         return db.selectFrom(BODY)
                 .where(BODY.DELETED_AT.isNull())
                 .orderBy(BODY.ID)
-                .fetch(this::body);
+                .fetch(Kit::body);
     }
 
     public Optional<NamedBody> body(long id) {
         return db.selectFrom(BODY)
                 .where(BODY.ID.eq(id).and(BODY.DELETED_AT.isNull()))
-                .fetchOptional(this::body);
+                .fetchOptional(Kit::body);
     }
 
     public List<NamedLens> lenses() {
         return db.selectFrom(LENS)
                 .where(LENS.DELETED_AT.isNull())
                 .orderBy(LENS.ID)
-                .fetch(this::lens);
+                .fetch(Kit::lens);
     }
 
     public Optional<NamedLens> lens(long id) {
         return db.selectFrom(LENS)
                 .where(LENS.ID.eq(id).and(LENS.DELETED_AT.isNull()))
-                .fetchOptional(this::lens);
+                .fetchOptional(Kit::lens);
     }
 
     public List<NamedGear> gear() {
         return db.selectFrom(GEAR)
                 .where(GEAR.DELETED_AT.isNull())
                 .orderBy(GEAR.KIND, GEAR.ID)
-                .fetch(this::gear);
+                .fetch(Kit::gear);
     }
 
     public Optional<NamedGear> gear(long id) {
         return db.selectFrom(GEAR)
                 .where(GEAR.ID.eq(id).and(GEAR.DELETED_AT.isNull()))
-                .fetchOptional(this::gear);
+                .fetchOptional(Kit::gear);
     }
 
     /** All rigs. */
@@ -151,10 +146,7 @@ public class Kit {
         R r = thing.id() == null ? db.newRecord(table) : db.fetchSingle(table, id.eq(thing.id()));
         r.set(table.field("name", String.class), thing.name());
         r.set(table.field("note", String.class), thing.note());
-        r.set(
-                table.field("fields", String.class),
-                ShapeJson.write(json.createObjectNode(), thing.shape(), thing.thing())
-                        .toString());
+        r.set(table.field("fields", String.class), ShapeJson.text(thing.shape(), thing.thing()));
         more.accept(r);
         if (thing.id() == null) {
             r.insert();
@@ -162,14 +154,6 @@ public class Kit {
             r.update();
         }
         return r.get(id);
-    }
-
-    private <T> T thing(Shape<T> shape, String fields) {
-        try {
-            return ShapeJson.read(shape, json.readTree(fields));
-        } catch (JsonProcessingException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     /** Stores a rig, new where it has no id; hands back its id. */
@@ -200,16 +184,16 @@ public class Kit {
                         b -> save(new NamedBody(b.id(), b.name(), b.camera().withClockAhead(aheadSeconds), b.note())));
     }
 
-    private NamedBody body(BodyRecord r) {
-        return new NamedBody(r.getId(), r.getName(), thing(BodyShape.SHAPE, r.getFields()), r.getNote());
+    private static NamedBody body(BodyRecord r) {
+        return new NamedBody(r.getId(), r.getName(), ShapeJson.read(BodyShape.SHAPE, r.getFields()), r.getNote());
     }
 
-    private NamedLens lens(LensRecord r) {
-        return new NamedLens(r.getId(), r.getName(), thing(LensShape.SHAPE, r.getFields()), r.getNote());
+    private static NamedLens lens(LensRecord r) {
+        return new NamedLens(r.getId(), r.getName(), ShapeJson.read(LensShape.SHAPE, r.getFields()), r.getNote());
     }
 
-    private NamedGear gear(GearRecord r) {
+    private static NamedGear gear(GearRecord r) {
         Shape<Gear> shape = Gear.Sort.valueOf(r.getKind()).shape();
-        return new NamedGear(r.getId(), r.getName(), r.getWeightG(), thing(shape, r.getFields()), r.getNote());
+        return new NamedGear(r.getId(), r.getName(), r.getWeightG(), ShapeJson.read(shape, r.getFields()), r.getNote());
     }
 }

@@ -125,9 +125,10 @@ public class KitFiles {
             root.path("gear").forEach(KitFiles::typed);
         }
         List<Imported> items = new ArrayList<>();
-        Parts bodyIds = read(root.path("bodies"), "Body", bodies, replace, items);
-        Parts lensIds = read(root.path("lenses"), "Lens", lenses, replace, items);
-        Parts gearIds = read(root.path("gear"), "Gear", gear, replace, items);
+        boolean strict = version == VERSION;
+        Parts bodyIds = read(root.path("bodies"), "Body", bodies, strict, replace, items);
+        Parts lensIds = read(root.path("lenses"), "Lens", lenses, strict, replace, items);
+        Parts gearIds = read(root.path("gear"), "Gear", gear, strict, replace, items);
         readRigs(root.path("rigs"), bodyIds, lensIds, gearIds, replace, items);
         return List.copyOf(items);
     }
@@ -170,7 +171,8 @@ public class KitFiles {
     }
 
     /** Of several with one name the first of the file is the first of those stored, and so on. */
-    private static Parts read(JsonNode list, String what, KitSection part, boolean replace, List<Imported> items) {
+    private static Parts read(
+            JsonNode list, String what, KitSection part, boolean strict, boolean replace, List<Imported> items) {
         Map<String, List<Map.Entry<Long, Form>>> known = part.all().entrySet().stream()
                 .collect(Collectors.groupingBy(e -> e.getValue().value("name")));
         Map<String, Integer> seen = new HashMap<>();
@@ -180,6 +182,9 @@ public class KitFiles {
         for (JsonNode item : list) {
             number++;
             limit(number);
+            if (strict) {
+                typed(what + " " + number, part, item);
+            }
             Form form = new Form();
             part.names().forEach(name -> form.put(name, item.path(name).asText("")));
             String name = form.value("name");
@@ -195,6 +200,14 @@ public class KitFiles {
             parts.byId.put(item.path("id").asText("?"), id);
         }
         return parts;
+    }
+
+    private static void typed(String where, KitSection part, JsonNode item) {
+        try {
+            part.shape(item.path("kind").asText()).ifPresent(s -> ShapeJson.check(s, item));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(where + ", " + e.getMessage(), e);
+        }
     }
 
     private static Long store(

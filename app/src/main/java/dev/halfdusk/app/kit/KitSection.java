@@ -52,6 +52,11 @@ interface KitSection {
         return names();
     }
 
+    /** How what it keeps is described; of one sort of gear where there are several. */
+    default Optional<Shape<?>> shape(String kind) {
+        return Optional.empty();
+    }
+
     /** A value of a field in words. */
     default String shown(String field, String value) {
         return value;

@@ -4,6 +4,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.TrailingRule;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensShape;
@@ -39,6 +40,11 @@ class LensPart implements KitSection {
     @Override
     public List<String> names() {
         return KitSection.named(LensShape.SHAPE);
+    }
+
+    @Override
+    public Optional<Shape<?>> shape(String kind) {
+        return Optional.of(LensShape.SHAPE);
     }
 
     @Override

@@ -125,8 +125,7 @@ public class OutingPlanner {
 
         public List<String> cautions() {
             return Cautions.of(
-                    outing.place().notes().hazards(),
-                    outing.place().notes().turnBack(),
+                    outing.place().notes().warnings(),
                     takes.stream().map(Planned::take).toList());
         }
     }

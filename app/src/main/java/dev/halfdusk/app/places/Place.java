@@ -4,12 +4,16 @@ import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Field;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
  * A place one photographs from, with what its ground does to the sky.
@@ -34,6 +38,29 @@ public record Place(
     public record Notes(String access, String hazards, String turnBack) {
 
         public static final Notes NONE = new Notes("", "", "");
+
+        public static final Shape<Notes> SHAPE = new Shape<>(
+                "notes",
+                "notes",
+                List.of(
+                        Field.<Notes>lines("access", "Access", Notes::access)
+                                .hinted("parking, walking time, permission"),
+                        Field.<Notes>lines("hazards", "Hazards", Notes::hazards)
+                                .hinted("drops, water, tide, road, animals, weather, being alone"),
+                        Field.<Notes>words("turnBack", "Turn back", Notes::turnBack)
+                                .hinted("when to leave, whatever the sky does")),
+                v -> new Notes(v.text("access"), v.text("hazards"), v.text("turnBack")));
+
+        /** What everyone at the place should have before the eyes, on sheet and field page. */
+        public List<String> warnings() {
+            return Stream.of(said("Here: ", hazards), said("Turn back: ", turnBack))
+                    .flatMap(Optional::stream)
+                    .toList();
+        }
+
+        private static Optional<String> said(String what, String words) {
+            return words.isEmpty() ? Optional.empty() : Optional.of(what + words + ".");
+        }
     }
 
     /** A place of which only the position is known. */

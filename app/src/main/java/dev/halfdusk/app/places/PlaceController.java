@@ -4,6 +4,7 @@ import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Town;
@@ -141,6 +142,7 @@ class PlaceController {
         model.addAttribute("form", form);
         model.addAttribute("id", id);
         model.addAttribute("heading", id == null ? "New place" : "Change place");
+        model.addAttribute("notes", ShapeForm.views(Place.Notes.SHAPE));
         model.addAttribute("towns", List.of());
         preview(form, model);
         return "places/form";

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.places;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.Luminance;
@@ -9,7 +10,6 @@ import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 
 /** Between a place and the fields of its page. What is left empty is filled from the gazetteer. */
 public final class PlaceForm {
@@ -37,11 +38,13 @@ public final class PlaceForm {
     private PlaceForm() {}
 
     /** What the fields of a place hold. */
-    static final List<String> NAMES = List.of(
-            "name", "coordinates", "elevation", "zone", "darkness", "seaHorizon", "access", "hazards", "turnBack");
+    static final List<String> NAMES = Stream.concat(
+                    Stream.of("name", "coordinates", "elevation", "zone", "darkness", "seaHorizon"),
+                    Place.Notes.SHAPE.keys().stream())
+            .toList();
 
     static Form fields(Place place) {
-        return new Form()
+        Form form = new Form()
                 .put("name", place.name())
                 .put(
                         "coordinates",
@@ -54,10 +57,8 @@ public final class PlaceForm {
                         place.zenithMagnitude().isPresent()
                                 ? place.zenithMagnitude().getAsDouble()
                                 : "")
-                .put("seaHorizon", place.seaHorizon() ? "on" : "")
-                .put("access", place.notes().access())
-                .put("hazards", place.notes().hazards())
-                .put("turnBack", place.notes().turnBack());
+                .put("seaHorizon", place.seaHorizon() ? "on" : "");
+        return ShapeForm.fill(form, Place.Notes.SHAPE, place.notes());
     }
 
     /** Reads a place; empty where the form now holds complaints. A new one gets its domes, an old one keeps what it had. */
@@ -69,7 +70,7 @@ public final class PlaceForm {
         OptionalDouble elevation = elevation(form, at, nearest);
         ZoneId zone = form.has("zone") ? form.zone("zone") : at == null ? null : guessZone(at, nearest);
         OptionalDouble zenith = darkness(form);
-        Place.Notes notes = new Place.Notes(note(form, "access"), note(form, "hazards"), note(form, "turnBack"));
+        Optional<Place.Notes> notes = ShapeForm.read(form, Place.Notes.SHAPE);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -86,7 +87,7 @@ public final class PlaceForm {
                 old.map(Place::domes)
                         .orElseGet(() ->
                                 Gazetteer.shipped().domes(site.latitudeDeg(), site.longitudeDeg(), STRONGEST_DOMES)),
-                notes));
+                notes.orElseThrow()));
     }
 
     private static Coordinates coordinates(Form form) {
@@ -161,64 +162,43 @@ public final class PlaceForm {
         return reading;
     }
 
-    private static String note(Form form, String field) {
-        return form.has(field) ? form.text(field, "a note") : "";
-    }
+    /** Before the names of the fields of a mark and a dome: both stand on the sheet of a place. */
+    static final String MARK = "mark-";
 
-    static final List<String> MARK_NAMES =
-            List.of("markName", "bearing", "distance", "height", "width", "foot", "silhouette");
+    static final String DOME = "dome-";
 
-    static final List<String> DOME_NAMES = List.of("domeName", "domeBearing", "domeDistance", "people", "lamps");
+    /** Coordinates of a mark, instead of bearing and distance. */
+    private static final String AT = MARK + "at";
+
+    static final List<String> MARK_NAMES = ShapeForm.names(MARK, Mark.SHAPE);
+
+    static final List<String> DOME_NAMES = ShapeForm.names(DOME, Dome.SHAPE);
 
     static Form fields(Mark mark) {
-        return new Form()
-                .put("markName", mark.name())
-                .put("bearing", mark.bearingDeg())
-                .put("distance", mark.distanceM())
-                .put("height", mark.heightM())
-                .put("width", mark.widthM())
-                .put("foot", mark.footM())
-                .put("silhouette", mark.silhouette().key());
+        return ShapeForm.fill(MARK, new Form(), Mark.SHAPE, mark);
     }
 
     static Form fields(Dome dome) {
-        return new Form()
-                .put("domeName", dome.name())
-                .put("domeBearing", dome.bearingDeg())
-                .put("domeDistance", dome.distanceKm())
-                .put("people", Math.round(dome.people()))
-                .put("lamps", dome.lamps().key());
+        return ShapeForm.fill(DOME, new Form(), Dome.SHAPE, dome);
     }
 
     /** Reads a dome; empty where the form now holds complaints. */
     static Optional<Dome> dome(Form form) {
-        String name = form.text("domeName", "a name");
-        OptionalDouble bearing = form.number("domeBearing", Range.AZIMUTH);
-        OptionalDouble distance = form.number("domeDistance", Dome.DISTANCE);
-        OptionalDouble people = form.number("people", Dome.PEOPLE);
-        Optional<Dome.Lamps> lamps = form.oneOf("lamps", Dome.Lamps.WARM);
-        return form.hasErrors()
-                ? Optional.empty()
-                : Optional.of(new Dome(
-                        name,
-                        bearing.getAsDouble(),
-                        distance.getAsDouble(),
-                        people.getAsDouble(),
-                        lamps.orElseThrow()));
+        return ShapeForm.read(DOME, form, Dome.SHAPE);
     }
 
     /** From the mark's coordinates, where they were given, to its bearing and distance. */
     private static void placeMark(Form form, Site from) {
-        if (!form.has("markAt")) {
+        if (!form.has(AT)) {
             return;
         }
         try {
-            Coordinates at = Coordinates.parse(form.value("markAt"));
+            Coordinates at = Coordinates.parse(form.value(AT));
             double km =
                     Geodesy.distanceKm(from.latitudeDeg(), from.longitudeDeg(), at.latitudeDeg(), at.longitudeDeg());
             if (!Mark.DISTANCE.holds(km * 1000)) {
                 form.reject(
-                        "markAt",
+                        AT,
                         String.format(
                                 Locale.ROOT,
                                 "That is %.0f m from here. Allowed: %s.",
@@ -228,34 +208,18 @@ public final class PlaceForm {
             }
             double bearing =
                     Geodesy.bearingDeg(from.latitudeDeg(), from.longitudeDeg(), at.latitudeDeg(), at.longitudeDeg());
-            form.put("bearing", Math.round(bearing * 1000) / 1000.0);
-            form.put("distance", Math.round(km * 10_000) / 10.0);
+            form.put(MARK + "bearing", Math.round(bearing * 1000) / 1000.0);
+            form.put(MARK + "distance", Math.round(km * 10_000) / 10.0);
         } catch (IllegalArgumentException e) {
-            form.reject("markAt", e.getMessage());
+            form.reject(AT, e.getMessage());
         }
     }
 
     /** Reads a mark by bearing and distance, or by coordinates; empty where the form now holds complaints. */
     static Optional<Mark> mark(Form form, Site from) {
         placeMark(form, from);
-        String name = form.text("markName", "a name");
-        OptionalDouble bearing = form.number("bearing", Range.AZIMUTH);
-        OptionalDouble distance = form.number("distance", Mark.DISTANCE);
-        OptionalDouble height = form.number("height", Mark.HEIGHT);
-        OptionalDouble width = form.number("width", Mark.WIDTH);
-        OptionalDouble foot = form.has("foot") ? form.number("foot", Mark.FOOT) : OptionalDouble.of(0);
-        Optional<Silhouette> silhouette = form.oneOf("silhouette", Silhouette.BLOCK);
-        if (form.hasErrors()) {
-            return Optional.empty();
-        }
-        return Optional.of(new Mark(
-                name,
-                bearing.getAsDouble(),
-                distance.getAsDouble(),
-                height.getAsDouble(),
-                width.getAsDouble(),
-                foot.getAsDouble(),
-                silhouette.orElseThrow()));
+        Optional<Mark> mark = ShapeForm.read(MARK, form, Mark.SHAPE);
+        return form.hasErrors() ? Optional.empty() : mark;
     }
 
     /** What to watch for over a mark. */

@@ -1,10 +1,10 @@
 package dev.halfdusk.app.places;
 
-import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.glow.Dome;
-import dev.halfdusk.core.ground.Silhouette;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -16,10 +16,6 @@ import org.springframework.ui.Model;
 /** The sheet of a place, with its forms as they stand. */
 @Component
 class PlaceSheet {
-
-    private static final List<Choice> SILHOUETTES = Choice.of(Silhouette.class, Silhouette::key, Silhouette::words);
-
-    private static final List<Choice> LAMPS = Choice.of(Dome.Lamps.class, Dome.Lamps::key, Dome.Lamps::words);
 
     private final Places places;
     private final Skies skies;
@@ -59,8 +55,9 @@ class PlaceSheet {
         form.putIfEmpty("points", view.skyline());
         model.addAttribute("view", view);
         model.addAttribute("form", form);
-        model.addAttribute("silhouettes", SILHOUETTES);
-        model.addAttribute("streetLamps", LAMPS);
+        model.addAttribute("markFields", ShapeForm.views(PlaceForm.MARK, Mark.SHAPE));
+        model.addAttribute("domeFields", ShapeForm.views(PlaceForm.DOME, Dome.SHAPE));
+        model.addAttribute("domeWrong", PlaceForm.DOME_NAMES.stream().anyMatch(n -> form.error(n) != null));
         model.addAttribute("markId", markId.orElse(null));
         model.addAttribute("domeId", domeId.orElse(null));
         return "places/show";

@@ -8,6 +8,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Values;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.YearOfNights;
 import java.time.LocalDate;
@@ -30,7 +31,8 @@ public record PlaceView(
         String skyline,
         List<DomeRow> domes,
         List<MarkRow> marks,
-        List<MonthBar> months) {
+        List<MonthBar> months,
+        List<Note> notes) {
 
     /** Middle and radius of the ring of domes, in the units of its drawing. */
     private static final double RING_MIDDLE = 110;
@@ -56,6 +58,25 @@ public record PlaceView(
     /** Hours of core in the dark in a month, and as a share of the best one. */
     public record MonthBar(String name, String hours, int percent) {}
 
+    /**
+     * What is noted of the ground.
+     *
+     * @param warns whether it may hurt someone
+     */
+    public record Note(String words, String said, boolean warns) {}
+
+    private static List<Note> notes(Place.Notes notes) {
+        Values values = Place.Notes.SHAPE.values(notes);
+        return Place.Notes.SHAPE.fields().stream()
+                .map(f -> {
+                    boolean warns = f.key().equals("hazards");
+                    String none = "nothing noted yet" + (warns ? ": see the ground by day" : "");
+                    String said = values.text(f.key());
+                    return new Note(f.words().toLowerCase(Locale.ROOT), said.isEmpty() ? none : said, warns);
+                })
+                .toList();
+    }
+
     static PlaceView of(
             Place place, List<Places.ListedDome> domes, List<Places.ListedMark> marks, LocalDate today, Skies skies) {
         Night night = skies.night(place, today);
@@ -76,7 +97,8 @@ public record PlaceView(
                 SkylineText.write(place.skyline()),
                 domes.stream().map(PlaceView::dome).toList(),
                 marks.stream().map(m -> mark(m.id(), m.mark())).toList(),
-                months);
+                months,
+                notes(place.notes()));
     }
 
     private static DomeRow dome(Places.ListedDome listed) {

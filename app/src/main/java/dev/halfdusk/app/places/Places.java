@@ -10,9 +10,9 @@ import dev.halfdusk.app.db.tables.records.DomeRecord;
 import dev.halfdusk.app.db.tables.records.MarkRecord;
 import dev.halfdusk.app.db.tables.records.PlaceRecord;
 import dev.halfdusk.app.web.ByName;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
@@ -23,7 +23,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -98,9 +97,7 @@ public class Places {
         r.setZenithMagnitude(
                 place.zenithMagnitude().isPresent() ? place.zenithMagnitude().getAsDouble() : null);
         r.setSeaHorizon(place.seaHorizon());
-        r.setAccess(place.notes().access());
-        r.setHazards(place.notes().hazards());
-        r.setTurnBack(place.notes().turnBack());
+        r.setNotes(ShapeJson.text(Place.Notes.SHAPE, place.notes()));
     }
 
     @Transactional
@@ -121,25 +118,13 @@ public class Places {
     }
 
     private static ListedDome dome(DomeRecord r) {
-        Dome dome = new Dome(
-                r.getName(),
-                r.getBearingDeg(),
-                r.getDistanceKm(),
-                r.getPeople(),
-                Dome.Lamps.valueOf(r.getLamps().toUpperCase(Locale.ROOT)));
-        return new ListedDome(r.getId(), dome, r.getLit());
+        return new ListedDome(r.getId(), ShapeJson.read(Dome.SHAPE, r.getFields()), r.getLit());
     }
 
     @Transactional
     public void addDome(long place, Dome dome) {
-        db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.BEARING_DEG, DOME.DISTANCE_KM, DOME.PEOPLE, DOME.LAMPS)
-                .values(
-                        place,
-                        dome.name(),
-                        dome.bearingDeg(),
-                        dome.distanceKm(),
-                        dome.people(),
-                        dome.lamps().key())
+        db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.FIELDS)
+                .values(place, dome.name(), ShapeJson.text(Dome.SHAPE, dome))
                 .execute();
     }
 
@@ -147,10 +132,7 @@ public class Places {
     public void changeDome(long place, long dome, Dome d) {
         db.update(DOME)
                 .set(DOME.NAME, d.name())
-                .set(DOME.BEARING_DEG, d.bearingDeg())
-                .set(DOME.DISTANCE_KM, d.distanceKm())
-                .set(DOME.PEOPLE, d.people())
-                .set(DOME.LAMPS, d.lamps().key())
+                .set(DOME.FIELDS, ShapeJson.text(Dome.SHAPE, d))
                 .where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place)))
                 .execute();
     }
@@ -206,16 +188,7 @@ public class Places {
     }
 
     private static ListedMark mark(MarkRecord r) {
-        return new ListedMark(
-                r.getId(),
-                new Mark(
-                        r.getName(),
-                        r.getBearingDeg(),
-                        r.getDistanceM(),
-                        r.getHeightM(),
-                        r.getWidthM(),
-                        r.getFootM(),
-                        Silhouette.valueOf(r.getSilhouette().toUpperCase(Locale.ROOT))));
+        return new ListedMark(r.getId(), ShapeJson.read(Mark.SHAPE, r.getFields()));
     }
 
     public Optional<Mark> mark(long place, long mark) {
@@ -234,25 +207,8 @@ public class Places {
 
     @Transactional
     public void addMark(long place, Mark m) {
-        db.insertInto(
-                        MARK,
-                        MARK.PLACE_ID,
-                        MARK.NAME,
-                        MARK.BEARING_DEG,
-                        MARK.DISTANCE_M,
-                        MARK.HEIGHT_M,
-                        MARK.WIDTH_M,
-                        MARK.FOOT_M,
-                        MARK.SILHOUETTE)
-                .values(
-                        place,
-                        m.name(),
-                        m.bearingDeg(),
-                        m.distanceM(),
-                        m.heightM(),
-                        m.widthM(),
-                        m.footM(),
-                        m.silhouette().key())
+        db.insertInto(MARK, MARK.PLACE_ID, MARK.NAME, MARK.FIELDS)
+                .values(place, m.name(), ShapeJson.text(Mark.SHAPE, m))
                 .execute();
     }
 
@@ -260,12 +216,7 @@ public class Places {
     public void changeMark(long place, long mark, Mark m) {
         db.update(MARK)
                 .set(MARK.NAME, m.name())
-                .set(MARK.BEARING_DEG, m.bearingDeg())
-                .set(MARK.DISTANCE_M, m.distanceM())
-                .set(MARK.HEIGHT_M, m.heightM())
-                .set(MARK.WIDTH_M, m.widthM())
-                .set(MARK.FOOT_M, m.footM())
-                .set(MARK.SILHOUETTE, m.silhouette().key())
+                .set(MARK.FIELDS, ShapeJson.text(Mark.SHAPE, m))
                 .where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place)))
                 .execute();
         // takes know it by its identity; what it is called stands beside that for files and people
@@ -328,7 +279,7 @@ public class Places {
                         Skyline.of(skylines.getOrDefault(r.getId(), List.of())),
                         r.getSeaHorizon(),
                         domes.getOrDefault(r.getId(), List.of()),
-                        new Place.Notes(r.getAccess(), r.getHazards(), r.getTurnBack())))
+                        ShapeJson.read(Place.Notes.SHAPE, r.getNotes())))
                 .stream()
                 .sorted(ByName.of(Place::name))
                 .toList();

@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
 
-/** Between a thing that is described and the fields of its page. */
+/** Between a thing that is described and the fields of its page. A page with two things gives the fields of each a prefix. */
 public final class ShapeForm {
 
     private static final String YES = "on";
@@ -20,16 +20,25 @@ public final class ShapeForm {
     /** A field on the page. */
     public record View(String key, String words, String hint, String type, String heading, List<Choice> options) {
 
-        static View of(Field<?> f) {
+        static View of(String prefix, Field<?> f) {
             List<Choice> options = f.options().stream()
                     .map(o -> new Choice(o.key(), o.words()))
                     .toList();
-            return new View(f.key(), f.words(), f.said(), f.type().name(), f.heading(), options);
+            return new View(prefix + f.key(), f.words(), f.said(), f.type().name(), f.heading(), options);
         }
     }
 
     public static List<View> views(Shape<?> shape) {
-        return shape.fields().stream().map(View::of).toList();
+        return views("", shape);
+    }
+
+    public static List<View> views(String prefix, Shape<?> shape) {
+        return shape.fields().stream().map(f -> View.of(prefix, f)).toList();
+    }
+
+    /** Names of the fields on the page. */
+    public static List<String> names(String prefix, Shape<?> shape) {
+        return shape.keys().stream().map(prefix::concat).toList();
     }
 
     /** What a new thing begins with. */
@@ -42,11 +51,12 @@ public final class ShapeForm {
 
     /** The fields of a thing. */
     public static <T> Form fill(Form form, Shape<T> shape, T thing) {
-        return fill(form, shape, shape.values(thing));
+        return fill("", form, shape, thing);
     }
 
-    private static <T> Form fill(Form form, Shape<T> shape, Values values) {
-        shape.keys().forEach(key -> put(form, key, values.get(key).orElse("")));
+    public static <T> Form fill(String prefix, Form form, Shape<T> shape, T thing) {
+        Values values = shape.values(thing);
+        shape.keys().forEach(key -> put(form, prefix + key, values.get(key).orElse("")));
         return form;
     }
 
@@ -60,29 +70,36 @@ public final class ShapeForm {
 
     /** What was typed, with what is usual where nothing was; empty where the form has got a complaint. */
     public static <T> Optional<T> read(Form form, Shape<T> shape) {
+        return read("", form, shape);
+    }
+
+    public static <T> Optional<T> read(String prefix, Form form, Shape<T> shape) {
         Values values = new Values();
         boolean whole = true;
         for (Field<T> f : shape.fields()) {
+            String name = prefix + f.key();
             if (f.type() == Field.Type.YES_NO) {
-                boolean yes = form.has(f.key()) && !form.value(f.key()).equals("false");
-                put(form, f.key(), yes);
+                boolean yes = form.has(name) && !form.value(name).equals("false");
+                put(form, name, yes);
                 values.put(f.key(), yes);
                 continue;
             }
-            if (!form.has(f.key())) {
-                f.usual().apply(values).ifPresent(v -> put(form, f.key(), v));
+            if (!form.has(name)) {
+                f.usual().apply(values).ifPresent(v -> put(form, name, v));
             }
-            Optional<Object> value = form.has(f.key()) || !left(f, values) ? one(form, f, values) : Optional.empty();
+            Optional<Object> value = form.has(name)
+                    ? one(form, name, f, values)
+                    : left(f, values) ? f.usual().apply(values) : one(form, name, f, values);
             value.ifPresent(v -> values.put(f.key(), v));
-            whole &= value.isPresent() || left(f, values);
+            whole &= value.isPresent() || left(f, values) && !form.has(name);
         }
-        if (!whole || shape.keys().stream().anyMatch(k -> form.error(k) != null)) {
+        if (!whole) {
             return Optional.empty();
         }
         try {
             return Optional.of(shape.make().apply(values));
         } catch (IllegalArgumentException e) {
-            form.reject(shape.fields().get(0).key(), Words.capital(e.getMessage()) + ".");
+            form.reject(prefix + shape.fields().get(0).key(), Words.capital(e.getMessage()) + ".");
             return Optional.empty();
         }
     }
@@ -92,16 +109,16 @@ public final class ShapeForm {
         return f.optional() || f.usual().apply(values).filter(""::equals).isPresent();
     }
 
-    private static Optional<Object> one(Form form, Field<?> f, Values values) {
+    private static Optional<Object> one(Form form, String name, Field<?> f, Values values) {
         Range range = f.ranges().apply(values);
         return switch (f.type()) {
-            case NUMBER -> boxed(form.number(f.key(), range));
+            case NUMBER -> boxed(form.number(name, range));
             case WHOLE -> {
-                OptionalLong whole = form.whole(f.key(), range);
+                OptionalLong whole = form.whole(name, range);
                 yield whole.isPresent() ? Optional.of((double) whole.getAsLong()) : Optional.empty();
             }
-            case WORDS -> Optional.ofNullable(form.text(f.key(), f.words()));
-            case CHOICE -> choice(form, f);
+            case WORDS, LINES -> Optional.ofNullable(form.text(name, f.key().equals("name") ? "a name" : "it"));
+            case CHOICE -> choice(form, name, f);
             case YES_NO -> throw new IllegalStateException();
         };
     }
@@ -110,8 +127,8 @@ public final class ShapeForm {
         return number.isPresent() ? Optional.of(number.getAsDouble()) : Optional.empty();
     }
 
-    private static Optional<Object> choice(Form form, Field<?> f) {
-        String said = form.value(f.key()).replace('-', '_');
+    private static Optional<Object> choice(Form form, String name, Field<?> f) {
+        String said = form.value(name).replace('-', '_');
         Optional<Object> chosen = f.options().stream()
                 .map(Field.Option::key)
                 .filter(k -> k.equalsIgnoreCase(said))
@@ -119,11 +136,11 @@ public final class ShapeForm {
                 .map(k -> (Object) k);
         if (chosen.isEmpty()) {
             form.reject(
-                    f.key(),
+                    name,
                     "Choose one of these: "
                             + f.options().stream().map(Field.Option::words).collect(Collectors.joining(", ")) + ".");
         } else {
-            form.put(f.key(), chosen.get());
+            form.put(name, chosen.get());
         }
         return chosen;
     }

@@ -1,6 +1,8 @@
 package dev.halfdusk.app.web;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -8,10 +10,14 @@ import dev.halfdusk.core.measure.Field;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.measure.Values;
+import java.io.UncheckedIOException;
 import java.util.Locale;
+import java.util.Map;
 
 /** Between a thing that is described and JSON: numbers are numbers, yes or no is true or false, one of a choice is its name in lower case. */
 public final class ShapeJson {
+
+    private static final ObjectMapper JSON = new ObjectMapper();
 
     private ShapeJson() {}
 
@@ -29,7 +35,7 @@ public final class ShapeJson {
             case NUMBER, WHOLE -> number(into, f.key(), (Double) value);
             case YES_NO -> into.put(f.key(), (Boolean) value);
             case CHOICE -> into.put(f.key(), key((String) value));
-            case WORDS -> into.put(f.key(), (String) value);
+            case WORDS, LINES -> into.put(f.key(), (String) value);
         }
     }
 
@@ -64,17 +70,59 @@ public final class ShapeJson {
                             case YES_NO -> node.booleanValue();
                             case CHOICE ->
                                 node.textValue().toUpperCase(Locale.ROOT).replace('-', '_');
-                            case WORDS -> node.textValue();
+                            case WORDS, LINES -> node.textValue();
                         });
             }
         }
         return shape.of(values);
     }
 
-    /** What anybody wrote, as it would be typed. */
-    public static Form typed(Form form, Shape<?> shape, JsonNode from) {
+    /** For a column. */
+    public static <T> String text(Shape<T> shape, T thing) {
+        return write(JsonNodeFactory.instance.objectNode(), shape, thing).toString();
+    }
+
+    /** From a column. */
+    public static <T> T read(Shape<T> shape, String column) {
+        try {
+            return read(shape, JSON.readTree(column));
+        } catch (JsonProcessingException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * A thing that anybody wrote.
+     *
+     * @throws IllegalArgumentException naming the field and what is allowed
+     */
+    public static <T> T foreign(Shape<T> shape, JsonNode from) {
+        check(shape, from);
+        Form form = new Form();
         shape.keys().forEach(key -> form.put(key, from.path(key).asText("")));
-        return form;
+        return ShapeForm.read(form, shape).orElseThrow(() -> {
+            Map.Entry<String, String> first =
+                    form.errors().entrySet().iterator().next();
+            return new IllegalArgumentException(first.getKey() + ": " + first.getValue());
+        });
+    }
+
+    /** @throws IllegalArgumentException for a field that is not of its type */
+    public static void check(Shape<?> shape, JsonNode from) {
+        for (Field<?> f : shape.fields()) {
+            JsonNode node = from.path(f.key());
+            boolean right = node.isMissingNode()
+                    || node.isNull()
+                    || (f.type().counts()
+                            ? node.isNumber()
+                            : f.type() == Field.Type.YES_NO ? node.isBoolean() : node.isTextual());
+            if (!right) {
+                String wanted = f.type().counts()
+                        ? "a number, " + f.range().allowed()
+                        : f.type() == Field.Type.YES_NO ? "true or false" : "text";
+                throw new IllegalArgumentException(f.key() + ": wanted is " + wanted + ".");
+            }
+        }
     }
 
     /** What of its schema says of one object; ranges are the widest there are, since some follow from other fields. */
@@ -91,7 +139,7 @@ public final class ShapeJson {
                     number(property, "maximum", range.max());
                 }
                 case YES_NO -> property.put("type", "boolean");
-                case WORDS -> property.put("type", "string").put("maxLength", Form.LONGEST_TEXT);
+                case WORDS, LINES -> property.put("type", "string").put("maxLength", Form.LONGEST_TEXT);
                 case CHOICE -> {
                     ArrayNode all = property.put("type", "string").putArray("enum");
                     f.options().forEach(o -> all.add(key(o.key())));

@@ -249,7 +249,7 @@ class KitPagesTest {
                 .replace("\"widestShort\" : 2.8", "\"widestShort\" : \"wide\"");
         web.perform(upload(broken))
                 .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Lens 2, widestShort: \u201cwide\u201d is not a number")));
+                .andExpect(content().string(containsString("Lens 2, widestShort: wanted is a number, 0.7 to 64")));
         assertThat(kit.bodies()).hasSize(before);
     }
 

@@ -146,30 +146,30 @@ class PlacePagesTest {
 
     private MockHttpServletRequestBuilder lighthouse(String silhouette) {
         return post(path + "/marks")
-                .param("markName", "Light")
-                .param("bearing", "12")
-                .param("distance", "300")
-                .param("height", "20")
-                .param("width", "6")
-                .param("silhouette", silhouette);
+                .param("mark-name", "Light")
+                .param("mark-bearing", "12")
+                .param("mark-distance", "300")
+                .param("mark-height", "20")
+                .param("mark-width", "6")
+                .param("mark-silhouette", silhouette);
     }
 
     @Test
     void marks_come_and_go() throws Exception {
         web.perform(post(path + "/marks")
-                        .param("markName", "Arch")
-                        .param("bearing", "172")
-                        .param("distance", "140")
-                        .param("height", "24")
-                        .param("width", "13"))
+                        .param("mark-name", "Arch")
+                        .param("mark-bearing", "172")
+                        .param("mark-distance", "140")
+                        .param("mark-height", "24")
+                        .param("mark-width", "13"))
                 .andExpect(redirectedUrl(path + "#marks"));
         List<Places.ListedMark> marks = places.marks(id);
         assertThat(marks).hasSize(1);
         web.perform(get(path)).andExpect(content().string(containsString("9.7\u00b0")));
         web.perform(post(path + "/marks")
-                        .param("markName", "Arch")
-                        .param("bearing", "400")
-                        .param("distance", "0"))
+                        .param("mark-name", "Arch")
+                        .param("mark-bearing", "400")
+                        .param("mark-distance", "0"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("0 to 360\u00b0")))
                 .andExpect(content().string(containsString("value=\"400\"")));
@@ -195,10 +195,10 @@ class PlacePagesTest {
     void a_mark_is_found_by_its_coordinates_and_changed() throws Exception {
         var site = places.find(id).orElseThrow().site();
         web.perform(post(path + "/marks")
-                        .param("markName", "Stack")
-                        .param("markAt", site.latitudeDeg() + 0.01 + ", " + site.longitudeDeg())
-                        .param("height", "24")
-                        .param("width", "13"))
+                        .param("mark-name", "Stack")
+                        .param("mark-at", site.latitudeDeg() + 0.01 + ", " + site.longitudeDeg())
+                        .param("mark-height", "24")
+                        .param("mark-width", "13"))
                 .andExpect(redirectedUrl(path + "#marks"));
         Places.ListedMark stack = places.marks(id).get(0);
         // a hundredth of a degree of latitude on the sphere
@@ -208,17 +208,17 @@ class PlacePagesTest {
                 .andExpect(content().string(containsString("Save mark")))
                 .andExpect(content().string(containsString("value=\"Stack\"")));
         web.perform(post(path + "/marks/" + stack.id())
-                        .param("markName", "Stack")
-                        .param("bearing", "10")
-                        .param("distance", "500")
-                        .param("height", "24")
-                        .param("width", "13"))
+                        .param("mark-name", "Stack")
+                        .param("mark-bearing", "10")
+                        .param("mark-distance", "500")
+                        .param("mark-height", "24")
+                        .param("mark-width", "13"))
                 .andExpect(redirectedUrl(path + "#marks"));
         assertThat(places.mark(id, stack.id()).orElseThrow().distanceM()).isEqualTo(500);
-        web.perform(post(path + "/marks").param("markName", "Far").param("markAt", "40, 10"))
+        web.perform(post(path + "/marks").param("mark-name", "Far").param("mark-at", "40, 10"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("1 to 200000 m")));
-        web.perform(post(path + "/marks/" + stack.id()).param("markName", "").param("markAt", "there"))
+        web.perform(post(path + "/marks/" + stack.id()).param("mark-name", "").param("mark-at", "there"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("cannot be read")))
                 .andExpect(content().string(containsString("Save mark")));
@@ -228,37 +228,37 @@ class PlacePagesTest {
     void a_light_is_added_changed_and_removed() throws Exception {
         int before = places.domes(id).size();
         web.perform(post(path + "/domes")
-                        .param("domeName", "Port")
-                        .param("domeBearing", "20")
-                        .param("domeDistance", "8")
-                        .param("people", "30000"))
+                        .param("dome-name", "Port")
+                        .param("dome-bearing", "20")
+                        .param("dome-distanceKm", "8")
+                        .param("dome-people", "30000"))
                 .andExpect(redirectedUrl(path + "#domes"));
         Places.ListedDome port = places.domes(id).get(before);
         web.perform(get(path).param("dome", "" + port.id()))
                 .andExpect(content().string(containsString("Save light")))
                 .andExpect(content().string(containsString("value=\"30000\"")));
         web.perform(post(path + "/domes/" + port.id())
-                        .param("domeName", "Port")
-                        .param("domeBearing", "20")
-                        .param("domeDistance", "8")
-                        .param("people", "0"))
+                        .param("dome-name", "Port")
+                        .param("dome-bearing", "20")
+                        .param("dome-distanceKm", "8")
+                        .param("dome-people", "0"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("1 to 50000000")));
         web.perform(post(path + "/domes/" + port.id())
-                        .param("domeName", "Harbour")
-                        .param("domeBearing", "25")
-                        .param("domeDistance", "8")
-                        .param("people", "40000")
-                        .param("lamps", "white"))
+                        .param("dome-name", "Harbour")
+                        .param("dome-bearing", "25")
+                        .param("dome-distanceKm", "8")
+                        .param("dome-people", "40000")
+                        .param("dome-lamps", "white"))
                 .andExpect(redirectedUrl(path + "#domes"));
         assertThat(places.dome(id, port.id()).orElseThrow())
                 .isEqualTo(new Dome("Harbour", 25, 8, 40_000, Dome.Lamps.WHITE));
         web.perform(post(path + "/domes/" + port.id())
-                        .param("domeName", "Port")
-                        .param("domeBearing", "20")
-                        .param("domeDistance", "8")
-                        .param("people", "30")
-                        .param("lamps", "gas"))
+                        .param("dome-name", "Port")
+                        .param("dome-bearing", "20")
+                        .param("dome-distanceKm", "8")
+                        .param("dome-people", "30")
+                        .param("dome-lamps", "gas"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("Choose one of the list.")));
         web.perform(post(path + "/domes/" + port.id() + "/remove"))

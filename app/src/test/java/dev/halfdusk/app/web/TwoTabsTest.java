@@ -83,9 +83,9 @@ class TwoTabsTest {
         "kit/gear/4, note, Old, New",
         "kit/rig/R, name, Old, New",
         "kit/rig/R, gear-G, on, ''",
-        "mark, height, 30, 40",
-        "mark, silhouette, tower, tree",
-        "dome, people, 1000, 2000",
+        "mark, mark-height, 30, 40",
+        "mark, mark-silhouette, TOWER, TREE",
+        "dome, dome-people, 1000, 2000",
         "take, name, First, Second",
         "take, darks, 3, 4",
         "plan, celsius, 12, 25",
@@ -197,7 +197,7 @@ class TwoTabsTest {
         Form form = form(which);
         Map<String, String> typed = fields(form.page, form.target);
         String field =
-                List.of("title", "hazards", "points", "markName", "domeName", "celsius", "script", "name").stream()
+                List.of("title", "hazards", "points", "mark-name", "dome-name", "celsius", "script", "name").stream()
                         .filter(typed::containsKey)
                         .findFirst()
                         .orElseThrow();

@@ -1,7 +1,10 @@
 package dev.halfdusk.core.glow;
 
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Field;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Shape;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -48,6 +51,23 @@ public record Dome(String name, double bearingDeg, double distanceKm, double peo
 
     public static final Range DISTANCE = new Range("distance", 0, 500, " km");
     public static final Range PEOPLE = new Range("people", 1, 50_000_000, "");
+
+    public static final Shape<Dome> SHAPE = new Shape<>(
+            "dome",
+            "light",
+            List.of(
+                    Field.<Dome>name("Light", Dome::name).hinted("a town, a port, a greenhouse"),
+                    Field.number("bearing", "Direction", Range.AZIMUTH, Dome::bearingDeg),
+                    Field.number("distanceKm", "Kilometres away", DISTANCE, Dome::distanceKm),
+                    Field.number("people", "As bright as a town of", PEOPLE, Dome::people),
+                    Field.<Dome, Lamps>choice("lamps", "Lit by", Lamps.class, Lamps::words, Dome::lamps)
+                            .usually(Lamps.WARM.name())),
+            v -> new Dome(
+                    v.text("name"),
+                    v.number("bearing"),
+                    v.number("distanceKm"),
+                    v.number("people"),
+                    v.choice("lamps", Lamps.class)));
 
     private static final double SCALE_DEG = 22;
     private static final double NEAREST_KM = 3;

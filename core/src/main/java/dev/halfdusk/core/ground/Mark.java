@@ -2,7 +2,9 @@ package dev.halfdusk.core.ground;
 
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Field;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 
 /**
@@ -28,6 +30,30 @@ public record Mark(
     public static final Range HEIGHT = new Range("height", 0.1, 9000, " m");
     public static final Range WIDTH = new Range("width", 0.1, 20_000, " m");
     public static final Range FOOT = new Range("height of its foot", -2000, 9000, " m");
+
+    public static final Shape<Mark> SHAPE = new Shape<>(
+            "mark",
+            "mark",
+            List.of(
+                    Field.<Mark>name("Something to compose with", Mark::name).hinted("a tree, an arch, a tower"),
+                    Field.number("bearing", "Bearing", Range.AZIMUTH, Mark::bearingDeg),
+                    Field.number("distance", "Distance, m", DISTANCE, Mark::distanceM),
+                    Field.number("height", "Height, m", HEIGHT, Mark::heightM),
+                    Field.number("width", "Width, m", WIDTH, Mark::widthM),
+                    Field.<Mark>number("foot", "Foot above the camera, m", FOOT, Mark::footM)
+                            .hinted("negative below; empty: level")
+                            .usually(0.0),
+                    Field.<Mark, Silhouette>choice(
+                                    "silhouette", "Shape", Silhouette.class, Silhouette::words, Mark::silhouette)
+                            .usually(Silhouette.BLOCK.name())),
+            v -> new Mark(
+                    v.text("name"),
+                    v.number("bearing"),
+                    v.number("distance"),
+                    v.number("height"),
+                    v.number("width"),
+                    v.number("foot"),
+                    v.choice("silhouette", Silhouette.class)));
 
     /** As a plain block. */
     public Mark(String name, double bearingDeg, double distanceM, double heightM, double widthM, double footM) {

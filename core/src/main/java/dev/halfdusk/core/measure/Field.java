@@ -37,11 +37,17 @@ public record Field<T>(
         NUMBER,
         WHOLE,
         WORDS,
+        /** Words over several lines. */
+        LINES,
         YES_NO,
         CHOICE;
 
         public boolean counts() {
             return this == NUMBER || this == WHOLE;
+        }
+
+        public boolean isText() {
+            return this == WORDS || this == LINES;
         }
     }
 
@@ -61,6 +67,16 @@ public record Field<T>(
     /** Words, which may be left out. */
     public static <T> Field<T> words(String key, String words, Function<T, Object> get) {
         return Field.<T>of(key, words, Type.WORDS, null, List.of(), get).usually("");
+    }
+
+    /** Words over several lines, which may be left out. */
+    public static <T> Field<T> lines(String key, String words, Function<T, Object> get) {
+        return Field.<T>of(key, words, Type.LINES, null, List.of(), get).usually("");
+    }
+
+    /** What it is called. */
+    public static <T> Field<T> name(String words, Function<T, Object> get) {
+        return of("name", words, Type.WORDS, null, List.of(), get);
     }
 
     public static <T> Field<T> yesNo(String key, String words, Function<T, Object> get) {

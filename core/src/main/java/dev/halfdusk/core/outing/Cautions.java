@@ -19,17 +19,10 @@ public final class Cautions {
     private Cautions() {}
 
     /**
-     * @param hazards of the place, in words; may be empty
-     * @param turnBack of the place, in words; may be empty
+     * @param here of the place, in whole sentences
      */
-    public static List<String> of(String hazards, String turnBack, List<Take> takes) {
-        Set<String> all = new LinkedHashSet<>();
-        if (!hazards.isEmpty()) {
-            all.add("Here: " + hazards + ".");
-        }
-        if (!turnBack.isEmpty()) {
-            all.add("Turn back: " + turnBack + ".");
-        }
+    public static List<String> of(List<String> here, List<Take> takes) {
+        Set<String> all = new LinkedHashSet<>(here);
         takes.forEach(t -> all.addAll(t.subject().cautions()));
         all.addAll(GENERAL);
         return List.copyOf(new ArrayList<>(all));

@@ -238,10 +238,10 @@ class TakesSheetTest {
     @Test
     void cautions_are_of_the_place_the_subjects_and_everywhere() {
         List<Take> takes = List.of(Take.of("a", new People(2), "A", RIG), Take.of("b", new People(3), "A", RIG));
-        List<String> all = Cautions.of("cliff", "at high water", takes);
+        List<String> all = Cautions.of(List.of("Here: cliff.", "Turn back: at high water."), takes);
         assertThat(all).startsWith("Here: cliff.", "Turn back: at high water.").containsAll(Cautions.GENERAL);
         assertThat(all).filteredOn(x -> x.contains("cannot see the ground")).hasSize(1);
-        assertThat(Cautions.of("", "", List.of())).isEqualTo(Cautions.GENERAL);
+        assertThat(Cautions.of(List.of(), List.of())).isEqualTo(Cautions.GENERAL);
     }
 
     /** An hour before the sunset of 20:55, half an hour after the sunrise of 06:13 or at the clock of turning back. */

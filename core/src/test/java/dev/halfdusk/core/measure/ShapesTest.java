@@ -1,13 +1,17 @@
-package dev.halfdusk.core.optics;
+package dev.halfdusk.core.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import dev.halfdusk.core.measure.Field;
-import dev.halfdusk.core.measure.OutOfRange;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.measure.Shape;
-import dev.halfdusk.core.measure.Values;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.optics.BodyShape;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.LensShape;
+import dev.halfdusk.core.optics.Projection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -15,12 +19,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** The descriptions of all that is in the kit. */
+/** The descriptions of all that is kept. */
 class ShapesTest {
 
     static Stream<Shape<?>> shapes() {
         return Stream.concat(
-                Stream.of(BodyShape.SHAPE, LensShape.SHAPE),
+                Stream.of(BodyShape.SHAPE, LensShape.SHAPE, Mark.SHAPE, Dome.SHAPE),
                 Stream.of(Gear.Sort.values()).map(Gear.Sort::shape));
     }
 
@@ -39,7 +43,7 @@ class ShapesTest {
                     Range r = f.ranges().apply(values);
                     values.put(f.key(), r.min() + (r.max() - r.min()) * n / 89);
                 }
-                case WORDS -> values.put(f.key(), "words " + n);
+                case WORDS, LINES -> values.put(f.key(), "words " + n);
                 case YES_NO -> values.put(f.key(), n % 2 == 0);
                 case CHOICE -> values.put(f.key(), f.options().get(1).key());
             }
