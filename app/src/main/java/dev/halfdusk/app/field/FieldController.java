@@ -88,6 +88,7 @@ class FieldController {
                         .map(n -> new NoteRow(Words.clock(n.at(), zone), n.take(), n.words()))
                         .toList());
         model.addAttribute("bodies", bodies(night));
+        model.addAttribute("warnings", outing.place().notes().warnings());
         return "field/field";
     }
 
