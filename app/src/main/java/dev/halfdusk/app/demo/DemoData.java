@@ -133,7 +133,8 @@ class DemoData implements SmartInitializingSingleton {
                 new Place.Notes(
                         "Along the quay, five minutes",
                         "No railing towards the water, crowds, ropes on the ground",
-                        "When the organiser's people say so")));
+                        "When the organiser's people say so",
+                        "The harbour office, two minutes along the quay")));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -223,7 +224,8 @@ class DemoData implements SmartInitializingSingleton {
                 new Place.Notes(
                         "Track from the road, then 15 minutes on foot",
                         "Cliff edge without fence, swell on the lower rocks, loose stone after rain",
-                        "One hour before high water")));
+                        "One hour before high water",
+                        "Car at the end of the track, 15 minutes uphill")));
     }
 
     /**

@@ -35,9 +35,9 @@ public record Place(
         Notes notes) {
 
     /** Words about the ground. */
-    public record Notes(String access, String hazards, String turnBack) {
+    public record Notes(String access, String hazards, String turnBack, String shelter) {
 
-        public static final Notes NONE = new Notes("", "", "");
+        public static final Notes NONE = new Notes("", "", "", "");
 
         public static final Shape<Notes> SHAPE = new Shape<>(
                 "notes",
@@ -48,12 +48,17 @@ public record Place(
                         Field.<Notes>lines("hazards", "Hazards", Notes::hazards)
                                 .hinted("drops, water, tide, road, animals, weather, being alone"),
                         Field.<Notes>words("turnBack", "Turn back", Notes::turnBack)
-                                .hinted("when to leave, whatever the sky does")),
-                v -> new Notes(v.text("access"), v.text("hazards"), v.text("turnBack")));
+                                .hinted("when to leave, whatever the sky does"),
+                        Field.<Notes>words("shelter", "Nearest shelter or car", Notes::shelter)
+                                .hinted("where, and how long it takes in the dark")),
+                v -> new Notes(v.text("access"), v.text("hazards"), v.text("turnBack"), v.text("shelter")));
 
         /** What everyone at the place should have before the eyes, on sheet and field page. */
         public List<String> warnings() {
-            return Stream.of(said("Here: ", hazards), said("Turn back: ", turnBack))
+            return Stream.of(
+                            said("Here: ", hazards),
+                            said("Turn back: ", turnBack),
+                            said("Nearest shelter or car: ", shelter))
                     .flatMap(Optional::stream)
                     .toList();
         }

@@ -139,6 +139,27 @@ class WorkspacePagesTest {
         web.perform(post(path + "/999999/delete")).andExpect(status().isNotFound());
     }
 
+    /** What the place warns of stands wherever one looks in the night: on the page that needs no network too. */
+    @Test
+    void sheet_field_and_carried_page_say_where_shelter_is() throws Exception {
+        Place p = outings.find(id).orElseThrow().place();
+        places.change(new Place(
+                p.id(),
+                p.name(),
+                p.site(),
+                p.zone(),
+                p.zenithMagnitude(),
+                p.skyline(),
+                p.seaHorizon(),
+                p.domes(),
+                new Place.Notes("", "drop", "", "hut, 300 m east")));
+        for (String view : List.of("/sheet", "/field", "/sheet/night.html")) {
+            assertThat(page("/outings/" + id + view))
+                    .as(view)
+                    .contains("Here: drop.", "Nearest shelter or car: hut, 300 m east.");
+        }
+    }
+
     @Test
     void the_field_has_every_step_and_line_with_its_time() throws Exception {
         Take trails = Take.of("Circles", new Trails(15, 30, 1, 5), Takes.camera(rig));

@@ -140,7 +140,7 @@ class PlacePagesTest {
         assertThat(places.marks(id).get(0).mark().silhouette()).isEqualTo(Silhouette.LIGHTHOUSE);
         web.perform(lighthouse("pyramid"))
                 .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of the list.")));
+                .andExpect(content().string(containsString("Choose one of these: block, rock arch")));
         assertThat(places.marks(id)).hasSize(1);
     }
 
@@ -260,7 +260,7 @@ class PlacePagesTest {
                         .param("dome-people", "30")
                         .param("dome-lamps", "gas"))
                 .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of the list.")));
+                .andExpect(content().string(containsString("Choose one of these: warm lamps, white LEDs")));
         web.perform(post(path + "/domes/" + port.id() + "/remove"))
                 .andExpect(redirectedUrl(path + "?gone=dome-" + port.id() + "#domes"));
         assertThat(places.domes(id)).hasSize(before);
