@@ -112,6 +112,9 @@ class ApiDescription {
             p.setExample(whole(of) ? (Object) (long) q.example() : (Object) q.example());
             p.setDescription(p.getDescription() == null ? q.words() : p.getDescription());
         });
+        OldNames.before(path(method), p.getName())
+                .ifPresent(old -> p.setDescription((p.getDescription() == null ? "" : p.getDescription() + "; ")
+                        + "was " + old + ", still taken"));
         Class<?> one = of.nestedIfOptional().getNestedParameterType();
         Class<?> listed = ResolvableType.forMethodParameter(of)
                 .as(java.util.Collection.class)

@@ -78,8 +78,9 @@ class ApiParameters implements WebMvcConfigurer {
                     }
                     check(request.getRequestURI(), name, values, known.get(name));
                 });
-                if (has(request, "elevation") && known.containsKey("lat") && !has(request, "lat")) {
-                    throw new BadParameter("elevation", "is that of no place", "together with lat and lon");
+                if (has(request, "elevationM") && known.containsKey("latitudeDeg") && !has(request, "latitudeDeg")) {
+                    throw new BadParameter(
+                            "elevationM", "is that of no place", "together with latitudeDeg and longitudeDeg");
                 }
             }
             return true;

@@ -51,11 +51,12 @@ final class ApiQuantities {
     private ApiQuantities() {}
 
     static {
-        put("lat", Range.LATITUDE, 37.6);
-        put("lon", Range.LONGITUDE, -8.8);
-        put("elevation", Range.ELEVATION, 20);
-        put("azimuth", AZIMUTH, 176);
-        put("altitude", ALTITUDE, 23);
+        put("latitudeDeg", Range.LATITUDE, 37.6);
+        put("longitudeDeg", Range.LONGITUDE, -8.8);
+        put("elevationM", Range.ELEVATION, 20);
+        put("azimuthDeg", AZIMUTH, 176);
+        put("altitudeDeg", ALTITUDE, 23);
+        put("airlessAltitudeDeg", ALTITUDE, 23);
         put("azimuthFrom", AZIMUTH, 150);
         put("azimuthTo", AZIMUTH, 210);
         put("declination", Range.DECLINATION, -29);
@@ -63,7 +64,7 @@ final class ApiQuantities {
         put("focal", Range.FOCAL_LENGTH, 20);
         put("aperture", Range.APERTURE, 1.8);
         put("iso", Range.ISO, 1600);
-        put("shutter", Range.SHUTTER, 10);
+        put("shutterSeconds", Range.SHUTTER, 10);
         put("pitch", Range.PIXEL_PITCH, 6);
         put("sensorWidth", Range.SENSOR_WIDTH, 36);
         put("sensorHeight", Range.SENSOR_HEIGHT, 24);
@@ -103,7 +104,6 @@ final class ApiQuantities {
         put("interval", IntervalTimer.INTERVAL, 11);
         put("count", Sequence.FRAMES, 120);
         put("/api/sequence/camera count", new Range("times the timer presses", 1, 10_000, ""), 120);
-        put("exposure", Range.SHUTTER, 10);
         put("rawMb", CameraBody.Files.MEGABYTES, 40);
         put("bufferFrames", CameraBody.Files.FRAMES, 30);
         put("writeMbPerS", CameraBody.Files.SPEED, 120);

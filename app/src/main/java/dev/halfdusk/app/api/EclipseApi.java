@@ -52,34 +52,48 @@ class EclipseApi {
             @Nullable String seen,
             @Nullable List<Contact> contacts) {}
 
-    /** A contact from a site, over a level horizon; altitudes without refraction. */
+    /** A contact from a site, over a level horizon. */
     public record Contact(
-            String contact, Instant utc, double altitudeDeg, double azimuthDeg, double sunAltitudeDeg, boolean up) {}
+            String contact,
+            Instant utc,
+            double airlessAltitudeDeg,
+            double altitudeDeg,
+            double azimuthDeg,
+            double sunAltitudeDeg,
+            boolean up) {}
 
     @GetMapping("/lunar")
     @Operation(
             summary = "Eclipses of the moon between two instants",
-            description = "2000 to 2059. lat and lon go together; with them each contact says where the moon stands.")
+            description =
+                    "2000 to 2059. latitudeDeg and longitudeDeg go together; with them each contact says where the moon stands.")
     List<Lunar> lunar(
             @RequestParam Instant from,
             @RequestParam Instant to,
-            @RequestParam(required = false) Double lat,
-            @RequestParam(required = false) Double lon,
-            @RequestParam(defaultValue = "0") double elevation) {
-        Observer observer = observer(from, to, lat, lon, elevation).orElse(null);
+            @RequestParam(required = false) Double latitudeDeg,
+            @RequestParam(required = false) Double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM) {
+        Observer observer =
+                observer(from, to, latitudeDeg, longitudeDeg, elevationM).orElse(null);
         return LunarEclipses.between(from, to).stream()
                 .map(e -> of(e, observer))
                 .toList();
     }
 
-    private static Optional<Observer> observer(Instant from, Instant to, Double lat, Double lon, double elevation) {
+    private static Optional<Observer> observer(
+            Instant from, Instant to, Double latitudeDeg, Double longitudeDeg, double elevationM) {
         if (to.isBefore(from)) {
             throw new BadParameter("to", "is before from", "an instant after from");
         }
-        if ((lat == null) != (lon == null)) {
-            throw new BadParameter(lat == null ? "lat" : "lon", "is missing", "both lat and lon, or neither");
+        if ((latitudeDeg == null) != (longitudeDeg == null)) {
+            throw new BadParameter(
+                    latitudeDeg == null ? "latitudeDeg" : "longitudeDeg",
+                    "is missing",
+                    "both latitudeDeg and longitudeDeg, or neither");
         }
-        return lat == null ? Optional.empty() : Optional.of(Observer.at(new Site(lat, lon, elevation)));
+        return latitudeDeg == null
+                ? Optional.empty()
+                : Optional.of(Observer.at(new Site(latitudeDeg, longitudeDeg, elevationM)));
     }
 
     private static Lunar of(LunarEclipse e, Observer observer) {
@@ -103,7 +117,13 @@ class EclipseApi {
 
     private static Contact contact(LocalEclipse.Contact c) {
         return new Contact(
-                c.name(), c.when(), c.moon().altitudeDeg(), c.moon().azimuthDeg(), c.sunAltitudeDeg(), c.up());
+                c.name(),
+                c.when(),
+                c.moon().altitudeDeg(),
+                c.moon().refractedAltitudeDeg(),
+                c.moon().azimuthDeg(),
+                c.sunAltitudeDeg(),
+                c.up());
     }
 
     /**
@@ -136,15 +156,15 @@ class EclipseApi {
     @Operation(
             summary = "Eclipses of the sun between two instants",
             description =
-                    "2000 to 2059. lat and lon go together; with them those that touch the sun there, with the times of that place"
+                    "2000 to 2059. latitudeDeg and longitudeDeg go together; with them those that touch the sun there, with the times of that place"
                             + " alone, smooth limb, to a second.")
     List<Solar> solar(
             @RequestParam Instant from,
             @RequestParam Instant to,
-            @RequestParam(required = false) Double lat,
-            @RequestParam(required = false) Double lon,
-            @RequestParam(defaultValue = "0") double elevation) {
-        Optional<Observer> observer = observer(from, to, lat, lon, elevation);
+            @RequestParam(required = false) Double latitudeDeg,
+            @RequestParam(required = false) Double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM) {
+        Optional<Observer> observer = observer(from, to, latitudeDeg, longitudeDeg, elevationM);
         List<SolarEclipse> all = SolarEclipses.between(from, to);
         return observer.isEmpty()
                 ? all.stream().map(EclipseApi::global).toList()

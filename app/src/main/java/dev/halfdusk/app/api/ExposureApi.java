@@ -137,13 +137,13 @@ class ExposureApi {
                     "darkness: a class from 1 to 9, or a zenith from 15 to 22.5 mag/arcsec\u00b2. The sensor has typical"
                             + " electronics for its pixels. Level camera, landscape; third-stop dial.")
     Proposed propose(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam Instant time,
             @RequestParam double darkness,
-            @RequestParam double azimuth,
-            @RequestParam double altitude,
+            @RequestParam double azimuthDeg,
+            @RequestParam double altitudeDeg,
             @RequestParam double focal,
             @RequestParam double aperture,
             @RequestParam(defaultValue = "36") double sensorWidth,
@@ -170,8 +170,9 @@ class ExposureApi {
                         rig,
                         focal,
                         Range.APERTURE.check(aperture),
-                        Pointing.level(new Direction(Range.AZIMUTH.check(azimuth), altitude)),
-                        Standpoint.open(new Site(lat, lon, elevation), SkyGlow.ofZenith(zenith(darkness))),
+                        Pointing.level(new Direction(Range.AZIMUTH.check(azimuthDeg), altitudeDeg)),
+                        Standpoint.open(
+                                new Site(latitudeDeg, longitudeDeg, elevationM), SkyGlow.ofZenith(zenith(darkness))),
                         time,
                         new Demand(tolerancePx, sharp, signalToNoise))
                 .proposal();

@@ -70,20 +70,20 @@ class FrameApi {
                             + " and y down in millimetres on the sensor as seen in the picture, origin in its middle; roll is"
                             + " positive clockwise seen from behind the camera.")
     List<StarInFrame> stars(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam Instant time,
-            @RequestParam double azimuth,
-            @RequestParam double altitude,
+            @RequestParam double azimuthDeg,
+            @RequestParam double altitudeDeg,
             @RequestParam(defaultValue = "0") double roll,
             @RequestParam double focal,
             @RequestParam(defaultValue = "36") double sensorWidth,
             @RequestParam(defaultValue = "24") double sensorHeight,
             @RequestParam(defaultValue = "5") double maxMagnitude) {
-        Observer observer = Observer.at(new Site(lat, lon, elevation));
+        Observer observer = Observer.at(new Site(latitudeDeg, longitudeDeg, elevationM));
         Moment moment = Moment.at(time);
-        Framing framing = framing(new Sensor(sensorWidth, sensorHeight, 5), focal, azimuth, altitude, roll);
+        Framing framing = framing(new Sensor(sensorWidth, sensorHeight, 5), focal, azimuthDeg, altitudeDeg, roll);
         return Star.brighterThan(maxMagnitude).stream()
                 .map(star -> {
                     Vector local = moment.local(star.place(), observer);
@@ -98,8 +98,8 @@ class FrameApi {
                 .toList();
     }
 
-    private static Framing framing(Sensor sensor, double focal, double azimuth, double altitude, double roll) {
-        Direction axis = new Direction(Range.AZIMUTH.check(azimuth), altitude);
+    private static Framing framing(Sensor sensor, double focal, double azimuthDeg, double altitudeDeg, double roll) {
+        Direction axis = new Direction(Range.AZIMUTH.check(azimuthDeg), altitudeDeg);
         Optics optics = new Optics(sensor, focal, Projection.RECTILINEAR);
         return new Pointing(axis, roll, Orientation.LANDSCAPE).framing(optics);
     }
@@ -112,19 +112,19 @@ class FrameApi {
                             + " from 15 to 22.5 mag/arcsec\u00b2. The same seed gives the same picture. Open horizon. As TIFF"
                             + " before it is developed: 16 bits a colour, linear, 65535 at saturation. Both with Exif.")
     ResponseEntity<byte[]> photograph(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam Instant time,
-            @RequestParam double azimuth,
-            @RequestParam double altitude,
+            @RequestParam double azimuthDeg,
+            @RequestParam double altitudeDeg,
             @RequestParam(defaultValue = "0") double roll,
             @RequestParam double focal,
             @RequestParam(defaultValue = "36") double sensorWidth,
             @RequestParam(defaultValue = "24") double sensorHeight,
             @RequestParam(defaultValue = "6000") int pixelsAcross,
             @RequestParam double aperture,
-            @RequestParam double shutter,
+            @RequestParam double shutterSeconds,
             @RequestParam double iso,
             @RequestParam(defaultValue = "3") double darkness,
             @RequestParam(defaultValue = "1") long seed,
@@ -138,15 +138,15 @@ class FrameApi {
                     boolean modified,
             HttpServletRequest request) {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
-        Site site = new Site(lat, lon, elevation);
+        Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
         Scene scene =
                 Scene.open(Standpoint.open(site, SkyGlow.ofZenith(ExposureApi.zenith(darkness))), Moment.at(time));
         Rig rig = ExposureApi.generic(sensor, focal);
         Shot shot = new Shot(
-                framing(sensor, focal, azimuth, altitude, roll),
+                framing(sensor, focal, azimuthDeg, altitudeDeg, roll),
                 rig.body().response(),
                 rig.efficiency(),
-                new Settings(shutter, aperture, iso),
+                new Settings(shutterSeconds, aperture, iso),
                 aperture,
                 0,
                 kelvin,

@@ -1,6 +1,5 @@
 package dev.halfdusk.app.api;
 
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
@@ -12,6 +11,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -20,6 +20,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
+import org.springframework.lang.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -40,18 +41,22 @@ class MoonApi {
      * @param overStops by which the shortest shutter of the dial still gives too much; 0 where the dial reaches
      * @param shadowStops that the earth's shadow takes in an eclipse
      * @param widthPx of its disc in the frame
+     * @param airlessAltitudeDeg of its middle
+     * @param up whether something of it is above a level horizon; where nothing is, there are no settings
      */
     public record Moon(
-            double shutterSeconds,
-            String shutterLabel,
-            double ev100,
-            double meteredEv100,
-            double limbEv100,
-            double limitSeconds,
-            double overStops,
-            double shadowStops,
+            boolean up,
+            Double shutterSeconds,
+            @Nullable String shutterLabel,
+            Double ev100,
+            Double meteredEv100,
+            Double limbEv100,
+            Double limitSeconds,
+            Double overStops,
+            Double shadowStops,
             double widthPx,
             double phaseAngleDeg,
+            double airlessAltitudeDeg,
             double altitudeDeg,
             List<School> schools) {}
 
@@ -61,12 +66,12 @@ class MoonApi {
     @GetMapping("/moon")
     @Operation(
             summary = "Shutter for the moon at an instant, with the schools beside it",
-            description = "The level horizon; a moon that is down is reckoned as if it stood on it.")
+            description = "Over a level horizon; settings are null while nothing of the moon is up.")
     Moon moon(
             @RequestParam Instant time,
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @Parameter(description = "focal length in mm, 2 to 2000") @RequestParam double focal,
             @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
             @Parameter(description = "ISO, 25 to 819200") @RequestParam double iso,
@@ -76,7 +81,7 @@ class MoonApi {
             @Parameter(description = "magnitudes per airmass, 0 to 3; 0.2 usual, 0.4 haze")
                     @RequestParam(defaultValue = "0.2")
                     double extinction) {
-        Observer observer = Observer.at(new Site(lat, lon, elevation));
+        Observer observer = Observer.at(new Site(latitudeDeg, longitudeDeg, elevationM));
         Moment moment = Moment.at(time);
         MoonLight light = MoonLight.at(moment, observer, extinction);
         MoonMotion motion = MoonMotion.at(time, observer);
@@ -84,10 +89,29 @@ class MoonApi {
                 new Sensor(36, 24, Range.PIXEL_PITCH.check(pitch)),
                 Range.FOCAL_LENGTH.check(focal),
                 Projection.RECTILINEAR);
+        Horizontal local = moment.observed(Body.MOON, observer);
+        if (!local.up(0)) {
+            return new Moon(
+                    false,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    motion.widthPx(optics),
+                    light.phaseAngleDeg(),
+                    local.altitudeDeg(),
+                    local.refractedAltitudeDeg(),
+                    List.of());
+        }
         double ev = light.proposedEv100();
         Dial.Stop click =
                 Dial.THIRD.nearest(MoonLight.seconds(ev, Range.APERTURE.check(aperture), Range.ISO.check(iso)));
         return new Moon(
+                true,
                 click.realSeconds(),
                 click.label(),
                 ev,
@@ -98,7 +122,8 @@ class MoonApi {
                 light.shadowStops(),
                 motion.widthPx(optics),
                 light.phaseAngleDeg(),
-                Direction.of(moment.local(Body.MOON, observer)).altitudeDeg(),
+                local.altitudeDeg(),
+                local.refractedAltitudeDeg(),
                 MoonSchool.ALL.stream()
                         .map(s -> new School(s.words(), s.ev100(), s.brighterThan(ev)))
                         .toList());

@@ -129,15 +129,15 @@ class NightsApi {
             description = "zone: a time zone name; without it the hour zone of the longitude. moonAllowanceMag: by how"
                     + " much moonlight may brighten the zenith before the sky no longer counts as dark (0: moon down).")
     NightAnswer night(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam LocalDate date,
             @RequestParam Optional<ZoneId> zone,
             @RequestParam(defaultValue = "18") double depression,
             @RequestParam(defaultValue = "0") double moonAllowanceMag,
             @RequestParam(defaultValue = "10") double coreAltitude) {
-        Site site = new Site(lat, lon, elevation);
+        Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
         NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT, 0);
         Night night = Night.of(site, date, zone.orElseGet(site::hourZone), rules);
         return new NightAnswer(
@@ -187,9 +187,9 @@ class NightsApi {
                     + " allowed, core altitude and azimuth range, stance (lying, leaning, standing), weekday, month,"
                     + " darkness of the zenith. from: today unless given; to: a year later, ten years at most.")
     List<Ranked> search(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam Optional<LocalDate> from,
             @RequestParam Optional<LocalDate> to,
             @RequestParam Optional<ZoneId> zone,
@@ -207,11 +207,12 @@ class NightsApi {
             @Parameter(description = "core, dark (sky without moon, whatever stands in it) or part (of the sky)")
                     @RequestParam(defaultValue = "core")
                     For wanted,
-            @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "0") double azimuth,
+            @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "0")
+                    double azimuthDeg,
             @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "45")
-                    double altitude,
+                    double altitudeDeg,
             @RequestParam(defaultValue = "400") int limit) {
-        Site site = new Site(lat, lon, elevation);
+        Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
         ZoneId placeZone = zone.orElseGet(site::hourZone);
         LocalDate first = from.orElseGet(() -> LocalDate.now(clock.withZone(placeZone)));
         LocalDate last = to.orElseGet(() -> first.plusYears(1));
@@ -223,7 +224,7 @@ class NightsApi {
             case CORE -> new Wanted.Core(coreAltitude, coreAltitudeTo, azimuthFrom, azimuthTo);
             case DARK -> new Wanted.DarkSky();
             case PART ->
-                new Wanted.PartOfSky(new Direction(Range.AZIMUTH.check(azimuth), Range.ALTITUDE.check(altitude)));
+                new Wanted.PartOfSky(new Direction(Range.AZIMUTH.check(azimuthDeg), Range.ALTITUDE.check(altitudeDeg)));
         };
         NightWish wish = new NightWish(hours, depression, moonAllowanceMag, what, stance, weekday, month);
         YearOfNights year =
@@ -255,19 +256,19 @@ class NightsApi {
             description = "body: " + Targets.NAMES + ". tolerance: angle on the sky, 0.01 to 10\u00b0. years: 1 to 20.")
     List<AlignmentAnswer> alignments(
             @RequestParam String body,
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
-            @RequestParam double azimuth,
-            @RequestParam double altitude,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
+            @RequestParam double azimuthDeg,
+            @RequestParam double airlessAltitudeDeg,
             @RequestParam(defaultValue = "0.5") double tolerance,
             @RequestParam Instant from,
             @RequestParam(defaultValue = "1") int years) {
-        Site site = new Site(lat, lon, elevation);
+        Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
         return Alignments.find(
                         Targets.named(body),
                         site,
-                        new Direction(Range.AZIMUTH.check(azimuth), altitude),
+                        new Direction(Range.AZIMUTH.check(azimuthDeg), airlessAltitudeDeg),
                         tolerance,
                         from,
                         years)

@@ -47,13 +47,13 @@ class SequenceApi {
             summary = "Arcs and gaps of star trails",
             description = "n frames and n \u2212 1 pauses. Pixels near the optical axis of a rectilinear lens.")
     Trail trails(
-            @Parameter(description = "each frame is open, s") @RequestParam double exposure,
+            @Parameter(description = "each frame is open, s") @RequestParam double shutterSeconds,
             @Parameter(description = "from a closing to the next opening, 0 to 3600 s") @RequestParam double pause,
             @Parameter(description = "frames, 1 to 20 000") @RequestParam int count,
             @Parameter(description = "focal length in mm, 2 to 2000") @RequestParam double focal,
             @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
             @Parameter(description = "of the star, \u221290 to 90\u00b0") @RequestParam double declination) {
-        Sequence s = new Sequence(count, exposure, pause);
+        Sequence s = new Sequence(count, shutterSeconds, pause);
         Optics optics = new Optics(new Sensor(36, 24, pitch), focal, Projection.RECTILINEAR);
         return new Trail(
                 s.frames(),
@@ -78,7 +78,7 @@ class SequenceApi {
             description = "A frame occupies the body for its exposure and 0.1 s, then lies in the buffer until it is"
                     + " written. A full buffer delays the next opening; what is asked for meanwhile is lost.")
     Ran camera(
-            @Parameter(description = "each frame is open, s") @RequestParam double exposure,
+            @Parameter(description = "each frame is open, s") @RequestParam double shutterSeconds,
             @Parameter(description = "as the timer has it, 0 to 359 999 s") @RequestParam double interval,
             @Parameter(description = "start: from opening to opening; pause: from closing to opening") @RequestParam
                     IntervalTimer.Meaning meaning,
@@ -88,8 +88,8 @@ class SequenceApi {
             @Parameter(description = "1 to 5000") @RequestParam double writeMbPerS,
             @Parameter(description = "a dark frame after each") @RequestParam(defaultValue = "false")
                     boolean noiseReduction) {
-        BodyTiming pace = new BodyTiming(exposure, noiseReduction, 0, rawMb, bufferFrames, writeMbPerS);
-        double step = meaning.stepSeconds(exposure, interval);
+        BodyTiming pace = new BodyTiming(shutterSeconds, noiseReduction, 0, rawMb, bufferFrames, writeMbPerS);
+        double step = meaning.stepSeconds(shutterSeconds, interval);
         if (step <= 0) {
             throw new BadParameter("interval", "of 0 from start to start leaves no time", "above 0 s");
         }

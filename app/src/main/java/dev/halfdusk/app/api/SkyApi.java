@@ -60,21 +60,24 @@ class SkyApi {
     @GetMapping("/position")
     @Operation(
             summary = "Where something stands",
-            description = "body: " + Targets.NAMES + ". lat and lon go together.")
+            description = "body: " + Targets.NAMES + ". latitudeDeg and longitudeDeg go together.")
     Position position(
             @RequestParam String body,
             @RequestParam Instant time,
-            @RequestParam(required = false) Double lat,
-            @RequestParam(required = false) Double lon,
-            @RequestParam(defaultValue = "0") double elevation) {
+            @RequestParam(required = false) Double latitudeDeg,
+            @RequestParam(required = false) Double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM) {
         Target target = Targets.named(body);
         Moment moment = Moment.at(time);
         Apparent apparent = moment.apparent(target);
         boolean solar = target instanceof Body;
-        if ((lat == null) != (lon == null)) {
-            throw new BadParameter(lat == null ? "lat" : "lon", "is missing", "both lat and lon, or neither");
+        if ((latitudeDeg == null) != (longitudeDeg == null)) {
+            throw new BadParameter(
+                    latitudeDeg == null ? "latitudeDeg" : "longitudeDeg",
+                    "is missing",
+                    "both latitudeDeg and longitudeDeg, or neither");
         }
-        Observer observer = lat == null ? null : Observer.at(new Site(lat, lon, elevation));
+        Observer observer = latitudeDeg == null ? null : Observer.at(new Site(latitudeDeg, longitudeDeg, elevationM));
         Illumination lit = solar && target != Body.SUN ? lit((Body) target, moment, observer) : null;
         Horizontal seen = observer == null ? null : moment.observed(target, observer);
         Motion motion = observer == null ? null : Motion.of(target, moment, observer);
@@ -106,12 +109,12 @@ class SkyApi {
     @GetMapping("/horizon-events")
     @Operation(summary = "Rise, set and twilight of sun and moon", description = "At most 8784 hours (a year) at once.")
     List<Event> horizonEvents(
-            @RequestParam double lat,
-            @RequestParam double lon,
-            @RequestParam(defaultValue = "0") double elevation,
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
             @RequestParam Instant from,
             @RequestParam(defaultValue = "24") double hours) {
-        Observer observer = Observer.at(new Site(lat, lon, elevation));
+        Observer observer = Observer.at(new Site(latitudeDeg, longitudeDeg, elevationM));
         Instant to = from.plus(Duration.ofMillis(Math.round(hours * 3_600_000)));
         return HorizonEvents.between(observer, from, to).stream()
                 .map(e -> new Event(e.name(), e.when(), e.azimuthDeg()))

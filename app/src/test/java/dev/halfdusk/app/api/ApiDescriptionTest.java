@@ -209,7 +209,7 @@ class ApiDescriptionTest {
         MockHttpServletResponse placeless =
                 answer(get("/api/position?body=sun&time=2027-06-08T22:00:00Z&elevation=20"));
         assertThat(placeless.getStatus()).isEqualTo(400);
-        assertThat(placeless.getContentAsString()).contains("\"parameter\":\"elevation\"");
+        assertThat(placeless.getContentAsString()).contains("\"parameter\":\"elevationM\"");
         assertThat(answer(get("/api/nights/search?lat=37.6&lon=-8.8&weekday=friday&weekday=saturday"))
                         .getStatus())
                 .isEqualTo(200);

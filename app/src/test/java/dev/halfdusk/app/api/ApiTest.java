@@ -1,7 +1,9 @@
 package dev.halfdusk.app.api;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.closeTo;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.equalTo;
 import static org.hamcrest.Matchers.greaterThan;
 import static org.hamcrest.Matchers.hasItems;
 import static org.hamcrest.Matchers.lessThan;
@@ -59,6 +61,35 @@ class ApiTest {
         web.perform(get("/api/exposure/sky?mu=20&aperture=1.8&pitch=5.94&efficiency=2"))
                 .andExpect(status().isBadRequest())
                 .andExpect(jsonPath("$.allowed", containsString("0.01 to 1")));
+    }
+
+    /** Programs written before parameters said their units get the same answers; both names at once are one too many. */
+    @ParameterizedTest
+    @CsvSource({
+        PROPOSE + "&darkness=3",
+        "/api/alignments?body=core&lat=37.6&lon=-8.8&azimuth=176&altitude=23&from=2027-06-01T00:00:00Z",
+        "/api/sequence/trails?exposure=30&pause=1&count=20&focal=20&pitch=6&declination=40",
+        "/api/frame/stars?lat=37.6&lon=-8.8&elevation=9&time=2027-06-09T00:10:00Z&azimuth=176&altitude=23&focal=20"
+    })
+    void old_names_are_still_taken(String old) throws Exception {
+        String now = old.replace("lat=", "latitudeDeg=")
+                .replace("lon=", "longitudeDeg=")
+                .replace("elevation=", "elevationM=")
+                .replace("azimuth=", "azimuthDeg=")
+                .replace("altitude=", old.contains("alignments") ? "airlessAltitudeDeg=" : "altitudeDeg=")
+                .replace("exposure=", "shutterSeconds=");
+        String answer = web.perform(get(now))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(answer).hasSizeGreaterThan(20);
+        web.perform(get(old)).andExpect(content().string(answer));
+        if (now.contains("latitudeDeg")) {
+            web.perform(get(now + "&lat=37.6"))
+                    .andExpect(status().isBadRequest())
+                    .andExpect(jsonPath("$.parameter", equalTo("lat")));
+        }
     }
 
     @Test
@@ -201,8 +232,8 @@ class ApiTest {
                 "position?body=pluto&time=2027-01-01T00:00:00Z|sun, moon",
                 "position?body=moon&time=yesterday|2027-06-08T22:00:00Z",
                 "position?body=moon&time=1850-01-01T00:00:00Z|2000\u20132059",
-                "position?body=moon&time=2027-01-01T00:00:00Z&lat=5|lon is missing",
-                "position?body=moon&time=2027-01-01T00:00:00Z&lat=95&lon=0|parameter lat (latitude) is 95",
+                "position?body=moon&time=2027-01-01T00:00:00Z&lat=5|longitudeDeg is missing",
+                "position?body=moon&time=2027-01-01T00:00:00Z&lat=95&lon=0|parameter latitudeDeg (latitude) is 95",
                 "horizon-events?lat=5&lon=5&from=2027-01-01T00:00:00Z&hours=1e9|8784",
                 "horizon-events?lat=5&lon=5&from=2070-01-01T00:00:00Z|2000\u20132059",
                 "moon/phases?from=2027-01-01T00:00:00Z&to=2026-01-01T00:00:00Z|before from",

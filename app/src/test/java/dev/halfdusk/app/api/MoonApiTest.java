@@ -55,6 +55,18 @@ class MoonApiTest {
         assertThat(answer(MOON + "&extinction=0.5").path("ev100").asDouble()).isLessThan(ev - 0.5);
     }
 
+    /** Half a day later the same moon is below the ground: nobody is told how to expose it. */
+    @Test
+    void a_moon_that_is_down_has_no_settings() throws Exception {
+        assertThat(answer(MOON).path("up").asBoolean()).isTrue();
+        JsonNode down = answer(MOON.replace("T00:", "T12:"));
+        assertThat(down.path("up").asBoolean()).isFalse();
+        assertThat(down.path("altitudeDeg").asDouble()).isNegative();
+        assertThat(down.path("shutterSeconds").isNull()).isTrue();
+        assertThat(down.path("ev100").isNull()).isTrue();
+        assertThat(down.path("schools")).isEmpty();
+    }
+
     /** 1/8000 s at f/2.8 and ISO 3200 is EV 10.93 at ISO 100: what the full moon asks beyond that is said. */
     @Test
     void the_end_of_the_dial_is_said() throws Exception {

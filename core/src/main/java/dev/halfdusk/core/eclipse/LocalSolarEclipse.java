@@ -139,7 +139,7 @@ public record LocalSolarEclipse(
                 type,
                 List.copyOf(contacts),
                 discs.magnitude(),
-                discs.obscuration(),
+                Math.min(1, discs.obscuration()),
                 seen(contacts, observer, skyline)));
     }
 
