@@ -47,7 +47,8 @@ class ApiDescription {
             FireworksApi.class,
             FrameApi.class,
             SequenceApi.class,
-            OutingsApi.class);
+            OutingsApi.class,
+            SchemasApi.class);
 
     /** What may be absent or null in an answer. */
     private static final Set<Class<?>> BOXES = Set.of(Double.class, Integer.class, Long.class, Boolean.class);
@@ -58,7 +59,8 @@ class ApiDescription {
             "to", "2027-07-01T00:00:00Z",
             "date", "2027-08-02",
             "zone", "Europe/Lisbon",
-            "body", "moon");
+            "body", "moon",
+            "file", "kit");
 
     @Bean
     OpenAPI openApi() {
@@ -182,14 +184,15 @@ class ApiDescription {
                     .forEach(record -> require(api.getComponents().getSchemas().get(record.getSimpleName()), record)));
             require(api.getComponents().getSchemas().get(SheetLine.class.getSimpleName()), SheetLine.class);
             require(api.getComponents().getSchemas().get(Reason.class.getSimpleName()), Reason.class);
-            api.getPaths()
-                    .get("/api/outings/schema")
-                    .getGet()
-                    .getResponses()
-                    .get("200")
-                    .getContent()
-                    .get("application/json")
-                    .setSchema(new ObjectSchema());
+            List.of("/api/outings/schema", "/api/schemas/{file}")
+                    .forEach(path -> api.getPaths()
+                            .get(path)
+                            .getGet()
+                            .getResponses()
+                            .get("200")
+                            .getContent()
+                            .get("application/json")
+                            .setSchema(new ObjectSchema()));
             api.getPaths().forEach((path, item) -> {
                 String kind = path.substring(path.lastIndexOf('.') + 1);
                 if (List.of("png", "tiff").contains(kind)) {

@@ -59,13 +59,13 @@ class PlaceExchangeController {
         if (file == null || file.isEmpty()) {
             return refused("Choose a GPX, KML or GeoJSON file.");
         }
-        List<Spot> spots;
+        SpotFiles.Found found;
         try {
-            spots = files.read(file.getBytes());
+            found = files.find(file.getBytes());
         } catch (BadFile e) {
             return refused(e.getMessage());
         }
-        return new ModelAndView("places/import", Map.of("rows", rows(spots)));
+        return new ModelAndView("places/import", Map.of("rows", rows(found.spots()), "passedOver", found.passedOver()));
     }
 
     private List<Row> rows(List<Spot> spots) {

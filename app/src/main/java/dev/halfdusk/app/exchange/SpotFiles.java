@@ -7,11 +7,13 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.web.Upload;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.OutOfRange;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Reads and writes places as GPX 1.1 waypoints, KML 2.2 placemarks and GeoJSON points (RFC 7946). All WGS84. */
@@ -39,17 +41,30 @@ public class SpotFiles {
      * @throws BadFile naming line and reason; then nothing of it is taken
      */
     public List<Spot> read(byte[] file) {
+        return find(file).spots();
+    }
+
+    /**
+     * What a file holds.
+     *
+     * @param passedOver lines, areas and tracks, which are no places to stand on
+     */
+    public record Found(List<Spot> spots, int passedOver) {}
+
+    /** The same with what was passed over. */
+    public Found find(byte[] file) {
         String head = new String(file, 0, Math.min(file.length, 400), Upload.charset(file))
                 .replace("\uFEFF", "")
                 .stripLeading();
-        List<Spot> spots;
+        Found found;
         if (head.startsWith("{")) {
-            spots = readGeoJson(file);
+            found = readGeoJson(file);
         } else if (head.startsWith("<")) {
-            spots = SpotXml.read(file);
+            found = SpotXml.read(file);
         } else {
             throw new BadFile("This is none of GPX, KML and GeoJSON.");
         }
+        List<Spot> spots = found.spots();
         if (spots.isEmpty()) {
             throw new BadFile("The file holds no waypoints, placemarks or points.");
         }
@@ -57,10 +72,10 @@ public class SpotFiles {
             throw new BadFile(
                     "The file holds " + spots.size() + " points; at most " + MOST_SPOTS + " are taken at once.");
         }
-        return spots;
+        return found;
     }
 
-    private List<Spot> readGeoJson(byte[] file) {
+    private Found readGeoJson(byte[] file) {
         JsonNode root;
         try {
             root = json.readTree(file);
@@ -69,25 +84,28 @@ public class SpotFiles {
         } catch (IOException e) {
             throw new BadFile("The file cannot be read.");
         }
+        wgs84(root.path("crs").path("properties").path("name"));
         List<Spot> spots = new ArrayList<>();
-        collect(root, "", spots);
-        return spots;
+        int passedOver = collect(root, "", spots);
+        return new Found(spots, passedOver);
     }
 
-    private static void collect(JsonNode node, String name, List<Spot> spots) {
+    /** @return how many were passed over */
+    private static int collect(JsonNode node, String name, List<Spot> spots) {
+        int passedOver = 0;
         switch (node.path("type").asText()) {
-            case "FeatureCollection" -> node.path("features").forEach(f -> collect(f, "", spots));
+            case "FeatureCollection" -> {
+                for (JsonNode f : node.path("features")) {
+                    passedOver += collect(f, "", spots);
+                }
+            }
             case "GeometryCollection" -> {
                 int before = spots.size();
                 for (JsonNode g : node.path("geometries")) {
-                    collect(g, numbered(name, spots.size() - before + 1), spots);
+                    passedOver += collect(g, numbered(name, spots.size() - before + 1), spots);
                 }
             }
-            case "Feature" ->
-                collect(
-                        node.path("geometry"),
-                        node.path("properties").path("name").asText(""),
-                        spots);
+            case "Feature" -> passedOver += collect(node.path("geometry"), called(node.path("properties")), spots);
             case "Point" -> spots.add(point(node.path("coordinates"), name, spots.size() + 1));
             case "MultiPoint" -> {
                 int number = 1;
@@ -95,9 +113,26 @@ public class SpotFiles {
                     spots.add(point(at, numbered(name, number++), spots.size() + 1));
                 }
             }
-            default -> {
-                // lines and areas are no places to stand on
-            }
+            default -> passedOver++;
+        }
+        return passedOver;
+    }
+
+    /** By whichever of the usual names it has. */
+    private static String called(JsonNode properties) {
+        return Stream.of("name", "Name", "title")
+                .map(n -> properties.path(n).asText(""))
+                .filter(n -> !n.isBlank())
+                .findFirst()
+                .orElse("");
+    }
+
+    /** Older files name their coordinates; others than degrees of WGS 84 would put a place somewhere else. */
+    private static void wgs84(JsonNode crs) {
+        String name = crs.asText("");
+        if (!name.isEmpty() && !name.endsWith("CRS84") && !name.matches(".*EPSG:+4326")) {
+            throw new BadFile("Its coordinates are \u201c" + Words.clipped(name, 60)
+                    + "\u201d; wanted are longitude and latitude in WGS 84.");
         }
     }
 

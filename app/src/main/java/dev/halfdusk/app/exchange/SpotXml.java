@@ -24,7 +24,7 @@ final class SpotXml {
 
     private SpotXml() {}
 
-    static List<Spot> read(byte[] file) {
+    static SpotFiles.Found read(byte[] file) {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, true); // only so as to see one and refuse it
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
@@ -50,6 +50,7 @@ final class SpotXml {
         private String elevation = "";
         private final List<String[]> points = new ArrayList<>();
         private int depth;
+        private int passedOver;
 
         /** Depth of the waypoint or placemark that is being read; 0 outside. */
         private int inside;
@@ -58,7 +59,7 @@ final class SpotXml {
             this.in = in;
         }
 
-        List<Spot> all() throws XMLStreamException {
+        SpotFiles.Found all() throws XMLStreamException {
             while (in.hasNext()) {
                 switch (in.next()) {
                     case XMLStreamConstants.DTD ->
@@ -77,7 +78,7 @@ final class SpotXml {
                     }
                 }
             }
-            return spots;
+            return new SpotFiles.Found(spots, passedOver);
         }
 
         private void start(String element) throws XMLStreamException {
@@ -98,6 +99,7 @@ final class SpotXml {
                         point();
                     }
                 }
+                case "trk", "rte", "LineString", "Polygon", "Track" -> passedOver++;
                 default -> {
                     // everything else says nothing about where a place is
                 }

@@ -144,7 +144,7 @@ class WholeData {
         List<Imported> all = new ArrayList<>(known.items);
         files.forEach((name, bytes) -> {
             if (!name.equals(KIT) && !name.equals(PLACES)) {
-                JsonNode tree = tree(name, bytes);
+                JsonNode tree = plan(tree(name, bytes));
                 boolean plan = name.startsWith(PLAN)
                         || PlanFile.FORMAT.equals(tree.path("format").asText());
                 all.add(plan ? planFile.read(tree, wanted, known.plans) : outingFile.read(tree, wanted, known.outings));
@@ -152,6 +152,11 @@ class WholeData {
             step.run();
         });
         return all;
+    }
+
+    /** The part of a plan's own export that is read again. */
+    private static JsonNode plan(JsonNode tree) {
+        return tree.path("plan").isObject() && tree.path("cues").isArray() ? tree.path("plan") : tree;
     }
 
     /** So many files are in it as it says itself, 0 where it says nothing. */
@@ -177,7 +182,7 @@ class WholeData {
         long bytes = 0;
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                String name = entry.getName();
+                String name = entry.getName().replaceFirst("^[^/]+/(?=(kit|places)\\.json$|(outings|plans)/)", "");
                 if (files.size() >= MOST_FILES) {
                     throw new BadFile("The ZIP holds more than " + MOST_FILES + " files.");
                 }

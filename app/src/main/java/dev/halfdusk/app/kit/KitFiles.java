@@ -29,7 +29,7 @@ public class KitFiles {
 
     static final String FORMAT = "half-dusk-kit";
     /** Until version 2 all fields were texts, and rigs knew their parts by name alone. */
-    static final int VERSION = 3;
+    public static final int VERSION = 3;
     /** In version 1 gear had a mode, an amount and a detail, whatever it was. */
     private static final int UNTYPED_GEAR = 1;
 

@@ -26,6 +26,7 @@ class DayController {
 
     private final EclipsePlans plans;
     private final Scripts scripts;
+    private final PlanFile file;
     private final ITemplateEngine templates;
     private final ObjectMapper json;
     private final Installation installation;
@@ -34,12 +35,14 @@ class DayController {
     DayController(
             EclipsePlans plans,
             Scripts scripts,
+            PlanFile file,
             ITemplateEngine templates,
             ObjectMapper json,
             Installation installation,
             Clock clock) {
         this.installation = installation;
         this.plans = plans;
+        this.file = file;
         this.scripts = scripts;
         this.templates = templates;
         this.json = json;
@@ -71,7 +74,9 @@ class DayController {
         EclipsePlan plan = plans.existing(id);
         String name = Attachment.name("eclipse " + plan.place().name(), plan.date(), "plan." + format);
         return switch (format) {
-            case "json" -> Attachment.of(name, "application/json", PlanFiles.json(plan, scripts.of(plan), json));
+            case "json" ->
+                Attachment.of(
+                        name, "application/json", PlanFiles.json(plan, scripts.of(plan), file.tree(plan.id()), json));
             case "txt" -> Attachment.of(name, "text/plain", PlanFiles.text(plan, scripts.of(plan)));
             case "html" -> Attachment.of(name, "text/html", carried(plan));
             default -> Attachment.of(name, "text/calendar", PlanFiles.calendar(plan, clock.instant(), installation));

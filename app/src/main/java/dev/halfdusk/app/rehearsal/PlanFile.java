@@ -134,6 +134,11 @@ public class PlanFile {
         }
     }
 
+    /** One plan. */
+    public ObjectNode tree(long id) {
+        return write(whole(plans.stored(id)));
+    }
+
     private Whole whole(EclipsePlans.Stored p) {
         Map<String, Double> odds = new TreeMap<>();
         plans.cloudOdds(p.date())

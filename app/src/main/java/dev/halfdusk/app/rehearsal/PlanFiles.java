@@ -108,8 +108,12 @@ final class PlanFiles {
         return text.toString();
     }
 
-    /** By the schema that ships with the application. */
-    static String json(EclipsePlan plan, List<Scripts.Worked> worked, ObjectMapper json) {
+    /**
+     * By the schema that ships with the application.
+     *
+     * @param file what is read again
+     */
+    static String json(EclipsePlan plan, List<Scripts.Worked> worked, ObjectNode file, ObjectMapper json) {
         ObjectNode root = json.createObjectNode();
         root.put("format", FORMAT)
                 .put("version", 1)
@@ -140,6 +144,7 @@ final class PlanFiles {
         for (Scripts.Worked w : worked) {
             camera(plan, w, cameras.addObject());
         }
+        root.set("plan", file);
         return root.toPrettyString();
     }
 

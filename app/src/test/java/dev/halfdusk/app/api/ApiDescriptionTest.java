@@ -84,8 +84,14 @@ class ApiDescriptionTest {
             }
         });
         values.putAll(instead);
-        MockHttpServletRequestBuilder request = get(path.replace("{id}", outing));
-        values.remove("id");
+        values.put("id", instead.getOrDefault("id", outing));
+        String at = path;
+        for (String name : List.copyOf(values.keySet())) {
+            if (path.contains("{" + name + "}") || name.equals("id")) {
+                at = at.replace("{" + name + "}", values.remove(name));
+            }
+        }
+        MockHttpServletRequestBuilder request = get(at);
         values.forEach(request::param);
         return request;
     }

@@ -64,6 +64,19 @@ class PlaceExchangeTest {
                 "{\"type\":\"FeatureCollection\",\"features\":[{\"type\":\"Feature\",\"geometry\":{\"type\":\"LineString\","
                         + "\"coordinates\":[[1,2],[3,4]]}},{\"type\":\"Feature\",\"properties\":null,\"geometry\":{\"type\":\"Point\",\"coordinates\":[7,8]}}]}";
         assertThat(files.read(bytes(json))).containsExactly(new Spot("Spot 1", 8, 7, OptionalDouble.empty()));
+        assertThat(files.find(bytes(json)).passedOver()).isEqualTo(1);
+        assertThat(files.find(gpx.getBytes(StandardCharsets.ISO_8859_1)).passedOver())
+                .isEqualTo(1);
+        assertThat(files.find(bytes(
+                                "<kml><Placemark><LineString/></Placemark><Placemark><Point><coordinates>5,6</coordinates>"
+                                        + "</Point></Placemark></kml>"))
+                        .passedOver())
+                .isEqualTo(1);
+        String named =
+                "{\"crs\":{\"type\":\"name\",\"properties\":{\"name\":\"urn:ogc:def:crs:OGC:1.3:CRS84\"}},\"type\":\"FeatureCollection\","
+                        + "\"features\":[{\"type\":\"Feature\",\"properties\":{\"Name\":\"One\"},\"geometry\":{\"type\":\"Point\",\"coordinates\":[1,2]}},"
+                        + "{\"type\":\"Feature\",\"properties\":{\"title\":\"Two\"},\"geometry\":{\"type\":\"Point\",\"coordinates\":[3,4]}}]}";
+        assertThat(files.read(bytes(named))).extracting(Spot::name).containsExactly("One", "Two");
     }
 
     @ParameterizedTest
@@ -82,6 +95,7 @@ class PlaceExchangeTest {
                 "<gpx><wpt lat='NaN' lon='0'/></gpx>|latitude",
                 "{\"type\":\"Point\",\"coordinates\":[0,95]}|Point 1: latitude 95",
                 "{\"type\":\"Point\",\"coordinates\":[\"a\",5]}|not two numbers",
+                "{\"crs\":{\"type\":\"name\",\"properties\":{\"name\":\"urn:ogc:def:crs:EPSG::3763\"}},\"type\":\"Point\",\"coordinates\":[5,5]}|EPSG::3763",
                 "<!DOCTYPE gpx [<!ENTITY a 'b'>]><gpx><wpt lat='1' lon='2'><name>&a;</name></wpt></gpx>|refused",
                 "<!DOCTYPE gpx SYSTEM 'http://127.0.0.1:1/x.dtd'><gpx/>|refused"
             })

@@ -10,6 +10,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.core.JsonPointer;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -54,7 +55,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -62,6 +65,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
@@ -513,5 +517,63 @@ class WholeDataTest {
                         .filter(o -> o.title().equals(one.title()))
                         .map(o -> o.place().site().latitudeDeg()))
                 .containsExactly(37.6125, 40.0);
+    }
+
+    private Map<String, byte[]> unpacked() throws Exception {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(data.write()), StandardCharsets.UTF_8)) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                files.put(e.getName(), in.readAllBytes());
+            }
+        }
+        return files;
+    }
+
+    /** Kit and places obey the schemas that are served; a number written as text does not. */
+    @ParameterizedTest
+    @CsvSource({"kit, /bodies/0/sensorWidth", "places, /places/0/marks/0/height"})
+    void each_file_obeys_its_schema(String name, String number) throws Exception {
+        full();
+        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(web.perform(get("/api/schemas/" + name))
+                        .andExpect(status().isOk())
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString(StandardCharsets.UTF_8));
+        JsonNode written = json.readTree(unpacked().get(name + ".json"));
+        assertThat(schema.validate(written)).isEmpty();
+        JsonPointer at = JsonPointer.compile(number);
+        ObjectNode parent = (ObjectNode) written.at(at.head());
+        String field = at.last().getMatchingProperty();
+        parent.put(field, parent.path(field).asText());
+        assertThat(schema.validate(written)).hasSizeGreaterThan(0);
+    }
+
+    /** Unpacked, looked at and packed again, with the folder and what a desktop adds. */
+    @Test
+    void a_zip_that_was_packed_again_is_taken() throws Exception {
+        full();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> f : unpacked().entrySet()) {
+                zip.putNextEntry(new ZipEntry("half-dusk/" + f.getKey()));
+                zip.write(f.getValue());
+                zip.putNextEntry(new ZipEntry("desktop/half-dusk/._" + f.getKey()));
+                zip.write(1);
+            }
+        }
+        List<Imported> again = look(out.toByteArray());
+        assertThat(again).hasSameSizeAs(look(data.write())).allMatch(i -> i.state() == State.EQUAL);
+    }
+
+    /** A file that holds what is read again beside what is only for people. */
+    @Test
+    void the_part_that_is_read_is_found_in_a_plans_export() {
+        ObjectNode export = json.createObjectNode();
+        export.putArray("cues");
+        export.set("plan", tree(full()));
+        assertThat(look(export.toString().getBytes(StandardCharsets.UTF_8)))
+                .singleElement()
+                .satisfies(i -> assertThat(i.state()).isEqualTo(State.EQUAL));
     }
 }

@@ -3,6 +3,7 @@ package dev.halfdusk.app.rehearsal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -252,6 +253,19 @@ class PlanFileTest {
             }
         }
         throw new AssertionError("no plan in the file");
+    }
+
+    /** The plan that is written beside its scripts is the one that is read. */
+    @Test
+    void the_plans_own_file_is_read_again() throws Exception {
+        long id = full();
+        JsonNode exported = json.readTree(web.perform(get("/events/plans/" + id + "/plan.json"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8));
+        assertThat(exported.path("plan")).isEqualTo(json.readTree(written(id).toString()));
+        assertThat(read(exported.path("plan"), false).state()).isEqualTo(Imported.State.EQUAL);
     }
 
     /** Someone has moved its place to where the sun is not eclipsed: the plan cannot be opened, but goes out with the rest. */

@@ -1,0 +1,128 @@
+package dev.halfdusk.app.exchange;
+
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.kit.KitFiles;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Shape;
+import dev.halfdusk.core.optics.BodyShape;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensShape;
+
+/**
+ * JSON schemas of the files, from the descriptions of what is in them. Fields they do not name are passed over when a file
+ * is read; which ranges follow from other fields they cannot say.
+ */
+public final class Schemas {
+
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private Schemas() {}
+
+    /** Of {@code kit.json}. */
+    public static ObjectNode kit() {
+        ObjectNode root =
+                root("half-dusk-kit", KitFiles.VERSION, "Bodies, lenses, gear and the rigs put together from them");
+        list(root, "bodies", thing(BodyShape.SHAPE));
+        list(root, "lenses", thing(LensShape.SHAPE));
+        ObjectNode gear = JSON.objectNode();
+        for (Gear.Sort sort : Gear.Sort.values()) {
+            ObjectNode one = thing(sort.shape());
+            one.withObject("/properties").putObject("kind").put("const", ShapeJson.key(sort.name()));
+            ObjectNode weight =
+                    one.withObject("/properties").putObject("weight").put("type", "number");
+            ShapeJson.number(weight, "minimum", CameraBody.WEIGHT.min());
+            ShapeJson.number(weight, "maximum", CameraBody.WEIGHT.max());
+            one.withArray("/required").add("kind");
+            gear.withArray("/oneOf").add(one);
+        }
+        list(root, "gear", gear);
+        ObjectNode rig = named();
+        rig.withObject("/properties").set("body", named());
+        rig.withObject("/properties").set("lens", named());
+        ObjectNode parts = rig.withObject("/properties").putObject("gear").put("type", "array");
+        parts.set("items", named());
+        rig.withArray("/required").add("body").add("lens");
+        list(root, "rigs", rig);
+        return root;
+    }
+
+    /** Of {@code places.json}. */
+    public static ObjectNode places() {
+        ObjectNode root = root("half-dusk-places", 1, "Places with skyline, marks and lights of towns");
+        ObjectNode place = named();
+        ObjectNode properties = place.withObject("/properties");
+        number(properties, "latitude", Range.LATITUDE);
+        number(properties, "longitude", Range.LONGITUDE);
+        number(properties, "elevation", Range.ELEVATION);
+        properties.putObject("zone").put("type", "string").put("description", "IANA name");
+        number(properties, "zenithMagnitude", SkyGlow.ZENITH);
+        properties.putObject("seaHorizon").put("type", "boolean");
+        ShapeJson.schema(place, Place.Notes.SHAPE);
+        ObjectNode corner = JSON.objectNode().put("type", "array").put("description", "azimuth and altitude, degrees");
+        corner.putArray("prefixItems").add(number(Range.AZIMUTH)).add(number(Range.ALTITUDE));
+        corner.put("minItems", 2);
+        list(place, "skyline", corner);
+        list(place, "marks", ShapeJson.object(Mark.SHAPE));
+        ObjectNode dome = ShapeJson.object(Dome.SHAPE);
+        dome.withObject("/properties").putObject("lit").put("type", "boolean");
+        list(place, "domes", dome);
+        place.withArray("/required")
+                .add("latitude")
+                .add("longitude")
+                .add("elevation")
+                .add("zone");
+        list(root, "places", place);
+        return root;
+    }
+
+    private static ObjectNode root(String format, int version, String title) {
+        ObjectNode root = JSON.objectNode()
+                .put("$schema", "https://json-schema.org/draft/2020-12/schema")
+                .put("$id", "urn:" + format.replaceFirst("half-dusk-", "half-dusk:") + ":" + version)
+                .put("title", title)
+                .put("type", "object");
+        root.putArray("required").add("format").add("version");
+        ObjectNode properties = root.putObject("properties");
+        properties.putObject("format").put("const", format);
+        properties.putObject("version").put("const", version);
+        return root;
+    }
+
+    private static void list(ObjectNode of, String name, ObjectNode items) {
+        of.withObject("/properties").putObject(name).put("type", "array").set("items", items);
+    }
+
+    /** What has a name, and a number that tells it from others of that name in the same file. */
+    private static ObjectNode named() {
+        ObjectNode thing = JSON.objectNode().put("type", "object");
+        thing.withObject("/properties").putObject("id").put("type", "string");
+        thing.withObject("/properties").putObject("name").put("type", "string").put("minLength", 1);
+        thing.putArray("required").add("name");
+        return thing;
+    }
+
+    private static ObjectNode thing(Shape<?> shape) {
+        ObjectNode thing = named();
+        ShapeJson.schema(thing, shape);
+        thing.withObject("/properties").putObject("note").put("type", "string");
+        return thing;
+    }
+
+    private static void number(ObjectNode properties, String name, Range range) {
+        properties.set(name, number(range));
+    }
+
+    private static ObjectNode number(Range range) {
+        ObjectNode number = JSON.objectNode().put("type", "number");
+        ShapeJson.number(number, "minimum", range.min());
+        ShapeJson.number(number, "maximum", range.max());
+        return number;
+    }
+}
