@@ -1,4 +1,4 @@
-package dev.halfdusk.app.exchange;
+package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -19,14 +19,14 @@ import dev.halfdusk.core.optics.LensShape;
  * JSON schemas of the files, from the descriptions of what is in them. Fields they do not name are passed over when a file
  * is read; which ranges follow from other fields they cannot say.
  */
-public final class Schemas {
+final class Schemas {
 
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
 
     private Schemas() {}
 
     /** Of {@code kit.json}. */
-    public static ObjectNode kit() {
+    static ObjectNode kit() {
         ObjectNode root =
                 root("half-dusk-kit", KitFiles.VERSION, "Bodies, lenses, gear and the rigs put together from them");
         list(root, "bodies", thing(BodyShape.SHAPE));
@@ -54,7 +54,7 @@ public final class Schemas {
     }
 
     /** Of {@code places.json}. */
-    public static ObjectNode places() {
+    static ObjectNode places() {
         ObjectNode root = root("half-dusk-places", 1, "Places with skyline, marks and lights of towns");
         ObjectNode place = named();
         ObjectNode properties = place.withObject("/properties");
