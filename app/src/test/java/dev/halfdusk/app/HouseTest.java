@@ -55,7 +55,7 @@ class HouseTest {
                     return Stream.of(name, f.getParent().getFileName() + "." + name);
                 })
                 .collect(Collectors.toSet());
-        for (String map : List.of("where.md", "testing.md")) {
+        for (String map : List.of("where.md", "testing.md", "walks.md")) {
             assertThat(CLASS.matcher(Files.readString(Path.of("../docs", map)))
                             .results()
                             .map((MatchResult r) -> r.group(1))

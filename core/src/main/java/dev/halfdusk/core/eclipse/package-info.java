@@ -1,2 +1,2 @@
-/** Eclipses of the moon: shadow, contacts, circumstances at a place, darkness. */
+/** Eclipses of moon and sun: contacts, circumstances at a place, filters, cues and scripts. */
 package dev.halfdusk.core.eclipse;
