@@ -14,6 +14,7 @@ import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -133,6 +134,9 @@ class EveryAddressTest {
                     if (isPage(answer)) {
                         PAGES.add(address);
                     }
+                    if (isPage(answer) && !unsaid(answer.getContentAsString()).isEmpty()) {
+                        failed.add(address + query + ": no range beside " + unsaid(answer.getContentAsString()));
+                    }
                     if (answer.getStatus() >= 500) {
                         failed.add(address + query + ": " + answer.getStatus());
                     }
@@ -185,6 +189,13 @@ class EveryAddressTest {
         });
         assertThat(forgotten).isEmpty();
         assertThat(pages[0]).isGreaterThan(35);
+    }
+
+    private static final Pattern UNSAID = Pattern.compile("id=\"([\\w-]+)-note\"[^>]*>[^<]*" + Form.UNSAID);
+
+    /** Fields that nobody has read, so that the page cannot say what is allowed. */
+    private static List<String> unsaid(String page) {
+        return UNSAID.matcher(page).results().map(m -> m.group(1)).toList();
     }
 
     private static PathContainer path(String address) {

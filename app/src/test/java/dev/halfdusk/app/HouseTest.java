@@ -65,4 +65,22 @@ class HouseTest {
                     .allMatch(classes::contains);
         }
     }
+
+    /** Ranges come from the core: one that is typed into a template drifts. Dates, and what is no range of the field, are not meant. */
+    @Test
+    void no_range_is_typed_into_a_template() throws IOException {
+        Pattern range = Pattern.compile("fields :: [^\\n]*?'[^']*\\d to [\u2212\\d][^']*'");
+        List<String> typed = new java.util.ArrayList<>();
+        try (Stream<Path> files = Files.walk(Path.of("src/main/resources/templates"))) {
+            for (Path file : files.filter(f -> f.toString().endsWith(".html")).toList()) {
+                range.matcher(Files.readString(file))
+                        .results()
+                        .map(r -> r.group().replaceAll("(?s).*'([^']*)'$", "$1"))
+                        .filter(h ->
+                                !h.startsWith("2000 to") && !h.contains("class 1 to 9") && !h.endsWith("as a rule"))
+                        .forEach(h -> typed.add(file.getFileName() + ": " + h));
+            }
+        }
+        assertThat(typed).isEmpty();
+    }
 }

@@ -47,7 +47,7 @@ class OutingForm {
 
     /** The fields of an outing that exists. */
     Form fields(Outing o) {
-        return new Form()
+        return said(new Form())
                 .put("title", o.title())
                 .put("place", o.place().id())
                 .put("night", o.night())
@@ -75,11 +75,19 @@ class OutingForm {
     }
 
     private static Form defaults(Form form) {
-        return form.putIfEmpty("people", "1")
+        return said(form)
+                .putIfEmpty("people", "1")
                 .putIfEmpty("drive", "0")
                 .putIfEmpty("walk", "0")
                 .putIfEmpty("tolerance", Demand.USUAL.tolerancePx())
                 .putIfEmpty("sharp", Demand.USUAL.sharp().key());
+    }
+
+    /** What a place that is new with it may be. */
+    private static Form said(Form form) {
+        return form.allows("latitude", Range.LATITUDE)
+                .allows("longitude", Range.LONGITUDE)
+                .allows("elevation", Range.ELEVATION);
     }
 
     /** Reads an outing; empty where the form now holds complaints. */

@@ -17,6 +17,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subject.Parameter;
 import dev.halfdusk.core.take.Subjects;
@@ -79,6 +80,11 @@ class TakeForm {
         return id.isPresent() ? kit.rig(id.getAsLong()).map(NamedRig::name).orElse(value) : value;
     }
 
+    /** What one begins a take with. */
+    static Form blank() {
+        return new Form().allows("minutes", Free.KIND.parameters().get(0).range());
+    }
+
     /** The fields of a take that exists. */
     static Form fields(Takes.Stored stored, ZoneId zone) {
         Take t = stored.take();
@@ -95,6 +101,7 @@ class TakeForm {
                 .put("mark", t.wish().mark().map(m -> m.id().text()).orElse(""))
                 .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
         t.aim().ifPresent(a -> SetupReader.fill(form, a));
+        SetupReader.said(form);
         List<Parameter> parameters = t.subject().kind().parameters();
         for (int i = 0; i < parameters.size(); i++) {
             double v = t.subject().values().get(i);

@@ -87,7 +87,7 @@ class WorkspaceController {
         model.addAttribute("photograph", photograph);
         model.addAttribute("deleted", number(in, "deleted"));
         boolean adding = refused != null && !refused.has("take");
-        model.addAttribute("adding", adding ? refused : new Form());
+        model.addAttribute("adding", adding ? refused : TakeForm.blank());
         if (view.chosen() != null) {
             Takes.Stored stored = night.find(view.chosen().id()).orElseThrow().stored();
             ZoneId zone = outing.place().zone();

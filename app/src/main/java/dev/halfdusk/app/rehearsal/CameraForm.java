@@ -65,7 +65,7 @@ class CameraForm {
     }
 
     static Form fields(PlanCamera c) {
-        Form form = new Form()
+        Form form = said(new Form())
                 .put("name", c.name())
                 .put("rig", c.rig().id())
                 .put("role", c.role().key())
@@ -195,5 +195,13 @@ class CameraForm {
                 form.has("autoIso"),
                 form.has("noise"),
                 before.byHand()));
+    }
+
+    /** What its fields allow, where they are shown and not read. */
+    static Form said(Form form) {
+        return form.allows("every", ScriptRequest.EVERY)
+                .allows("burst", ScriptRequest.BURST)
+                .allows("pause", ScriptRequest.PAUSE)
+                .allows("clock", Rehearsal.Part.CLOCK);
     }
 }

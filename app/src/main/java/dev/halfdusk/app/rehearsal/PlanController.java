@@ -119,7 +119,7 @@ class PlanController {
         }
         model.addAttribute("elsewhere", elsewhere.of(plan));
         model.addAttribute("rigs", kit.rigs());
-        model.addAttribute("adding", new Form());
+        model.addAttribute("adding", CameraForm.said(new Form()));
         model.addAttribute("roles", CameraForm.ROLES);
         model.addAttribute("formats", CameraForm.FORMATS);
         model.addAttribute("modes", CameraForm.MODES);
@@ -153,6 +153,8 @@ class PlanController {
                 .put("other", plan.other().map(Place::id).map(String::valueOf).orElse(""))
                 .put("afterC2", plan.margins().afterC2())
                 .put("beforeC3", plan.margins().beforeC3())
+                .allows("afterC2", Margins.AFTER_C2)
+                .allows("beforeC3", Margins.BEFORE_C3)
                 .put("celsius", plan.celsius());
     }
 

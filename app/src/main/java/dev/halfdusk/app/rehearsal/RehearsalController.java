@@ -74,7 +74,10 @@ class RehearsalController {
 
     @GetMapping
     String show(@PathVariable long id, Model model) {
-        return page(plans.existing(id), new Form().put("before", "3").put("speed", "1"), model);
+        return page(
+                plans.existing(id),
+                new Form().put("before", "3").put("speed", "1").allows("before", BEFORE),
+                model);
     }
 
     private String page(EclipsePlan plan, Form form, Model model) {

@@ -180,6 +180,7 @@ public class SetupReader {
 
     /** The typed direction, or the core while it is up; afterwards the fields hold where the camera looks. */
     private static Night.Aim aim(Form form, Night night, Instant when) {
+        said(form);
         boolean typed = form.has("azimuth") && form.has("altitude");
         boolean point = form.has("aim") ? "point".equals(form.value("aim")) : typed;
         if (point && typed) {
@@ -202,6 +203,7 @@ public class SetupReader {
 
     /** Where it is aimed: both numbers or neither. Empty also where the form now holds complaints. */
     public static Optional<Direction> aim(Form form) {
+        said(form);
         if (!form.has("azimuth") && !form.has("altitude")) {
             return Optional.empty();
         }
@@ -210,5 +212,10 @@ public class SetupReader {
         return azimuth.isPresent() && altitude.isPresent()
                 ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
                 : Optional.empty();
+    }
+
+    /** What an aim may be, where it is shown and not read. */
+    public static void said(Form form) {
+        form.allows("azimuth", Range.AZIMUTH).allows("altitude", ALTITUDE);
     }
 }

@@ -62,7 +62,14 @@ class WeatherController {
     private String page(Place place, Night night, Form form, Model model) {
         model.addAttribute("weather", WeatherView.of(place, night, weather.of(place, night), clock.instant()));
         model.addAttribute("night", Words.night(night.date()));
-        model.addAttribute("form", form);
+        model.addAttribute(
+                "form",
+                form.allows("low", WeatherHour.CLOUD)
+                        .allows("middle", WeatherHour.CLOUD)
+                        .allows("high", WeatherHour.CLOUD)
+                        .allows("wind", WeatherHour.WIND)
+                        .allows("temperature", WeatherHour.TEMPERATURE)
+                        .allows("humidity", WeatherHour.HUMIDITY));
         return "weather/weather";
     }
 

@@ -24,6 +24,12 @@ public final class Form {
 
     public static final int LONGEST_TEXT = 500;
 
+    /** Stands in hints for the range of a field. */
+    private static final String RANGE = "~";
+
+    /** The hint of a field that nobody has read; a test looks that no page shows it. */
+    public static final String UNSAID = "\u2026 to \u2026";
+
     /** A day inside the ephemeris at both ends, since a night reaches into the next day in any time zone. */
     public static final Dates NIGHTS = new Dates(LocalDate.of(2000, 1, 2), LocalDate.of(2059, 12, 29));
 
@@ -48,6 +54,7 @@ public final class Form {
     private final Map<String, String> typed = new LinkedHashMap<>();
     private final Map<String, String> errors = new LinkedHashMap<>();
     private final Map<String, String> notes = new LinkedHashMap<>();
+    private final Map<String, Range> ranges = new LinkedHashMap<>();
 
     public static Form of(Map<String, String> typed) {
         Form form = new Form();
@@ -57,7 +64,9 @@ public final class Form {
 
     /** The same entries without complaints. */
     public Form copy() {
-        return of(typed);
+        Form copy = of(typed);
+        copy.ranges.putAll(ranges);
+        return copy;
     }
 
     public Form put(String field, Object value) {
@@ -89,6 +98,25 @@ public final class Form {
     /** What was done to a field without being asked, or null. */
     public String note(String field) {
         return notes.get(field);
+    }
+
+    /**
+     * What is said beside a field, with the range it was last read within in the place of a tilde.
+     *
+     * @param words such as "~, at each end"
+     */
+    public String hint(String field, String words) {
+        if (words == null || !words.contains(RANGE)) {
+            return words;
+        }
+        Range range = ranges.get(field);
+        return words.replace(RANGE, range == null ? UNSAID : range.allowed());
+    }
+
+    /** What a field allows, for one that is not read before it is shown. */
+    public Form allows(String field, Range range) {
+        ranges.putIfAbsent(field, range);
+        return this;
     }
 
     /** Whether some field was changed without being asked. */
@@ -129,6 +157,7 @@ public final class Form {
 
     /** A number within a range, with point or comma; empty after a complaint. */
     public OptionalDouble number(String field, Range range) {
+        ranges.put(field, range);
         String text = value(field);
         if (text.isEmpty()) {
             reject(field, "Enter the " + range.quantity() + ": " + range.allowed() + ".");
