@@ -9,6 +9,8 @@ ALTER TABLE mark DROP COLUMN height_m;
 ALTER TABLE mark DROP COLUMN width_m;
 ALTER TABLE mark DROP COLUMN foot_m;
 ALTER TABLE mark DROP COLUMN silhouette;
+ALTER TABLE mark DROP COLUMN name;
+ALTER TABLE mark ADD COLUMN name TEXT GENERATED ALWAYS AS (fields ->> 'name') VIRTUAL;
 
 ALTER TABLE dome ADD COLUMN fields TEXT NOT NULL DEFAULT '{}' CHECK (json_valid(fields));
 UPDATE dome SET fields = json_object(
@@ -17,6 +19,8 @@ ALTER TABLE dome DROP COLUMN bearing_deg;
 ALTER TABLE dome DROP COLUMN distance_km;
 ALTER TABLE dome DROP COLUMN people;
 ALTER TABLE dome DROP COLUMN lamps;
+ALTER TABLE dome DROP COLUMN name;
+ALTER TABLE dome ADD COLUMN name TEXT GENERATED ALWAYS AS (fields ->> 'name') VIRTUAL;
 
 ALTER TABLE place ADD COLUMN notes TEXT NOT NULL DEFAULT '{}' CHECK (json_valid(notes));
 UPDATE place SET notes = json_object('access', access, 'hazards', hazards, 'turnBack', turn_back);

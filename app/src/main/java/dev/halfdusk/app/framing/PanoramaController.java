@@ -7,15 +7,15 @@ import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.take.Arch;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.Instant;
@@ -64,10 +64,10 @@ class PanoramaController {
     String panorama(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         Form form = Form.of(typed);
         Choices choices = setups.show(form, model);
-        form.putIfEmpty("overlap", "30")
-                .putIfEmpty("click", "5")
-                .putIfEmpty("margin", "15")
-                .putIfEmpty("settle", "5");
+        form.putIfEmpty("overlap", 100 * Arch.USUAL.overlap())
+                .putIfEmpty("click", Arch.USUAL.clickDeg())
+                .putIfEmpty("margin", Arch.ROOM_DEG)
+                .putIfEmpty("settle", Arch.USUAL.settleSeconds());
         if (!form.has("range")) {
             form.put("range", "arch");
         }
@@ -125,13 +125,8 @@ class PanoramaController {
         CameraBody body = a.setup().rig().body();
         Panorama.Shutters shutters =
                 p.shutters(a.place().site().latitudeDeg(), a.setup().demand(), body.dial());
-        double unburnt = proposal.unburntSeconds();
-        Dial.Stop common = shutters.common()
-                .filter(s -> s.realSeconds() <= unburnt)
-                .or(() -> body.shutterAtMost(unburnt))
-                .orElseGet(body::shortest);
-        double seconds = common.realSeconds();
-        IsoChoice iso = IsoChoice.recommended(proposal.light().during(seconds), body);
+        Settings set = p.settings(proposal);
+        double seconds = set.seconds();
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < p.frames().size(); i++) {
             Panorama.Frame f = p.frames().get(i);
@@ -148,8 +143,8 @@ class PanoramaController {
                 p.frames().size(),
                 p.rows(),
                 Words.trimmed(p.stepDeg()) + "\u00b0",
-                common.label(),
-                iso.iso(),
+                body.label(seconds),
+                (int) set.iso(),
                 Words.span(Duration.ofSeconds(Math.max(60, Math.round(p.seconds(seconds, settle))))),
                 Words.number(p.turnDeg(seconds, settle), 1) + "\u00b0",
                 p.complete(),

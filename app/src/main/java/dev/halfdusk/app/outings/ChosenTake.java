@@ -17,6 +17,8 @@ import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Answer;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -25,6 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 
 /**
  * The take that is looked at, at a minute of the night.
@@ -32,6 +35,9 @@ import java.util.OptionalDouble;
  * @param asked the same question of exposure as on every other page
  * @param picture drawing of its frame; null where the photograph is shown
  * @param query of the photograph's address
+ * @param reasons for the settings of its first frame
+ * @param turns of the camera from frame to frame, in words
+ * @param decides whether its photographer can decide on its settings, and has
  * @param stars whether its settings are those that the proposal for stars gives
  */
 record ChosenTake(
@@ -52,6 +58,10 @@ record ChosenTake(
         String query,
         List<String> risks,
         List<Subject.Parameter> parameters,
+        List<ProposalView.ReasonRow> reasons,
+        List<String> turns,
+        boolean decides,
+        boolean decided,
         String test) {
 
     static ChosenTake of(
@@ -73,6 +83,7 @@ record ChosenTake(
                 ? Optional.of(
                         new TrailFrames(Math.min(step.frames(), (int) TrailFrames.FRAMES.max()), step.pauseSeconds()))
                 : Optional.empty();
+        Answer answer = t.plan().answer(slot.map(s -> s.runs().from()).orElse(when));
         return new ChosenTake(
                 t.id(),
                 number,
@@ -91,8 +102,13 @@ record ChosenTake(
                 query(asked, step, trails, take.subject()),
                 t.plan().risks(),
                 take.subject().kind().parameters(),
-                t.plan()
-                        .test()
+                answer.reasons().stream().map(ProposalView::reason).toList(),
+                IntStream.range(0, answer.turns().size())
+                        .mapToObj(i -> RunSheet.turn(answer.turns(), i))
+                        .toList(),
+                take.subject().decides(),
+                !take.decision().equals(Decision.NONE),
+                answer.test()
                         .map(f -> f.click().label() + " s at ISO "
                                 + Numbers.plain(f.settings().iso()))
                         .orElse(""));

@@ -9,11 +9,13 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Take;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -170,6 +172,9 @@ public class OutingFile {
         }
         node.put("upright", take.held() == Orientation.PORTRAIT);
         node.set("wish", takeJson.node(take.wish()));
+        if (!take.decision().equals(Decision.NONE)) {
+            ShapeJson.write(node.putObject("decision"), Decision.SHAPE, take.decision());
+        }
         node.put("pinnedAt", text(take.pinned()))
                 .put("openedAt", text(t.progress.opened()))
                 .put("closedAt", text(t.progress.closed()))

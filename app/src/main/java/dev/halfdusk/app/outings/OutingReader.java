@@ -5,6 +5,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
@@ -76,6 +78,7 @@ public final class OutingReader {
             "aim",
             "upright",
             "wish",
+            "decision",
             "pinnedAt",
             "openedAt",
             "closedAt",
@@ -265,6 +268,9 @@ public final class OutingReader {
         Optional<Instant> pinned = instant(n, "pinnedAt", where);
         Optional<Instant> opened = instant(n, "openedAt", where);
         Optional<Instant> closed = instant(n, "closedAt", where);
+        Decision decision = n.path("decision").isObject()
+                ? tried(where + "decision", () -> ShapeJson.foreign(Decision.SHAPE, n.path("decision")))
+                : Decision.NONE;
         Progress progress = tried(
                 where + "closedAt",
                 () -> new Progress(opened, closed, n.path("skipped").asBoolean()));
@@ -281,7 +287,8 @@ public final class OutingReader {
                 held,
                 Demand.USUAL,
                 place == null || place.id() == null ? wish : ground.at(place.id(), wish),
-                pinned);
+                pinned,
+                decision);
         return Optional.of(new OutingFile.OfTake(take, rig, progress));
     }
 

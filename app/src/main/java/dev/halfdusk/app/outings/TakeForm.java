@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.ground.Mark;
@@ -15,8 +16,10 @@ import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subject.Parameter;
@@ -51,6 +54,11 @@ class TakeForm {
         this.places = places;
     }
 
+    /** Before the names of the fields of what is decided. */
+    static final String OWN = "own-";
+
+    static final List<ShapeForm.View> DECISION = ShapeForm.views(OWN, Decision.SHAPE);
+
     /** A take with the rig it is stored with. */
     record Read(Take take, NamedRig rig) {}
 
@@ -71,6 +79,7 @@ class TakeForm {
                 "mark",
                 "at"));
         kind.parameters().forEach(p -> names.add(p.name()));
+        names.addAll(ShapeForm.names(OWN, Decision.SHAPE));
         return names;
     }
 
@@ -102,6 +111,7 @@ class TakeForm {
                 .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
         t.aim().ifPresent(a -> SetupReader.fill(form, a));
         SetupReader.said(form);
+        ShapeForm.fill(OWN, form, Decision.SHAPE, t.decision());
         List<Parameter> parameters = t.subject().kind().parameters();
         for (int i = 0; i < parameters.size(); i++) {
             double v = t.subject().values().get(i);
@@ -131,15 +141,23 @@ class TakeForm {
         }
         Rig rig = named.get().rig();
         SetupReader.fit(form, named.get().id(), rig);
-        form.putIfEmpty("focal", rig.lens().shortestMm());
+        form.putIfEmpty(
+                "focal", subject.map(s -> s.usualFocalMm(rig)).orElse(rig.lens().shortestMm()));
         OptionalDouble focal = form.number("focal", rig.lens().focalLengths());
         Range apertures = focal.isPresent() ? rig.apertures(focal.getAsDouble()) : Range.APERTURE;
-        form.putIfEmpty("aperture", apertures.min());
+        double mm = focal.orElse(rig.lens().shortestMm());
+        form.putIfEmpty(
+                "aperture",
+                subject.filter(s -> rig.lens().focalLengths().holds(mm))
+                        .map(s -> s.usualAperture(rig, mm))
+                        .orElse(apertures.min()));
         OptionalDouble aperture = form.number("aperture", apertures);
         Optional<Direction> aim = SetupReader.aim(form);
         Optional<Wish> wish = wish(form, subject, outing.place());
         Optional<Instant> pinned = form.clock("at")
                 .map(t -> Night.at(outing.night(), t, outing.place().zone()));
+        Optional<Decision> decision = ShapeForm.read(OWN, form, Decision.SHAPE);
+        fits(form, rig.body());
         String name = name(form, kind);
         if (form.hasErrors()) {
             return Optional.empty();
@@ -155,8 +173,21 @@ class TakeForm {
                 held,
                 Demand.USUAL,
                 wish.orElseThrow(),
-                pinned);
+                pinned,
+                decision.orElseThrow());
         return Optional.of(new Read(take, named.get()));
+    }
+
+    /** What the body cannot be set to is refused with what it can. */
+    private static void fits(Form form, CameraBody body) {
+        Range isos = new Range("ISO", body.response().baseIso(), body.topIso(), "");
+        Range shutters = Range.SHUTTER.from(body.fastestSeconds());
+        if (form.has(OWN + "iso") && form.error(OWN + "iso") == null) {
+            form.number(OWN + "iso", isos);
+        }
+        if (form.has(OWN + "shutterSeconds") && form.error(OWN + "shutterSeconds") == null) {
+            form.number(OWN + "shutterSeconds", shutters);
+        }
     }
 
     /** One that is named only by what it is needs no name of its own; something else is nothing without. */

@@ -6,6 +6,7 @@ import dev.halfdusk.app.db.tables.records.TakeRecord;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
@@ -13,6 +14,7 @@ import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Take;
 import java.time.Instant;
@@ -109,7 +111,8 @@ public class Takes {
                 r.getUpright() ? Orientation.PORTRAIT : Orientation.LANDSCAPE,
                 Demand.USUAL,
                 json.wish(r.getWish()),
-                Optional.ofNullable(r.getPinnedAt()));
+                Optional.ofNullable(r.getPinnedAt()),
+                ShapeJson.read(Decision.SHAPE, r.getDecision()));
     }
 
     @Transactional
@@ -141,6 +144,7 @@ public class Takes {
         r.setUpright(take.held() == Orientation.PORTRAIT);
         r.setWish(json.write(take.wish()));
         r.setPinnedAt(take.pinned().orElse(null));
+        r.setDecision(ShapeJson.text(Decision.SHAPE, take.decision()));
     }
 
     /** @param opening empty to let the wish decide again */

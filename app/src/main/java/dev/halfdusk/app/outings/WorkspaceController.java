@@ -108,6 +108,7 @@ class WorkspaceController {
                 "candidates",
                 outings.candidates(outing.id()).stream().map(Words::day).toList());
         model.addAttribute("subjects", TakeForm.SUBJECTS);
+        model.addAttribute("decision", TakeForm.DECISION);
         model.addAttribute("wishes", TakeForm.WISHES);
         model.addAttribute("anyWish", TakeForm.ANY_WISH);
         model.addAttribute("rigs", rigs);

@@ -123,15 +123,14 @@ public class Places {
 
     @Transactional
     public void addDome(long place, Dome dome) {
-        db.insertInto(DOME, DOME.PLACE_ID, DOME.NAME, DOME.FIELDS)
-                .values(place, dome.name(), ShapeJson.text(Dome.SHAPE, dome))
+        db.insertInto(DOME, DOME.PLACE_ID, DOME.FIELDS)
+                .values(place, ShapeJson.text(Dome.SHAPE, dome))
                 .execute();
     }
 
     @Transactional
     public void changeDome(long place, long dome, Dome d) {
         db.update(DOME)
-                .set(DOME.NAME, d.name())
                 .set(DOME.FIELDS, ShapeJson.text(Dome.SHAPE, d))
                 .where(DOME.ID.eq(dome).and(DOME.PLACE_ID.eq(place)))
                 .execute();
@@ -207,15 +206,14 @@ public class Places {
 
     @Transactional
     public void addMark(long place, Mark m) {
-        db.insertInto(MARK, MARK.PLACE_ID, MARK.NAME, MARK.FIELDS)
-                .values(place, m.name(), ShapeJson.text(Mark.SHAPE, m))
+        db.insertInto(MARK, MARK.PLACE_ID, MARK.FIELDS)
+                .values(place, ShapeJson.text(Mark.SHAPE, m))
                 .execute();
     }
 
     @Transactional
     public void changeMark(long place, long mark, Mark m) {
         db.update(MARK)
-                .set(MARK.NAME, m.name())
                 .set(MARK.FIELDS, ShapeJson.text(Mark.SHAPE, m))
                 .where(MARK.ID.eq(mark).and(MARK.PLACE_ID.eq(place)))
                 .execute();

@@ -9,7 +9,6 @@ import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Stacking;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
@@ -19,7 +18,6 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.BodyTiming;
@@ -46,11 +44,6 @@ class SequenceReader {
     private static final Range DARKS = new Range("dark frames", 0, 100, "");
     private static final double USUAL_PRINT_CM = 60;
     private static final String USUAL_ARC = "15";
-
-    /** Of ground at the lower edge of a frame with trails; and how far from its middle the pole may be, as a share. */
-    private static final double GROUND_DEG = 9;
-
-    private static final double POLE_WITHIN = 0.7;
 
     private final SetupReader setups;
     private final Places places;
@@ -82,7 +75,8 @@ class SequenceReader {
         SetupRequest setup = first.get();
         boolean circles = kind.get() == Kind.TRAILS;
         if (!aimed && circles) {
-            SetupReader.fill(form.put("aim", "point"), circles(setup));
+            SetupReader.fill(
+                    form.put("aim", "point"), Aiming.circles(setup.place().site(), setup.optics()));
         }
         if (!timed && circles) {
             Instant begins = setup.night().darkWindow().map(Interval::from).orElse(setup.when());
@@ -97,16 +91,6 @@ class SequenceReader {
         }
         setup = setups.read(form, choices).orElse(setup);
         return read(form, kind.get(), format, setup);
-    }
-
-    /** At the pole with some ground below it; with the pole at the lower third where it stands too high for that. */
-    private static Direction circles(SetupRequest setup) {
-        Direction pole = Aiming.pole(setup.place().site());
-        Optics optics = setup.optics();
-        double grounded = optics.heightDeg() / 2 - GROUND_DEG;
-        return grounded > 0 && Math.abs(pole.altitudeDeg() - grounded) < POLE_WITHIN * optics.heightDeg() / 2
-                ? new Direction(pole.azimuthDeg(), grounded)
-                : Aiming.at(optics, setup.setup().pointing().rollDeg(), pole, Aiming.Third.LOWER);
     }
 
     private Optional<SequenceRequest> read(Form form, Kind kind, Optional<FileFormat> format, SetupRequest setup) {

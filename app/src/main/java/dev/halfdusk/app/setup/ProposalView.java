@@ -156,7 +156,7 @@ public record ProposalView(
                 f.overPx(tolerance) > 0 ? Words.number(f.overPx(tolerance), 1) : "");
     }
 
-    private static ReasonRow reason(Reason r) {
+    public static ReasonRow reason(Reason r) {
         boolean whole = r.value() == Math.rint(r.value()) && Math.abs(r.value()) >= 1;
         String number = Words.number(r.value(), whole || Math.abs(r.value()) >= 1000 ? 0 : 2);
         String unit = r.unit().equals("\u2033") || r.unit().isEmpty() ? r.unit() : " " + r.unit();

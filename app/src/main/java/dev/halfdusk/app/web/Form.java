@@ -15,6 +15,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * What someone typed, what was wrong with it, and the values read from it. Every page with fields reads them through
@@ -175,7 +177,15 @@ public final class Form {
         return OptionalDouble.of(value.get());
     }
 
+    private static final Pattern FRACTION = Pattern.compile("(\\d+(?:[.,]\\d+)?) ?/ ?(\\d+(?:[.,]\\d+)?)");
+
+    /** With point or comma, or as shutters are written: 1/200. */
     private static Optional<Double> parsed(String text) {
+        Matcher fraction = FRACTION.matcher(text);
+        if (fraction.matches()) {
+            return parsed(fraction.group(1))
+                    .flatMap(a -> parsed(fraction.group(2)).map(b -> a / b));
+        }
         try {
             return Optional.of(Double.parseDouble(text.replace(',', '.').replace('\u2212', '-')));
         } catch (NumberFormatException e) {

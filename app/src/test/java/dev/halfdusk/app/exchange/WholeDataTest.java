@@ -33,6 +33,7 @@ import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
 import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
@@ -41,6 +42,7 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
@@ -59,6 +61,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -139,6 +142,12 @@ class WholeDataTest {
         takes.add(
                 id,
                 Take.of("Field", new Stack(21, 3), Takes.camera(rig))
+                        .with(new Decision(
+                                PlannedBy.N500,
+                                OptionalDouble.of(12.5),
+                                OptionalDouble.of(2500),
+                                OptionalDouble.empty(),
+                                OptionalDouble.of(2.5)))
                         .with(places.at(place.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Stack")))),
                 rig.id());
         long tea = takes.add(id, Take.of("Tea", new Free(25, true), Takes.camera(rig)), rig.id());
@@ -240,6 +249,7 @@ class WholeDataTest {
                 "/takes/0/aperture|0.1|takes[0].aperture: a number",
                 "/takes/0/parameters/arcDeg|500|takes[0].parameters: ",
                 "/takes/0/parameters/arcDeg|\"wide\"|takes[0].parameters: ",
+                "/takes/1/decision/iso|7|takes[1].decision: iso: ",
                 "/takes/0/wish/kind|\"someday\"|takes[0].wish: ",
                 "/takes/0/wish/from|\"9 pm\"|takes[0].wish: ",
                 "/takes/0/aim/azimuth|400|takes[0].aim.azimuth: a number",
@@ -531,7 +541,7 @@ class WholeDataTest {
 
     /** Kit and places obey the schemas that are served; a number written as text does not. */
     @ParameterizedTest
-    @CsvSource({"kit, /bodies/0/sensorWidth", "places, /places/0/marks/0/height"})
+    @CsvSource({"kit, /bodies/0/sensorWidth", "places, /places/#/marks/0/height"})
     void each_file_obeys_its_schema(String name, String number) throws Exception {
         full();
         JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
@@ -542,7 +552,12 @@ class WholeDataTest {
                         .getContentAsString(StandardCharsets.UTF_8));
         JsonNode written = json.readTree(unpacked().get(name + ".json"));
         assertThat(schema.validate(written)).isEmpty();
-        JsonPointer at = JsonPointer.compile(number);
+        int marked = 0; // the first place with a mark
+        while (number.contains("#")
+                && written.at("/places/" + marked + "/marks/0").isMissingNode()) {
+            marked++;
+        }
+        JsonPointer at = JsonPointer.compile(number.replace("#", "" + marked));
         ObjectNode parent = (ObjectNode) written.at(at.head());
         String field = at.last().getMatchingProperty();
         parent.put(field, parent.path(field).asText());

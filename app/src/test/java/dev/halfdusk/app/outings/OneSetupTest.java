@@ -108,10 +108,12 @@ class OneSetupTest {
         Outing outing = outings.save(
                 Outing.fresh("Tele", place, LocalDate.of(2027, 6, 8)).with(Demand.USUAL.within(2.5, Sharp.HALF)));
         NamedRig rig = kit.rig(id).orElseThrow();
-        takes.add(
-                outing.id(), Take.of("Core", new MilkyWay(0), Takes.camera(rig)).set(150, 9), id);
-
         Night night = outing.night(skies);
+        takes.add(
+                outing.id(),
+                Take.of("Core", new MilkyWay(0), Takes.camera(rig)).set(150, 9).pinnedAt(night.best()),
+                id);
+
         SetupRequest asked =
                 SetupRequest.of(rig, place, night, 150, 9, Demand.USUAL.within(2.5, Sharp.HALF), night.best());
         Proposal expected = asked.proposal();

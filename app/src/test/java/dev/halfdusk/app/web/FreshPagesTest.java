@@ -73,7 +73,9 @@ class FreshPagesTest {
         pages.put(
                 "update place set name = name || '*' where id = " + place,
                 List.of("/places", "/places/" + place, "/nights?place=" + place, "/events?place=" + place));
-        pages.put("update mark set name = name || '*' where place_id = " + place, List.of("/places/" + place));
+        pages.put(
+                "update mark set fields = json_set(fields, '$.name', name || '*') where place_id = " + place,
+                List.of("/places/" + place));
         pages.put("update rig set name = name || '*' where id = " + rig, List.of("/kit", "/bench?rig=" + rig));
         pages.put("update body set name = name || '*' where id = " + body, List.of("/kit"));
         pages.put("update lens set name = name || '*' where id = " + lens, List.of("/kit"));

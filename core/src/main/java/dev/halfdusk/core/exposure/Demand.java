@@ -8,13 +8,19 @@ import dev.halfdusk.core.measure.Range;
  * @param tolerancePx drift in pixels that still counts as a point
  * @param sharp which stars must stay within it
  * @param signalToNoise wanted of the core's clouds after stacking
+ * @param plannedBy the school that decides on the shutter; it is judged by the drift whichever it is
  */
-public record Demand(double tolerancePx, Sharp sharp, double signalToNoise) {
+public record Demand(double tolerancePx, Sharp sharp, double signalToNoise, PlannedBy plannedBy) {
 
     public static final Range SIGNAL_TO_NOISE = new Range("signal to noise", 1, 500, "");
 
     /** Three pixels over nine tenths of the frame, and clouds that stand ten times above the noise. */
     public static final Demand USUAL = new Demand(3, Sharp.MOST, 10);
+
+    /** By the drift in the frame. */
+    public Demand(double tolerancePx, Sharp sharp, double signalToNoise) {
+        this(tolerancePx, sharp, signalToNoise, PlannedBy.DRIFT);
+    }
 
     public Demand {
         Range.TOLERANCE.check(tolerancePx);
@@ -22,6 +28,10 @@ public record Demand(double tolerancePx, Sharp sharp, double signalToNoise) {
     }
 
     public Demand within(double pixels, Sharp who) {
-        return new Demand(pixels, who, signalToNoise);
+        return new Demand(pixels, who, signalToNoise, plannedBy);
+    }
+
+    public Demand by(PlannedBy school) {
+        return new Demand(tolerancePx, sharp, signalToNoise, school);
     }
 }

@@ -9,6 +9,8 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.FixedPoint;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -63,8 +65,13 @@ public record Proposal(
                 ? Optional.of(Tracking.of(
                         s.rig().support(), framing.optics(), s.demand().tolerancePx()))
                 : Optional.empty();
-        double limit = still.map(ShutterAdvice::limitSeconds)
+        boolean held = s.rig().support().kind() == Support.Kind.HAND;
+        double shakes = held ? framing.optics().handHeldSeconds() : Double.POSITIVE_INFINITY;
+        TrailingRule.Case at = new TrailingRule.Case(framing.optics(), s.aperture(), FixedPoint.CORE.declinationDeg());
+        double stars = still.map(a -> s.demand().plannedBy().seconds(at).orElse(a.limitSeconds()))
                 .orElseGet(() -> tracking.orElseThrow().limitSeconds());
+        double planned = s.demand().plannedBy() == PlannedBy.DRIFT ? stars : labelled(body, stars);
+        double limit = Math.min(shakes, planned);
         Dial.Stop sharp = click(body, limit, tracked);
         FrameSky sky = FrameSky.of(framing, s.moment(), s.from());
         Light sharpLight = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), sharp.realSeconds());
@@ -80,8 +87,21 @@ public record Proposal(
         Optional<Stacking> stack = hopeless ? Optional.empty() : enough;
         List<Reason> reasons = new ArrayList<>();
         still.ifPresent(a -> reasons.addAll(a.reasons()));
+        if (still.isPresent() && s.demand().plannedBy() != PlannedBy.DRIFT) {
+            reasons.add(new Reason(
+                    "Planned by another school: " + s.demand().plannedBy().words(),
+                    stars,
+                    "s",
+                    Numbers.text(
+                            "stars that matter then drift by %.1f px; %.1f were to be kept",
+                            drift.px(s.demand().sharp()), s.demand().tolerancePx()),
+                    "as you decided"));
+        }
         tracking.ifPresent(t -> reasons.addAll(tracked(t, s, seconds)));
         List<Reason> warnings = new ArrayList<>();
+        if (held) {
+            warnings.add(inTheHand(shakes));
+        }
         if (seconds < sharp.realSeconds()) {
             warnings.add(givesWay(sharpLight, sharp, click, body));
         }
@@ -110,6 +130,18 @@ public record Proposal(
                 stack,
                 List.copyOf(reasons),
                 List.copyOf(warnings));
+    }
+
+    /** A rule of thumb is not meant to the hundredth. */
+    private static final double ROUNDED = 1.01;
+
+    /** Rules of thumb mean what the dial says: 20 s, though it is open a little longer. */
+    private static double labelled(CameraBody body, double seconds) {
+        return body.shutters().stream()
+                .filter(s -> s.nominalSeconds() <= ROUNDED * seconds)
+                .findFirst()
+                .map(s -> Math.max(seconds, s.realSeconds()))
+                .orElse(seconds);
     }
 
     private static Optional<Stacking> stack(Setup s, Light light, int iso) {
@@ -188,6 +220,15 @@ public record Proposal(
                         "px",
                         "take the ground with the tracker stopped",
                         "rate of the tracker"));
+    }
+
+    private static Reason inTheHand(double shakes) {
+        return new Reason(
+                "Held in the hand, no longer than",
+                shakes,
+                "s",
+                "1 / (focal length \u00d7 crop): put it on something",
+                "a rule of the craft");
     }
 
     private static Reason givesWay(Light sharp, Dial.Stop wanted, Dial.Stop click, CameraBody body) {
@@ -312,7 +353,7 @@ public record Proposal(
     }
 
     private static Reason atClass(Setup s, double seconds, int darknessClass, String words) {
-        SkyGlow glow = SkyGlow.ofZenith(Luminance.ofClass(darknessClass));
+        SkyGlow glow = s.from().glow().read(Luminance.ofClass(darknessClass)); // its towns still stand where they are
         FrameSky sky = FrameSky.of(s.framing(), s.moment(), s.from().under(glow));
         CameraBody body = s.rig().body();
         Light light = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), seconds);

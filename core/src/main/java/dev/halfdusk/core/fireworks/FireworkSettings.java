@@ -57,6 +57,12 @@ public record FireworkSettings(Settings settings) {
 
     private static final double BODY_SECONDS = 5;
 
+    /** The f-number at which streaks are well exposed at an ISO, on the lens. */
+    public static double aperture(Range lens, double iso) {
+        double wanted = lens.nearest(USUAL_APERTURE * Math.sqrt(iso / USUAL_ISO));
+        return ApertureDial.nearest(ApertureDial.between(lens.min(), lens.max()), wanted);
+    }
+
     /** Stops by which streaks are brighter than at f/11 and ISO 100. */
     public double streakStops() {
         return Stops.of(settings.iso() / USUAL_ISO) - Stops.ofApertures(USUAL_APERTURE, settings.aperture());

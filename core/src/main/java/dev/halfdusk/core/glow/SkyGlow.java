@@ -75,6 +75,11 @@ public final class SkyGlow {
         return new SkyGlow(zenithMagnitude, extinction, domes);
     }
 
+    /** The same air and towns under a zenith that was read. */
+    public SkyGlow read(double zenithMagnitude) {
+        return new SkyGlow(OptionalDouble.of(zenithMagnitude), extinction, domes);
+    }
+
     /** Magnitudes per airmass. */
     public double extinction() {
         return extinction;

@@ -64,8 +64,7 @@ public record MoonLimit(Cause cause, double seconds) {
 
     /** 1 / (focal length × crop), twice as long for each stop that a stabiliser is said to save. */
     public static double handHeldSeconds(Optics optics, double stabiliserStops) {
-        return Stops.ratio(STABILISER.check(stabiliserStops))
-                / (optics.focalMm() * optics.sensor().crop());
+        return Stops.ratio(STABILISER.check(stabiliserStops)) * optics.handHeldSeconds();
     }
 
     /** The shortest of them. */

@@ -60,6 +60,24 @@ public final class Aiming {
         return latitude < 0 ? new Direction(180, -latitude) : new Direction(0, latitude);
     }
 
+    /** Of ground at the lower edge of a frame with circles; and how far from its middle the pole may be, as a share. */
+    private static final double GROUND_DEG = 9;
+
+    private static final double POLE_WITHIN = 0.7;
+
+    /**
+     * At the pole with some ground below it; with the pole at the lower third where it stands too high for that.
+     *
+     * @param optics as the camera is held, level
+     */
+    public static Direction circles(Site site, Optics optics) {
+        Direction pole = pole(site);
+        double grounded = optics.heightDeg() / 2 - GROUND_DEG;
+        return grounded > 0 && Math.abs(pole.altitudeDeg() - grounded) < POLE_WITHIN * optics.heightDeg() / 2
+                ? new Direction(pole.azimuthDeg(), grounded)
+                : at(optics, 0, pole, Third.LOWER);
+    }
+
     /** Where a target stands, airless; half way up on the equator's side of the sky while it is far below the horizon. */
     public static Direction towards(Target target, Moment moment, Observer observer) {
         Direction there = Direction.of(moment.local(target, observer));

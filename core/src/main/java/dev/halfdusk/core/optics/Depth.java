@@ -54,6 +54,11 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
         return hyperfocalM - focalMm / 1000;
     }
 
+    /** Diameter of the spot of a star while focused at a distance, millimetres: f² / (N (s − f)). */
+    public double blurAtStarsMm(double focusM) {
+        return focalMm * focalMm / (aperture * (focusM * 1000 - focalMm));
+    }
+
     /** Where to focus a second frame so that it is sharp from a nearest thing up to where the frame of the stars takes over. */
     public double blendFocusM(double nearestM) {
         // near limit of the focus = nearest; solved from s (H − f) / (H + s − 2 f) = n

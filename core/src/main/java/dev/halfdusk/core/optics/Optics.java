@@ -61,4 +61,9 @@ public record Optics(Sensor sensor, double focalMm, Projection projection, doubl
     public Optics portrait() {
         return new Optics(sensor.portrait(), focalMm, projection, circleMm);
     }
+
+    /** What a hand holds without shaking, seconds: 1 / (focal length × crop). A rule of the craft. */
+    public double handHeldSeconds() {
+        return 1 / (focalMm * sensor.crop());
+    }
 }

@@ -13,6 +13,9 @@ import java.util.List;
  */
 public record Rig(CameraBody body, Lens lens, double converter, double filterStops, Support support) {
 
+    /** Through more than this only the sun shows. */
+    private static final double DARK_FILTER_STOPS = 8;
+
     /** Stops by which a filter of a density darkens: 3.32 for each. */
     public static final double STOPS_PER_DENSITY = Stops.of(10);
 
@@ -101,6 +104,17 @@ public record Rig(CameraBody body, Lens lens, double converter, double filterSto
     /** Electrons for each photon that reaches the front element. */
     public double efficiency() {
         return body.response().quantumEfficiency() * lens.transmission() * Stops.ratio(-filterStops);
+    }
+
+    /** Whether stars can be taken with it: not from the hand, nor at the rate of moon or sun, nor through a dark filter. */
+    public boolean takesStars() {
+        boolean held = support.kind() == Support.Kind.TRIPOD || support.kind() == Support.Kind.SIDEREAL;
+        return held && !darkened();
+    }
+
+    /** Whether a solar filter is on it. */
+    public boolean darkened() {
+        return filterStops >= DARK_FILTER_STOPS;
     }
 
     /** Body and lens, grams. */

@@ -77,7 +77,7 @@ public final class NightProposal {
     public record Proposed(Take take, String why) {}
 
     /**
-     * @param cameras none propose nothing
+     * @param cameras none propose nothing; those that cannot take stars propose nothing of them
      * @param planned whose subjects are not proposed again
      * @param people pairs of hands
      * @param way of spending the night, counted from 0 and round
@@ -85,13 +85,14 @@ public final class NightProposal {
      */
     public static List<Proposed> of(
             Circumstances c, List<NamedCamera> cameras, List<Take> planned, int people, int way) {
-        if (cameras.isEmpty()) {
-            return List.of();
-        }
         List<NamedCamera> wide = cameras.stream()
+                .filter(k -> k.rig().takesStars())
                 .sorted(Comparator.comparingDouble((NamedCamera k) -> speed(k.rig()))
                         .thenComparing(NamedCamera::name))
                 .toList();
+        if (wide.isEmpty()) {
+            return List.of();
+        }
         NamedCamera first = wide.get(0);
         NamedCamera second = wide.stream()
                 .filter(k -> k.rig().lens().shortestMm() <= WIDE_MM
@@ -99,7 +100,8 @@ public final class NightProposal {
                 .filter(k -> !k.body().id().equals(first.body().id()))
                 .findFirst()
                 .orElse(first);
-        NamedCamera longest = wide.stream()
+        NamedCamera longest = cameras.stream()
+                .filter(k -> !k.rig().darkened())
                 .max(Comparator.comparingDouble(k -> k.rig().lens().longestMm()))
                 .orElse(first);
         NightProposal night = new NightProposal(c, first, second, longest, people);

@@ -2,11 +2,13 @@ package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
@@ -15,8 +17,8 @@ import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Star;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Focus;
 import dev.halfdusk.core.take.Plan;
-import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
@@ -126,12 +128,12 @@ public final class RunSheet {
         act(
                 begins,
                 first
-                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + star(begins)
-                        : "Aim " + slot.camera() + " anew for " + name + ", look at a star at full size",
+                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + focus(slot, begins)
+                        : "Aim " + slot.camera() + " anew for " + name + ", " + look(slot),
                 name);
         Instant looks = slot.runs().from().minus(habits.test());
         if (!slot.prepares().length().isZero()) {
-            slot.plan()
+            slot.answer()
                     .test()
                     .ifPresent(test -> act(
                             looks.isBefore(begins) ? begins : looks,
@@ -142,8 +144,7 @@ public final class RunSheet {
 
     /** ", looking 172°, 23° up": where the camera must look when it opens. */
     private String aimed(Slot slot) {
-        Take take = slot.plan().take();
-        var axis = take.setup(c, slot.runs().from()).pointing().axis();
+        Direction axis = slot.answer().aim();
         return ", looking " + Numbers.fixed(axis.azimuthDeg(), 0) + "\u00b0, " + Numbers.fixed(axis.altitudeDeg(), 0)
                 + "\u00b0 up";
     }
@@ -165,6 +166,7 @@ public final class RunSheet {
                 continue;
             }
             act(step.begins(), name + ": " + words(slot, step) + front(slot.program(), step), name);
+            turns(slot, step);
             if (!step.dark()) {
                 swaps(slot, step);
             }
@@ -293,6 +295,56 @@ public final class RunSheet {
     }
 
     /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; before there are any, something far. */
+    private String focus(Slot slot, Instant when) {
+        Focus focus = slot.answer().focus();
+        String away = Double.isInfinite(focus.metres()) ? "" : ", " + Numbers.trimmed(focus.metres(), 1) + " m away";
+        return switch (focus.on()) {
+            case STARS -> star(when);
+            case MOON -> " on the moon: a crater or its edge at full size";
+            case SUN -> " on the sun's edge, filter on";
+            case LAMP_OF_PERSON -> " on a lamp in the person's hand" + away;
+            case SCENE -> " on a lamp or an edge" + away;
+            case BURST -> " on something as far as the bursts" + away + ", while there is light";
+        };
+    }
+
+    private static String look(Slot slot) {
+        return switch (slot.answer().focus().on()) {
+            case STARS -> "look at a star at full size";
+            case MOON -> "look at the moon at full size";
+            case SUN -> "look at the sun's edge, filter on";
+            case LAMP_OF_PERSON -> "focus on a lamp in the person's hand";
+            case SCENE -> "focus on what must be sharp";
+            case BURST -> "leave the focus where it is";
+        };
+    }
+
+    /** Frame by frame where the camera is turned between them. */
+    private void turns(Slot slot, Program.Step step) {
+        List<Panorama.Turn> turns = slot.answer().turns();
+        for (int i = 0; i < turns.size() && i < step.frames(); i++) {
+            act(step.opening(i), slot.name() + ": " + turn(turns, i), slot.name());
+        }
+    }
+
+    /** "frame 2 of 14: 145° SE, 12° up; 3 clicks to the right". */
+    public static String turn(List<Panorama.Turn> turns, int i) {
+        Panorama.Turn t = turns.get(i);
+        String at = "frame " + t.number() + " of " + turns.size() + ": "
+                + Numbers.fixed(t.axis().azimuthDeg(), 0)
+                + "\u00b0 " + Angles.compass(t.axis().azimuthDeg()) + ", "
+                + Numbers.fixed(t.axis().altitudeDeg(), 0) + "\u00b0 up";
+        if (i == 0) {
+            return at + ", row 1";
+        }
+        String side = t.azimuthStepDeg() < 0 ? " to the left" : " to the right";
+        String far = t.clicks().isPresent()
+                ? Math.abs(t.clicks().getAsInt()) + (Math.abs(t.clicks().getAsInt()) == 1 ? " click" : " clicks")
+                : Numbers.trimmed(Math.abs(t.azimuthStepDeg()), 1) + "\u00b0";
+        boolean row = t.row() != turns.get(i - 1).row();
+        return at + "; " + (row ? "tilt, row " + t.row() + ", " : "") + far + side;
+    }
+
     private String star(Instant when) {
         Moment moment = Moment.at(when);
         Night night = c.night();

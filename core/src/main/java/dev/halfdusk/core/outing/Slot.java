@@ -4,6 +4,7 @@ import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Answer;
 import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
 import java.time.Instant;
@@ -43,6 +44,11 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
 
     public Program program() {
         return plan.program().apply(runs.from());
+    }
+
+    /** What else is said of it at its opening. */
+    public Answer answer() {
+        return plan.answer(runs.from());
     }
 
     /** What the camera does first, as its dial says it. */

@@ -1,17 +1,22 @@
 package dev.halfdusk.core.sequence;
 
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.ShutterAdvice;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Galaxy;
 import java.time.Duration;
 import java.time.Instant;
@@ -19,6 +24,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.Function;
 
 /**
@@ -67,6 +73,37 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
 
     /** One frame. */
     public record Frame(int row, int column, Direction axis) {}
+
+    /**
+     * How the camera is turned for a frame.
+     *
+     * @param number from 1
+     * @param azimuthStepDeg from the frame before, positive clockwise; 0 for the first
+     * @param clicks of the head from the frame before, positive clockwise; empty where it must be stopped between them
+     * @param row from 1; another than before means another tilt
+     */
+    public record Turn(int number, Direction axis, double azimuthStepDeg, OptionalInt clicks, int row) {}
+
+    /** In the order of the frames. */
+    public List<Turn> turns() {
+        List<Turn> turns = new ArrayList<>();
+        for (int i = 0; i < frames.size(); i++) {
+            Frame f = frames.get(i);
+            OptionalInt clicks = betweenClicks()
+                    ? OptionalInt.empty()
+                    : OptionalInt.of((int) Math.round(turned(i) / wanted.clickDeg));
+            turns.add(new Turn(i + 1, f.axis, turned(i), clicks, f.row + 1));
+        }
+        return List.copyOf(turns);
+    }
+
+    /** Clockwise from the frame before, through all of a row on the way back. */
+    private double turned(int i) {
+        if (i == 0) {
+            return 0;
+        }
+        return (frames.get(i).column - frames.get(i - 1).column) * stepDeg;
+    }
 
     /** The arch of the Milky Way from end to end, its top inside, with a margin beyond; a little ground below. */
     public static Wanted arch(Galaxy.Arch arch, double marginDeg, double overlap, double clickDeg) {
@@ -234,6 +271,25 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
                 ? each.stream().map(Optional::get).min(Comparator.comparingDouble(Dial.Stop::realSeconds))
                 : Optional.empty();
         return new Shutters(each, common);
+    }
+
+    /**
+     * One setting for all frames: the shortest of their shutters, no longer than the sky burns, and the ISO for it.
+     *
+     * @param proposal for a frame of the same setup, whose place and demand count
+     */
+    public Settings settings(Proposal proposal) {
+        Setup setup = proposal.setup();
+        CameraBody body = setup.rig().body();
+        double unburnt = proposal.unburntSeconds();
+        double seconds = shutters(setup.from().site().latitudeDeg(), setup.demand(), body.dial())
+                .common()
+                .filter(s -> s.realSeconds() <= unburnt)
+                .or(() -> body.shutterAtMost(unburnt))
+                .orElseGet(body::shortest)
+                .realSeconds();
+        IsoChoice iso = IsoChoice.recommended(proposal.light().during(seconds), body);
+        return new Settings(seconds, setup.aperture(), iso.iso());
     }
 
     /** Turned and settled between the frames. */

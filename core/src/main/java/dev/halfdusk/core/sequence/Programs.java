@@ -9,6 +9,7 @@ import dev.halfdusk.core.optics.Stops;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleFunction;
 
 /** Programs of what is not a plan of its own: stacks, panoramas and brackets. */
 public final class Programs {
@@ -48,6 +49,27 @@ public final class Programs {
      */
     public static Program bracket(
             Settings middle, int frames, double stepStops, double pauseSeconds, Instant begins, FileFormat format) {
+        return bracket(
+                frames,
+                stepStops,
+                by -> middle.withSeconds(middle.seconds() * Stops.ratio(by)),
+                pauseSeconds,
+                begins,
+                format);
+    }
+
+    /**
+     * The same where more than the shutter decides.
+     *
+     * @param brighter settings so many stops brighter than proposed
+     */
+    public static Program bracket(
+            int frames,
+            double stepStops,
+            DoubleFunction<Settings> brighter,
+            double pauseSeconds,
+            Instant begins,
+            FileFormat format) {
         BRACKET.check(frames);
         BRACKET_STEP.check(stepStops);
         if (frames % 2 == 0) {
@@ -57,7 +79,7 @@ public final class Programs {
         Instant at = begins;
         for (int i = 0; i < frames; i++) {
             int by = (i + 1) / 2 * (i % 2 == 0 ? 1 : -1);
-            Settings one = middle.withSeconds(middle.seconds() * Stops.ratio(by * stepStops));
+            Settings one = brighter.apply(by * stepStops);
             Program.Step step = new Program.Step(at, one, 1, 0, format, "bracket");
             steps.add(step);
             at = Instants.after(step.ends(), pauseSeconds);

@@ -1,7 +1,7 @@
 package dev.halfdusk.core.take;
 
-import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Sequence;
@@ -65,23 +65,26 @@ public record Clip(double clipSeconds, double perSecond, double intervalSeconds)
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Proposal p = planning.proposal();
-        double longest = Math.max(0.1, intervalSeconds - 1);
-        Settings set = p.settings().seconds() <= longest
-                ? p.settings()
-                : p.settings()
-                        .withSeconds(take.camera()
-                                .rig()
-                                .body()
-                                .shutterAtMost(longest)
-                                .map(Dial.Stop::realSeconds)
-                                .orElse(longest));
-        Sequence s = Lapse.lasting(clipSeconds, perSecond, intervalSeconds).sequence(set.seconds());
         return planning.plan(
                 false,
-                t -> Program.of(
-                        "time-lapse",
-                        new Program.Step(t, set, s.frames(), s.pauseSeconds(), FileFormat.RAW, "time-lapse")),
+                t -> {
+                    Settings set = settings(take, planning.proposal(t).settings());
+                    Sequence s = Lapse.lasting(clipSeconds, perSecond, intervalSeconds)
+                            .sequence(set.seconds());
+                    return Program.of(
+                            "time-lapse",
+                            new Program.Step(t, set, s.frames(), s.pauseSeconds(), FileFormat.RAW, "time-lapse"));
+                },
                 List.of("A knock against the tripod shows in the clip.", "The card fills: count the gigabytes."));
+    }
+
+    /** As the sky asks, but a second shorter than the interval. */
+    private Settings settings(Take take, Settings sky) {
+        double longest = Math.max(0.1, intervalSeconds - 1);
+        CameraBody body = take.camera().rig().body();
+        return sky.seconds() <= longest
+                ? sky
+                : sky.withSeconds(
+                        body.shutterAtMost(longest).map(Dial.Stop::realSeconds).orElse(longest));
     }
 }

@@ -1,8 +1,10 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
@@ -28,6 +30,12 @@ public record EclipsedMoon(
 
     public static final Range EVERY = new Range("interval", 10, 1200, " s");
 
+    /** Most totalities of a lifetime are copper or brighter. */
+    private static final double EXPECTED_DANJON = 3;
+
+    /** A shadowed moon looks like one a stop below middle grey: people place it so. */
+    private static final double PEOPLES_STOPS = -1;
+
     /** With no eclipse in the night it is planned as long as a middling one lasts. */
     private static final Duration SOME = Duration.ofHours(3);
 
@@ -38,8 +46,9 @@ public record EclipsedMoon(
                     Parameter.number("everySeconds", "interval", EVERY, 120),
                     Parameter.number(
                             "switchAt", "covered, then the shadow", EclipseLadder.SWITCH, EclipseLadder.USUAL_SWITCH),
-                    Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, ShadowedMoon.USUAL_DANJON),
-                    Parameter.number("brighterStops", "shadow brighter by, stops", EclipseLadder.BRIGHTER, 0),
+                    Parameter.number("danjon", "darkness of totality", ShadowedMoon.DANJON, EXPECTED_DANJON),
+                    Parameter.number(
+                            "brighterStops", "shadow brighter by, stops", EclipseLadder.BRIGHTER, PEOPLES_STOPS),
                     Parameter.number("limbBrighterStops", "lit limb brighter by, stops", EclipseLadder.BRIGHTER, 0)),
             v -> new EclipsedMoon(v.get(0), v.get(1), v.get(2), v.get(3), v.get(4)));
 
@@ -102,6 +111,11 @@ public record EclipsedMoon(
     }
 
     @Override
+    public boolean decides() {
+        return false;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         Duration lasts = planning.windows().stream()
@@ -143,5 +157,25 @@ public record EclipsedMoon(
         double pause = Math.max(0, everySeconds - first.settings().seconds());
         String what = first.aim() == EclipseLadder.Aim.LIMB ? "for the lit limb" : "for the shadow";
         return new Program.Step(first.when(), first.settings(), frames, pause, FileFormat.RAW, what);
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        EclipseLadder.Step first = step(take, c, t);
+        return Optional.of(List.of(
+                new Reason(
+                        first.aim() == EclipseLadder.Aim.SHADOW ? "exposed for the shadow" : "exposed for the lit limb",
+                        first.ev100(),
+                        "EV at ISO 100",
+                        Numbers.text(
+                                "%.0f %% of the disc covered; darkness of class %.1f is expected",
+                                100 * first.covered(), danjon),
+                        "the shadow's light by class"),
+                new Reason(
+                        "longest shutter",
+                        first.limitSeconds(),
+                        "s",
+                        "the moon's own motion, or the air behind a lunar tracker",
+                        "ephemeris")));
     }
 }

@@ -8,11 +8,13 @@ import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.eclipse.Scripting;
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
@@ -66,6 +68,27 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     }
 
     @Override
+    public Focus focus(Take take, Circumstances c, Instant t) {
+        return Focus.far(Focus.On.SUN);
+    }
+
+    @Override
+    public double usualFocalMm(Rig rig) {
+        return rig.lens().longestMm();
+    }
+
+    /** The script sets its own shutters; the lens where it draws best. */
+    @Override
+    public double usualAperture(Rig rig, double onLensMm) {
+        return OfTheMoon.sharpest(rig, onLensMm);
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        return Optional.of(List.of());
+    }
+
+    @Override
     public Set<Need> needs() {
         return Set.of();
     }
@@ -80,6 +103,11 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
         return List.of(
                 FilterWindow.CAUTION,
                 "The solar filter stays on outside totality; in a partial or annular eclipse it never comes off.");
+    }
+
+    @Override
+    public boolean decides() {
+        return false;
     }
 
     @Override
@@ -111,7 +139,7 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     private static Program single(Take take, Planning planning, Instant t) {
         return Program.of(
                 take.name(),
-                new Program.Step(t, planning.proposal().settings(), 1, 0, FileFormat.RAW, "no eclipse here"));
+                new Program.Step(t, planning.proposal(t).settings(), 1, 0, FileFormat.RAW, "no eclipse here"));
     }
 
     private Script script(Take take, Circumstances c, LocalSolarEclipse here) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
@@ -12,6 +13,7 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -42,6 +44,7 @@ public record Fireworks(
     private static final double PAUSE = 0.5;
 
     private static final double OPENING_SHARE = 0.15;
+    private static final double FINALE_STOPS = -1;
     private static final LocalTime USUAL = LocalTime.of(22, 30);
     private static final Duration HOLD = Duration.ofMinutes(-60);
     private static final Duration READY = Duration.ofMinutes(-10);
@@ -188,6 +191,11 @@ public record Fireworks(
     }
 
     @Override
+    public boolean decides() {
+        return false;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Duration lasts = Duration.ofSeconds(Math.round(60 * minutes));
         List<String> risks = new ArrayList<>(List.of(
@@ -267,5 +275,42 @@ public record Fireworks(
             steps.add(new Program.Step(t, stages.get(0).settings(), 1, PAUSE, FileFormat.RAW, "display"));
         }
         return new Program("Fireworks", steps);
+    }
+
+    @Override
+    public Focus focus(Take take, Circumstances c, Instant t) {
+        return new Focus(Focus.On.BURST, seen.distanceM);
+    }
+
+    /** The aperture sets how bright streaks are: f/11 at ISO 100, wider or narrower by the ISO. */
+    @Override
+    public double usualAperture(Rig rig, double onLensMm) {
+        return FireworkSettings.aperture(rig.apertures(onLensMm), iso);
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        Settings s = program.steps().get(0).settings();
+        FireworkSettings set = new FireworkSettings(s);
+        Display display = seen.display();
+        return Optional.of(List.of(
+                new Reason(
+                        "streaks",
+                        set.streakStops(),
+                        "stops",
+                        Numbers.text("f/%.1f at ISO %.0f against f/11 at ISO 100", s.aperture(), s.iso()),
+                        "a burst's light does not add up: aperture and ISO alone"),
+                new Reason(
+                        "of a shell's way",
+                        100 * set.drawn(display.shell()),
+                        "%",
+                        Numbers.text("%.1f s of its flight and burst", s.seconds()),
+                        "shutter"),
+                new Reason(
+                        "finale",
+                        FINALE_STOPS,
+                        "stops",
+                        "first the shutter, then a stop of aperture: many bursts, smoke that they light",
+                        "school of fireworks")));
     }
 }

@@ -1,6 +1,5 @@
 package dev.halfdusk.core.take;
 
-import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.sequence.Program;
@@ -51,11 +50,12 @@ public record Free(int minutes, boolean hands) implements Subject {
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Proposal p = planning.proposal();
         return planning.plan(
                 Duration.ofMinutes(minutes),
                 hands,
-                t -> Program.of(take.name(), new Program.Step(t, p.settings(), 1, 0, FileFormat.RAW, take.name())),
+                t -> Program.of(
+                        take.name(),
+                        new Program.Step(t, planning.proposal(t).settings(), 1, 0, FileFormat.RAW, take.name())),
                 List.of());
     }
 }

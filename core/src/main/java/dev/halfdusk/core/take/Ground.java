@@ -1,20 +1,24 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Foreground;
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -71,12 +75,17 @@ public record Ground(int frames, double longestSeconds) implements Subject {
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Setup setup = planning.proposal().setup();
         return planning.plan(
                 false,
                 t -> Program.of(
                         "foreground",
-                        new Program.Step(t, settings(setup, c, t), frames, 1, FileFormat.RAW, "ground, for the blend")),
+                        new Program.Step(
+                                t,
+                                settings(take.setup(c, t), c, t),
+                                frames,
+                                1,
+                                FileFormat.RAW,
+                                "ground, for the blend")),
                 List.of("In twilight the light falls by a stop in some minutes: look at each frame."));
     }
 
@@ -94,5 +103,49 @@ public record Ground(int frames, double longestSeconds) implements Subject {
                         ? new Foreground.Choice((int) body.response().baseIso(), longestSeconds)
                         : choices.get(choices.size() - 1));
         return new Settings(body.clickOrBulb(chosen.seconds(), longestSeconds), setup.aperture(), chosen.iso());
+    }
+
+    /** On the mark that stands there; else where all from half of it on is sharp. */
+    @Override
+    public Focus focus(Take take, Circumstances c, Instant t) {
+        Setup setup = take.setup(c, t);
+        double hyperfocal =
+                setup.depth(Depth.pixelCircleMm(setup.optics().sensor())).hyperfocalM();
+        return new Focus(
+                Focus.On.SCENE,
+                c.marks().stream().findFirst().map(Mark::distanceM).orElse(hyperfocal));
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        Settings s = program.steps().get(0).settings();
+        double ground = GroundLight.luminance(
+                c.from().glow(), SunAndMoon.at(Moment.at(t), c.night().observer()));
+        Setup setup = take.setup(c, t);
+        double magnitude = Math.max(BRIGHTEST, Luminance.magnitude(ground));
+        double share = setup.electronsPerSecond(magnitude)
+                * s.seconds()
+                / setup.rig().body().response().saturationE(s.iso());
+        return Optional.of(List.of(
+                new Reason(
+                        "light on the ground",
+                        magnitude,
+                        "mag/arcsec\u00b2",
+                        "sun, moon and sky as they stand when the frame opens",
+                        "ground of 15 % reflectance"),
+                new Reason(
+                        "the ground in the frame",
+                        share,
+                        "of white",
+                        Numbers.text(
+                                "%.2f s at f/%.1f and ISO %.0f; it should stand at %.2f of the histogram",
+                                s.seconds(), s.aperture(), s.iso(), Foreground.PEAK),
+                        "electrons of this pixel"),
+                new Reason(
+                        "ISO",
+                        s.iso(),
+                        "",
+                        Numbers.text("the lowest whose frame takes no more than %.0f s", longestSeconds),
+                        "low ISO keeps the most stops")));
     }
 }

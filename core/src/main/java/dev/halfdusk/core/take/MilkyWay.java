@@ -51,11 +51,14 @@ public record MilkyWay(int darks) implements Subject {
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Proposal p = planning.proposal();
-        Stacking stack = p.stack().orElse(new Stacking(SOME, p.settings().seconds()));
         return planning.plan(
                 false,
-                t -> Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks),
+                t -> {
+                    Proposal p = planning.proposal(t);
+                    Stacking stack =
+                            p.stack().orElse(new Stacking(SOME, p.settings().seconds()));
+                    return Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks);
+                },
                 List.of("Dew on the front element.", "Focus that has crept: look at a star at full size."));
     }
 }

@@ -1,14 +1,23 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
+import dev.halfdusk.core.moon.MoonLimit;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Programs;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The moon, exposed for itself, in a bracket.
@@ -51,24 +60,71 @@ public record Moon(int sides, int rounds) implements OfTheMoon {
         Planning planning = Planning.of(take, c);
         return planning.plan(
                 false,
-                t -> program(settings(take, c, t), t),
+                t -> program(take, exposure(take, c, t), t),
                 List.of(
                         "Meters and automatic modes fail: the moon is sunlit rock on black.",
                         "Focus past infinity: look at a crater at full size."));
     }
 
-    private static Settings settings(Take take, Circumstances c, Instant t) {
-        return MoonExposure.of(take.setup(c, t), MoonExposure.USUAL_TOLERANCE_PX, MoonLight.USUAL_EXTINCTION)
-                .settings();
+    /** Held by the wind of that hour too, and by the hand where nothing else holds the camera. */
+    private static MoonExposure exposure(Take take, Circumstances c, Instant t) {
+        double wind = c.weather().apply(t).map(WeatherHour::windMs).orElse(0.0);
+        return MoonExposure.of(
+                take.setup(c, t),
+                MoonExposure.USUAL_TOLERANCE_PX,
+                MoonLight.USUAL_EXTINCTION,
+                0,
+                MoonLimit.WIND.nearest(wind));
     }
 
-    private Program program(Settings middle, Instant begins) {
+    private Program program(Take take, MoonExposure e, Instant begins) {
         Program all = null;
         for (int i = 0; i < rounds; i++) {
             Instant at = all == null ? begins : all.span().to().plusSeconds((long) PAUSE_SECONDS);
-            Program one = Programs.bracket(middle, 2 * sides + 1, STEP_STOPS, PAUSE_SECONDS, at, FileFormat.RAW);
+            Program one = Programs.bracket(
+                    2 * sides + 1,
+                    STEP_STOPS,
+                    by -> brighter(take.camera().rig().body(), e, by),
+                    PAUSE_SECONDS,
+                    at,
+                    FileFormat.RAW);
             all = all == null ? one : all.then(one);
         }
         return all;
+    }
+
+    /** By the shutter as far as its limit, then by the ISO. */
+    public static Settings brighter(CameraBody body, MoonExposure e, double stops) {
+        Settings s = e.settings();
+        double wanted = s.seconds() * Stops.ratio(stops);
+        double seconds = body.click(wanted, Math.max(e.limitSeconds(), s.seconds()));
+        double iso = s.iso() * wanted / seconds;
+        return new Settings(seconds, s.aperture(), IsoDial.nearest(body.isoSteps(), iso));
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        MoonExposure e = exposure(take, c, t);
+        List<Reason> all = new ArrayList<>();
+        all.add(new Reason(
+                "exposure value",
+                e.ev100(),
+                "EV at ISO 100",
+                Numbers.text("phase angle %.0f\u00b0, airmass in it", e.light().phaseAngleDeg()),
+                "sunlit rock, below the clipping of its limb"));
+        e.limits()
+                .forEach(l -> all.add(new Reason(
+                        "longest shutter by " + l.cause().key(),
+                        l.seconds(),
+                        "s",
+                        "",
+                        l.cause() == MoonLimit.Cause.MOTION ? "ephemeris" : "a rule of the craft")));
+        all.add(new Reason(
+                "ISO",
+                e.settings().iso(),
+                "",
+                "the lowest whose shutter keeps within that",
+                "low ISO keeps the most stops"));
+        return Optional.of(all);
     }
 }

@@ -1,16 +1,24 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.SceneLight;
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Programs;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -98,7 +106,12 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
 
     /** On the dial as far as it goes; film as long as it needs. */
     public Settings settings(CameraBody body, double aperture) {
-        double metered = SceneLight.seconds(ev100, aperture, iso);
+        return settings(body, aperture, 0);
+    }
+
+    /** The same some stops brighter: of the metered time, which film then stretches. */
+    public Settings settings(CameraBody body, double aperture, double brighterStops) {
+        double metered = SceneLight.seconds(ev100, aperture, iso) * Stops.ratio(brighterStops);
         double seconds = film().seconds(metered, metering());
         double open = exponent > 1
                 ? Math.max(body.shortest().realSeconds(), Math.min(LONGEST, seconds))
@@ -108,22 +121,64 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
 
     @Override
     public Plan plan(Take take, Circumstances c) {
-        Settings s = settings(take.camera().rig().body(), take.setting().aperture());
-        Program once = program(s, c.night().sunLowest().when());
+        Program once = program(take, c.night().sunLowest().when());
         return Planning.of(take, c)
                 .plan(
                         once.total().plus(Duration.ofSeconds(1)),
                         false,
-                        t -> program(s, t),
+                        t -> program(take, t),
                         List.of(
                                 "In blue hour the sky fails by a stop in five minutes: meter again for each frame.",
                                 "Lamps burn: expose for what must keep its drawing, and keep the darker frame of the bracket."));
     }
 
-    private Program program(Settings s, Instant t) {
+    private Program program(Take take, Instant t) {
+        CameraBody body = take.camera().rig().body();
+        double aperture = take.setting().aperture();
         int odd = frames % 2 == 0 ? frames - 1 : frames;
         return odd < 3
-                ? Program.of("Night scene", new Program.Step(t, s, 1, 0, FileFormat.RAW, "by its light"))
-                : Programs.bracket(s, odd, APART, PAUSE, t, FileFormat.RAW);
+                ? Program.of(
+                        "Night scene",
+                        new Program.Step(t, settings(body, aperture), 1, 0, FileFormat.RAW, "by its light"))
+                : Programs.bracket(odd, APART, by -> settings(body, aperture, by), PAUSE, t, FileFormat.RAW);
+    }
+
+    @Override
+    public Focus focus(Take take, Circumstances c, Instant t) {
+        Setup setup = take.setup(c, t);
+        double hyperfocal =
+                setup.depth(Depth.pixelCircleMm(setup.optics().sensor())).hyperfocalM();
+        return new Focus(Focus.On.SCENE, hyperfocal);
+    }
+
+    /** Where the lens draws best, so that lamps have rays and neither end is soft. */
+    @Override
+    public double usualAperture(Rig rig, double onLensMm) {
+        return OfTheMoon.sharpest(rig, onLensMm);
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        Settings s = program.steps().get(0).settings();
+        List<Reason> all = new ArrayList<>();
+        all.add(new Reason(
+                "metered",
+                SceneLight.seconds(ev100, s.aperture(), iso),
+                "s",
+                Numbers.text("EV %.1f at f/%.1f and ISO %.0f", ev100, s.aperture(), iso),
+                "N\u00b2 / t = 2^EV ISO / 100"));
+        if (shadows) {
+            all.add(new Reason(
+                    "shadows kept dark", -2, "stops", "the reading was taken of shadows", "zone two stops down"));
+        }
+        if (exponent > 1) {
+            all.add(new Reason(
+                    "film's reciprocity",
+                    s.seconds(),
+                    "s",
+                    Numbers.text("t to the power of %.2f", exponent),
+                    "its maker"));
+        }
+        return Optional.of(all);
     }
 }

@@ -1,7 +1,10 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
+import dev.halfdusk.core.optics.ApertureDial;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Instant;
@@ -29,5 +32,27 @@ interface OfTheMoon extends Subject {
     @Override
     default List<String> cautions() {
         return List.of("A bright moon in a telescope dazzles: you will not see the ground for some minutes.");
+    }
+
+    @Override
+    default Focus focus(Take take, Circumstances c, Instant t) {
+        return Focus.far(Focus.On.MOON);
+    }
+
+    @Override
+    default double usualFocalMm(Rig rig) {
+        return rig.lens().longestMm();
+    }
+
+    @Override
+    default double usualAperture(Rig rig, double onLensMm) {
+        return sharpest(rig, onLensMm);
+    }
+
+    /** Two stops down from wide open, but from f/5.6 to f/8 where the lens and the sensor's diffraction allow. */
+    static double sharpest(Rig rig, double onLensMm) {
+        Range range = rig.apertures(onLensMm);
+        double wanted = Math.max(5.6, Math.min(8, 2 * range.min()));
+        return ApertureDial.nearest(ApertureDial.between(range.min(), range.max()), range.nearest(wanted));
     }
 }

@@ -1,7 +1,5 @@
 package dev.halfdusk.core.take;
 
-import dev.halfdusk.core.exposure.CompositionFrame;
-import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,10 +14,9 @@ import java.util.function.Function;
  * @param lasts from the first opening to the last closing, dark frames with it; up to a minute more
  * @param hands whether someone must stay with the camera while it runs
  * @param program what the camera does when it begins at an instant
- * @param test a short frame as bright as its own, to find the composition; empty where the sensor goes no higher
+ * @param answers what else is said of it when it begins at an instant
  * @param battery part of a full one that it takes, above 1 where one is not enough; 0 where nothing is known
  * @param megabytes that its files take
- * @param reasons for its settings at its best instant
  * @param risks what can go wrong, in words
  * @param chores by hand at their time, beside what the camera does
  */
@@ -29,10 +26,9 @@ public record Plan(
         Duration lasts,
         boolean hands,
         Function<Instant, Program> program,
-        Optional<CompositionFrame> test,
+        Function<Instant, Answer> answers,
         double battery,
         double megabytes,
-        List<Reason> reasons,
         List<String> risks,
         List<Chore> chores) {
 
@@ -53,8 +49,12 @@ public record Plan(
 
     public Plan {
         chores = List.copyOf(chores);
-        reasons = List.copyOf(reasons);
         risks = List.copyOf(risks);
+    }
+
+    /** What is said of it when it begins at an instant. */
+    public Answer answer(Instant opening) {
+        return answers.apply(opening);
     }
 
     /** Whether the night has a window for it, or someone has pinned it. */
@@ -64,22 +64,21 @@ public record Plan(
 
     /** The same where its windows are known better. */
     Plan within(Wish.When other) {
-        return new Plan(take, other, lasts, hands, program, test, battery, megabytes, reasons, risks, chores);
+        return new Plan(take, other, lasts, hands, program, answers, battery, megabytes, risks, chores);
     }
 
     /** The same take held at an instant, or let go. */
     public Plan pinned(Optional<Instant> opening) {
-        return new Plan(
-                take.pinned(opening), when, lasts, hands, program, test, battery, megabytes, reasons, risks, chores);
+        return new Plan(take.pinned(opening), when, lasts, hands, program, answers, battery, megabytes, risks, chores);
     }
 
     /** The same with work for hands. */
     Plan with(List<Chore> others) {
-        return new Plan(take, when, lasts, hands, program, test, battery, megabytes, reasons, risks, others);
+        return new Plan(take, when, lasts, hands, program, answers, battery, megabytes, risks, others);
     }
 
     /** The same with another length, for one that went on or was broken off. */
     public Plan lasting(Duration other) {
-        return new Plan(take, when, other, hands, program, test, battery, megabytes, reasons, risks, chores);
+        return new Plan(take, when, other, hands, program, answers, battery, megabytes, risks, chores);
     }
 }

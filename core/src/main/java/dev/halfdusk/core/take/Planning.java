@@ -1,9 +1,16 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.CompositionFrame;
+import dev.halfdusk.core.exposure.DriftField;
+import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
+import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -11,7 +18,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /** What the plans of all subjects have in common: when, how long, battery and card. */
@@ -21,7 +31,7 @@ final class Planning {
     static final Range DARKS = new Range("dark frames", 0, 50, "");
 
     /** Openings that are this far apart take as long as their neighbours. */
-    private static final Duration LOOK = Duration.ofMinutes(20);
+    private static final Duration LOOK = Duration.ofMinutes(30);
 
     private static final double QUICK_SECONDS = 1;
 
@@ -29,14 +39,13 @@ final class Planning {
     private final Circumstances c;
     private final Wish.When when;
     private final Instant best;
-    private final Proposal proposal;
+    private final Map<Instant, Proposal> proposals = new ConcurrentHashMap<>();
 
     private Planning(Take take, Circumstances c) {
         this.take = take;
         this.c = c;
         when = take.wish().when(c);
         best = take.pinned().or(when::best).orElseGet(() -> c.night().best());
-        proposal = take.setup(c, best).proposal();
     }
 
     static Planning of(Take take, Circumstances c) {
@@ -48,8 +57,82 @@ final class Planning {
         return when.windows();
     }
 
-    Proposal proposal() {
-        return proposal;
+    /** What is proposed for the sky when it begins at an instant. */
+    Proposal proposal(Instant opening) {
+        return proposals.computeIfAbsent(opening, t -> take.setup(c, t).proposal());
+    }
+
+    /** In the best of its instants, where something must be said of its length before it has an opening. */
+    Instant best() {
+        return best;
+    }
+
+    private Answer answer(Function<Instant, Program> program, Instant t) {
+        Program begun = program.apply(t);
+        return new Answer(
+                take.setup(c, t).pointing().axis(),
+                take.subject().focus(take, c, t),
+                test(begun),
+                reasons(begun, t),
+                take.subject().turns(take, c, t));
+    }
+
+    /** Those of the subject; what was decided instead stands first, judged as what is proposed is. */
+    private List<Reason> reasons(Program begun, Instant t) {
+        Settings set = begun.steps().get(0).settings();
+        List<Reason> all = new ArrayList<>();
+        if (take.decision().fixes() && take.subject().decides()) {
+            Take free = take.with(new Decision(
+                    take.decision().rule(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty()));
+            Settings ours = free.plan(c).program().apply(t).steps().get(0).settings();
+            all.add(new Reason(
+                    "As you decided, against what is proposed",
+                    Stops.of(set.seconds() * set.iso() / (ours.seconds() * ours.iso())),
+                    "stops",
+                    Numbers.text(
+                            "%s s at ISO %.0f; proposed %s s at ISO %.0f",
+                            label(set), set.iso(), label(ours), ours.iso()),
+                    "t \u00d7 ISO"));
+            if (take.subject().needs().contains(Need.DARK)) {
+                all.addAll(judged(set, t));
+            }
+        }
+        all.addAll(take.subject()
+                .reasons(take, c, t, begun)
+                .orElseGet(() -> proposal(t).reasons()));
+        return all;
+    }
+
+    private String label(Settings s) {
+        return take.camera().rig().body().label(s.seconds());
+    }
+
+    private List<Reason> judged(Settings set, Instant t) {
+        Proposal p = proposal(t);
+        Setup setup = p.setup();
+        double drift = DriftField.of(setup.framing(), setup.from().site().latitudeDeg(), set.seconds())
+                .px(setup.demand().sharp());
+        double peak = p.light().during(set.seconds()).peak((int) set.iso());
+        String kept = drift > setup.demand().tolerancePx() ? "more than" : "within";
+        return List.of(
+                new Reason(
+                        "Stars that matter drift by",
+                        drift,
+                        "px",
+                        Numbers.text(
+                                "%s the %.1f that were to be kept",
+                                kept, setup.demand().tolerancePx()),
+                        "this frame"),
+                new Reason(
+                        "Peak of the sky",
+                        peak,
+                        "of the axis",
+                        Numbers.text("%.2f to %.2f is wanted", IsoChoice.PEAK_FROM, IsoChoice.PEAK_TO),
+                        "sRGB curve of electrons / white"));
     }
 
     /** As bright as what the program takes first; none for frames so short that they are their own test, nor for shells, which are not there yet. */
@@ -67,7 +150,8 @@ final class Planning {
     }
 
     /** As long as the program takes, wherever in its windows it begins: an arch that rises needs more frames, ground in falling light longer ones. */
-    Plan plan(boolean hands, Function<Instant, Program> program, List<String> risks) {
+    Plan plan(boolean hands, Function<Instant, Program> proposed, List<String> risks) {
+        Function<Instant, Program> program = decided(proposed);
         List<Instant> openings = new ArrayList<>(List.of(c.night().sunLowest().when(), best));
         for (Interval w : when.windows()) {
             for (Instant t = w.from(); t.isBefore(w.to()); t = t.plus(LOOK)) {
@@ -79,11 +163,24 @@ final class Planning {
                 .map(t -> program.apply(t).total())
                 .max(Duration::compareTo)
                 .orElseThrow();
-        return plan(Duration.ofMinutes((longest.toSeconds() + 59) / 60), hands, program, risks);
+        return made(Duration.ofMinutes((longest.toSeconds() + 59) / 60), hands, program, risks);
+    }
+
+    private Function<Instant, Program> decided(Function<Instant, Program> proposed) {
+        return take.subject().decides()
+                ? t -> take.decision()
+                        .applied(proposed.apply(t), take.camera().rig().body())
+                : proposed;
     }
 
     /** As long as is said. */
-    Plan plan(Duration lasts, boolean hands, Function<Instant, Program> program, List<String> risks) {
+    Plan plan(Duration lasts, boolean hands, Function<Instant, Program> proposed, List<String> risks) {
+        Function<Instant, Program> program = decided(proposed);
+        Duration longer = program.apply(best).total();
+        return made(longer.compareTo(lasts) > 0 && take.decision().fixes() ? longer : lasts, hands, program, risks);
+    }
+
+    private Plan made(Duration lasts, boolean hands, Function<Instant, Program> program, List<String> risks) {
         Program once = program.apply(best);
         double celsius = c.weather().apply(best).map(WeatherHour::temperatureC).orElse(c.celsius());
         double battery = take.camera()
@@ -96,10 +193,9 @@ final class Planning {
                 lasts,
                 hands,
                 program,
-                test(once),
+                t -> answer(program, t),
                 battery,
                 once.megabytes(take.camera().rig().body().files()),
-                proposal.reasons(),
                 risks,
                 List.of());
     }

@@ -55,11 +55,13 @@ public record Stack(int frames, int darks) implements Subject {
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Proposal p = planning.proposal();
-        Stacking stack = new Stacking(frames, p.settings().seconds());
         return planning.plan(
                 false,
-                t -> Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks),
+                t -> {
+                    Proposal p = planning.proposal(t);
+                    Stacking stack = new Stacking(frames, p.settings().seconds());
+                    return Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks);
+                },
                 List.of("Dew on the front element.", "One aircraft spoils a frame, not a stack."));
     }
 }

@@ -1,8 +1,12 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sequence.Panorama;
+import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -33,6 +37,41 @@ public interface Subject {
     /** Where the camera looks when nobody says otherwise. */
     default Direction aim(Circumstances c, Instant t) {
         return c.night().aim(t).direction();
+    }
+
+    /** The same for a take whose frame decides. */
+    default Direction aim(Take take, Circumstances c, Instant t) {
+        return aim(c, t);
+    }
+
+    /** Whether its settings can be decided otherwise; a script's or a ladder's are decided in its own numbers. */
+    default boolean decides() {
+        return true;
+    }
+
+    /** What is focused on when it begins at an instant. */
+    default Focus focus(Take take, Circumstances c, Instant t) {
+        return Focus.STARS;
+    }
+
+    /** Why it is exposed so when it begins at an instant; empty where it is exposed as is proposed for the sky. */
+    default Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        return Optional.empty();
+    }
+
+    /** How the camera is turned from frame to frame; none where it stays. */
+    default List<Panorama.Turn> turns(Take take, Circumstances c, Instant t) {
+        return List.of();
+    }
+
+    /** The f-number that people take for it with a rig; the widest where light is what lacks. */
+    default double usualAperture(Rig rig, double onLensMm) {
+        return rig.apertures(onLensMm).min();
+    }
+
+    /** The focal length that people take for it with a zoom, on the lens. */
+    default double usualFocalMm(Rig rig) {
+        return rig.lens().shortestMm();
     }
 
     /** What it asks of the sky. */

@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Rig;
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param aperture f-number asked of it
  * @param aim where the camera looks; empty: wherever the subject stands
  * @param pinned an opening that nothing moves; empty where the wish decides
+ * @param decision what its photographer decides instead of what is proposed
  */
 public record Take(
         String name,
@@ -29,22 +31,24 @@ public record Take(
         Orientation held,
         Demand demand,
         Wish wish,
-        Optional<Instant> pinned) {
+        Optional<Instant> pinned,
+        Decision decision) {
 
-    /** Of a subject as it is usually wished for, with the lens wide open at its short end. */
+    /** Of a subject as it is usually wished for, with the lens as people set it for that. */
     public static Take of(String name, Subject subject, NamedCamera camera) {
-        double shortest = camera.rig().lens().shortestMm();
+        double usual = subject.usualFocalMm(camera.rig());
         return new Take(
                 name,
                 subject,
                 camera,
-                shortest,
-                camera.rig().apertures(shortest).min(),
+                usual,
+                subject.usualAperture(camera.rig(), usual),
                 Optional.empty(),
                 Orientation.LANDSCAPE,
                 Demand.USUAL,
                 subject.usual(),
-                Optional.empty());
+                Optional.empty(),
+                Decision.NONE);
     }
 
     /** With a body of its own. */
@@ -53,32 +57,36 @@ public record Take(
     }
 
     public Take with(Wish other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned, decision);
     }
 
     public Take with(Demand other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned, decision);
     }
 
     public Take with(Subject other) {
-        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
+        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision);
+    }
+
+    public Take with(Decision other) {
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, other);
     }
 
     /** With the lens set so. */
     public Take set(double mm, double fNumber) {
-        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned);
+        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned, decision);
     }
 
     public Take held(Orientation other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned, decision);
     }
 
     public Take named(String other) {
-        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned);
+        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision);
     }
 
     public Take pinned(Optional<Instant> opening) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening, decision);
     }
 
     public Take pinnedAt(Instant opening) {
@@ -86,7 +94,8 @@ public record Take(
     }
 
     public Take aimed(Direction at) {
-        return new Take(name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned);
+        return new Take(
+                name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned, decision);
     }
 
     public LensSetting asked() {
@@ -103,15 +112,26 @@ public record Take(
         return camera.rig().canBeSet(asked());
     }
 
+    /** As its camera is held. */
+    public Optics optics() {
+        return camera.rig().optics(setting().onLensMm(), held);
+    }
+
     public Plan plan(Circumstances c) {
         return subject.plan(with(wish.called(c)), c);
     }
 
     /** The question of exposure at an instant, aimed as asked or else where the subject stands then. */
     public Setup setup(Circumstances c, Instant when) {
-        Direction axis = aim.orElseGet(() -> subject.aim(c, when));
+        Direction axis = aim.orElseGet(() -> subject.aim(this, c, when));
         LensSetting set = setting();
         return new Setup(
-                camera.rig(), set.onLensMm(), set.aperture(), new Pointing(axis, 0, held), c.from(), when, demand);
+                camera.rig(),
+                set.onLensMm(),
+                set.aperture(),
+                new Pointing(axis, 0, held),
+                c.from(),
+                when,
+                demand.by(decision.rule()));
     }
 }

@@ -1,10 +1,13 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.TrailPlan;
 import java.time.Duration;
 import java.time.Instant;
@@ -49,9 +52,10 @@ public record Trails(double arcDeg, double exposureSeconds, double pauseSeconds,
         return List.of(arcDeg, exposureSeconds, pauseSeconds, (double) darks);
     }
 
+    /** Round the pole, with ground below it to stand on. */
     @Override
-    public Direction aim(Circumstances c, Instant t) {
-        return Aiming.pole(c.night().site());
+    public Direction aim(Take take, Circumstances c, Instant t) {
+        return Aiming.circles(c.night().site(), take.optics());
     }
 
     @Override
@@ -74,11 +78,55 @@ public record Trails(double arcDeg, double exposureSeconds, double pauseSeconds,
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        TrailPlan trails =
-                TrailPlan.of(planning.proposal().setup(), Sequence.reaching(arcDeg, exposureSeconds, pauseSeconds));
         return planning.plan(
                 false,
-                t -> trails.program(t, trails.iso(), FileFormat.RAW, darks),
+                t -> {
+                    TrailPlan trails = trails(take, c, t);
+                    return trails.program(t, trails.iso(), FileFormat.RAW, darks);
+                },
                 List.of("Noise reduction must be off.", "A flat battery breaks the arcs."));
+    }
+
+    private TrailPlan trails(Take take, Circumstances c, Instant t) {
+        return TrailPlan.of(take.setup(c, t), Sequence.reaching(arcDeg, exposureSeconds, pauseSeconds));
+    }
+
+    @Override
+    public Optional<List<Reason>> reasons(Take take, Circumstances c, Instant t, Program program) {
+        TrailPlan plan = trails(take, c, t);
+        int iso = plan.iso();
+        return Optional.of(List.of(
+                new Reason(
+                        "frames for the arc",
+                        plan.sequence().frames(),
+                        "",
+                        Numbers.text(
+                                "%.1f\u00b0 at 15.041\u00b0 an hour, %.0f s and a pause of %.1f s",
+                                arcDeg, exposureSeconds, pauseSeconds),
+                        "sidereal rate"),
+                new Reason(
+                        "ISO",
+                        iso,
+                        "",
+                        Numbers.text(
+                                "the highest up to %d at which the sky's peak stays below %.2f: it stands at %.2f",
+                                take.camera().rig().body().comfortableIso(),
+                                TrailPlan.GREY,
+                                plan.light().peak(iso)),
+                        "brightness of trails is aperture and ISO; of the sky, the shutter"),
+                new Reason(
+                        "faintest trail",
+                        plan.faintest(iso),
+                        "mag",
+                        Numbers.text(
+                                "five times the noise of %d frames laid over each other",
+                                plan.sequence().frames()),
+                        "F / v electrons a pixel of the path"),
+                new Reason(
+                        "gap of a pause",
+                        plan.gapPx(),
+                        "px",
+                        Numbers.text("drift in %.1f s; shows from %.0f px on", pauseSeconds, TrailPlan.SHOWS_PX),
+                        "projection of the frame")));
     }
 }

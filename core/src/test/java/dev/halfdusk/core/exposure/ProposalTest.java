@@ -3,6 +3,8 @@ package dev.halfdusk.core.exposure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.glow.Dome;
+import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
@@ -23,6 +25,7 @@ import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,6 +53,52 @@ class ProposalTest {
                 Standpoint.open(LEDGE, SkyGlow.ofZenith(21.5)),
                 NIGHT,
                 Demand.USUAL);
+    }
+
+    /** In the hand 20 mm on full frame is held for a twentieth of a second, whatever the stars would allow. */
+    @Test
+    void a_hand_holds_no_star() {
+        CameraBody body = CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200);
+        Lens lens = new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR);
+        Proposal held = setup(Rig.of(body, lens, List.of(new Support(Support.Kind.HAND, 0))), 20, 1.8, 176, 23)
+                .proposal();
+        assertThat(held.settings().seconds()).isLessThanOrEqualTo(0.05).isGreaterThan(0.03);
+        assertThat(held.limitSeconds()).isCloseTo(0.05, within(1e-4));
+        assertThat(held.warnings()).anyMatch(w -> w.what().startsWith("Held in the hand"));
+        assertThat(setup(Rig.of(body, lens), 20, 1.8, 176, 23).proposal().warnings())
+                .noneMatch(w -> w.what().startsWith("Held in the hand"));
+    }
+
+    /** A class darker says what choosing that class proposes, towards the light of a town too. */
+    @Test
+    void a_class_darker_is_what_choosing_it_gives() {
+        Setup plain = setup(
+                Rig.of(
+                        CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
+                        new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR)),
+                20,
+                1.8,
+                176,
+                23);
+        SkyGlow town = SkyGlow.of(
+                OptionalDouble.of(Luminance.ofClass(4)), SkyGlow.CLEAR, List.of(new Dome("Town", 176, 12, 60_000)));
+        Setup here =
+                new Setup(plain.rig(), 20, 1.8, plain.pointing(), Standpoint.open(LEDGE, town), NIGHT, Demand.USUAL);
+        Setup chosen = new Setup(
+                plain.rig(),
+                20,
+                1.8,
+                plain.pointing(),
+                Standpoint.open(LEDGE, town.read(Luminance.ofClass(3))),
+                NIGHT,
+                Demand.USUAL);
+        Reason darker = here.proposal().reasons().stream()
+                .filter(r -> r.what().startsWith("One class darker"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(here.proposal().settings().seconds())
+                .isEqualTo(chosen.proposal().settings().seconds());
+        assertThat(darker.value()).isEqualTo(chosen.proposal().settings().iso());
     }
 
     @ParameterizedTest(name = "{0} × {1} mm, {2} px, {3} mm f/{4} {5}")

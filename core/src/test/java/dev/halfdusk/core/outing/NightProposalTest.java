@@ -11,6 +11,7 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
@@ -20,6 +21,7 @@ import dev.halfdusk.core.outing.NightProposal.Proposed;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
@@ -178,5 +180,28 @@ class NightProposalTest {
         List<Proposed> all = NightProposal.of(c, List.of(zoom, slow, WIDE), List.of(), 1, 0);
         assertThat(all.get(2).take().camera()).isEqualTo(slow);
         assertThat(all.get(0).take().subject()).isEqualTo(new MilkyWay(5));
+    }
+
+    /** The fastest lens in the hand, behind the sun's filter or on a tracker at the moon's rate takes no stars. */
+    @Test
+    void what_cannot_take_stars_is_not_proposed_for_them() {
+        Lens fastest = new Lens(20, 20, 1.2, 1.2, Projection.RECTILINEAR);
+        NamedCamera hand = NamedCamera.of("Hand", Rig.of(BODY, fastest, List.of(new Support(Support.Kind.HAND, 0))));
+        NamedCamera sun = NamedCamera.of("Sun", Rig.of(BODY, fastest, List.of(new Gear.Filter(16.6))));
+        NamedCamera lunar = NamedCamera.of("Lunar", Rig.of(BODY, fastest, List.of(new Support(Support.Kind.LUNAR, 5))));
+        for (int way = 0; way < NightProposal.WAYS; way++) {
+            assertThat(NightProposal.of(
+                            at(37.6, "2027-06-04", "Europe/Lisbon"),
+                            List.of(hand, sun, lunar, WIDE),
+                            List.of(),
+                            2,
+                            way))
+                    .isNotEmpty()
+                    .allMatch(p ->
+                            p.take().camera().name().equals("Wide") || p.take().subject() instanceof Moon);
+            assertThat(NightProposal.of(
+                            at(37.6, "2027-06-04", "Europe/Lisbon"), List.of(hand, sun, lunar), List.of(), 2, way))
+                    .isEmpty();
+        }
     }
 }

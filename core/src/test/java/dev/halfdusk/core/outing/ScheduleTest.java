@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
@@ -16,6 +17,8 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Answer;
+import dev.halfdusk.core.take.Focus;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
@@ -65,10 +68,9 @@ class ScheduleTest {
                 Duration.ofMinutes(minutes),
                 hands,
                 t -> Program.of(name, new Program.Step(t, new Settings(1, 1.8, 100), 1, 0, FileFormat.RAW, name)),
-                Optional.empty(),
+                t -> new Answer(new Direction(180, 20), Focus.STARS, Optional.empty(), List.of(), List.of()),
                 battery,
                 0,
-                List.of(),
                 List.of(),
                 List.of());
     }

@@ -122,7 +122,7 @@ class TakesSheetTest {
         // at 22:44 Arcturus stands too high to look at; Vega, second to it in the north, is half way up in the east
         assertThat(acts.get(3).what()).contains("Vega, E").contains("\u00b0 up");
         assertThat(acts.get(4).what())
-                .startsWith("Composition frame of Circles, looking 0\u00b0, 38\u00b0 up: ")
+                .startsWith("Composition frame of Circles, looking 0\u00b0, 22\u00b0 up: ")
                 .contains(" s at ISO 51200 is as bright as the real one");
         assertThat(acts.get(5).what())
                 .startsWith("Circles: 116 \u00d7 30 s, f/1.8, ISO ")
@@ -237,7 +237,7 @@ class TakesSheetTest {
 
     @Test
     void cautions_are_of_the_place_the_subjects_and_everywhere() {
-        List<Take> takes = List.of(Take.of("a", new People(2), "A", RIG), Take.of("b", new People(3), "A", RIG));
+        List<Take> takes = List.of(Take.of("a", new People(2, 4), "A", RIG), Take.of("b", new People(3, 4), "A", RIG));
         List<String> all = Cautions.of(List.of("Here: cliff.", "Turn back: at high water."), takes);
         assertThat(all).startsWith("Here: cliff.", "Turn back: at high water.").containsAll(Cautions.GENERAL);
         assertThat(all).filteredOn(x -> x.contains("cannot see the ground")).hasSize(1);
@@ -310,7 +310,7 @@ class TakesSheetTest {
     @Test
     void clashes_of_a_night_arranged_by_hand() {
         Plan trails = at("Circles", new Trails(15, 30, 1, 5), "Wide", 23, 0);
-        Plan portrait = at("Friend", new People(4), "Wide", 23, 30);
+        Plan portrait = at("Friend", new People(4, 4), "Wide", 23, 30);
         Plan panorama = at("Arch", Arch.KIND.usual(), "Other", 23, 30);
         Plan lamp = at("Hut", new Free(10, true), "Third", 23, 31);
         List<Clash> found = clashes(
@@ -351,9 +351,9 @@ class TakesSheetTest {
         assertThat(kinds(C, held(new MilkyWay(0), 1, 30))).isEmpty();
         assertThat(kinds(C, held(new MilkyWay(0), 22, 15))).containsExactly(Clash.Kind.TWILIGHT, Clash.Kind.SKYLINE);
         assertThat(kinds(C, held(new Ground(2, 30), 22, 15))).isEmpty();
-        Clash twilight = clashes(C, by(held(new People(3), 22, 0)), WHOLE).get(0);
+        Clash twilight = clashes(C, by(held(new People(3, 4), 22, 0)), WHOLE).get(0);
         assertThat(twilight.words()).matches("T reaches into twilight: the sun stands at \u2212\\d+\u00b0\\.");
-        Clash hyphen = clashes(C, by(slot(at("Blue-hour", new People(3), "Wide", 22, 0), clock(22, 0))), WHOLE)
+        Clash hyphen = clashes(C, by(slot(at("Blue-hour", new People(3, 4), "Wide", 22, 0), clock(22, 0))), WHOLE)
                 .get(0);
         assertThat(hyphen.words()).startsWith("Blue-hour reaches into twilight");
         assertThat(twilight.way())
@@ -391,7 +391,7 @@ class TakesSheetTest {
                 .with(Wish.at(LocalTime.of(23, 0)))
                 .plan(C);
         assertThat(kinds(C, slot(trails, clock(23, 0)))).isEmpty();
-        Plan more = Take.of("More", new People(3), small)
+        Plan more = Take.of("More", new People(3, 4), small)
                 .with(Wish.at(LocalTime.of(1, 0)))
                 .plan(C);
         assertThat(kinds(C, slot(trails, clock(23, 0)), slot(more, clock(1, 0))))

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Named;
@@ -20,6 +21,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -47,9 +49,9 @@ class SubjectTest {
                 Arguments.of(new Arch(0.3, 15, 5), DEEP, List.of("level base"), List.of(), false),
                 Arguments.of(new Stack(20, 5), DEEP, List.of(TIMER), List.of(), false),
                 Arguments.of(new Ground(3, 60), NONE, List.of(), List.of(), false),
-                Arguments.of(new People(4), DARK, List.of(), List.of("lead them there and back with a lamp"), false),
+                Arguments.of(new People(4, 4), DARK, List.of(), List.of("lead them there and back with a lamp"), false),
                 Arguments.of(
-                        new Painting(new LightPainting(100, 30, 5), 20, 800, 3),
+                        new Painting(new LightPainting(100, 30, 5), 20, 800, 3, 20),
                         DARK,
                         List.of("hand lamp"),
                         List.of("never shine into eyes"),
@@ -116,7 +118,13 @@ class SubjectTest {
         Direction aim = new Direction(176, 20);
         Wish wish = Wish.of(Wish.Kind.BLUE_HOUR);
         Demand demand = Demand.USUAL.within(5, Sharp.ALL);
-        Take take = Take.of("first", new People(4), "A", RIG)
+        Decision decision = new Decision(
+                PlannedBy.N400,
+                OptionalDouble.of(4),
+                OptionalDouble.of(800),
+                OptionalDouble.of(7),
+                OptionalDouble.of(3));
+        Take take = Take.of("first", new People(4, 4), "A", RIG)
                 .named("second")
                 .with(new Trails(15, 30, 1, 5))
                 .with(wish)
@@ -124,7 +132,8 @@ class SubjectTest {
                 .set(24, 4)
                 .aimed(aim)
                 .held(Orientation.PORTRAIT)
-                .pinnedAt(at);
+                .pinnedAt(at)
+                .with(decision);
         assertThat(take)
                 .isEqualTo(new Take(
                         "second",
@@ -136,7 +145,8 @@ class SubjectTest {
                         Orientation.PORTRAIT,
                         demand,
                         wish,
-                        Optional.of(at)));
+                        Optional.of(at),
+                        decision));
         assertThat(take.pinned(Optional.empty()).pinned()).isEmpty();
         Gear.Battery battery = new Gear.Battery(400, 180);
         Gear.Card card = new Gear.Card(64, 100);
