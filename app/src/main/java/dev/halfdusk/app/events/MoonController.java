@@ -5,6 +5,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
@@ -76,6 +77,17 @@ class MoonController {
         SetupRequest asked = read.get();
         Ribbon ribbon = Ribbon.of(asked.night(), asked.place().glow());
         model.addAttribute("asked", asked);
+        model.addAttribute(
+                "kept",
+                KeptTake.of(
+                        asked,
+                        form,
+                        "moon",
+                        "Moon",
+                        Map.of(
+                                "extinction", haze.getAsDouble(),
+                                "stabiliserStops", stabiliser.getAsDouble(),
+                                "windMs", wind.getAsDouble())));
         model.addAttribute("ribbon", ribbon);
         model.addAttribute("marks", places.marks(asked.place().id()));
         model.addAttribute(

@@ -15,19 +15,20 @@ import dev.halfdusk.core.moon.MoonMotion;
 import dev.halfdusk.core.moon.MoonSchool;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
-import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sequence.Programs;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.LunarMonth;
+import dev.halfdusk.core.take.Moon;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * The moon at a minute, as its page shows it.
@@ -110,7 +111,7 @@ record MoonView(
                         .map(c ->
                                 new Line(c.words(), "EV " + Words.number(c.ev100(), 1), off(c.brighterThan(proposed))))
                         .toList(),
-                bracket(e.settings(), a, body),
+                bracket(e, body),
                 earthshine(light, s, body),
                 size(e.motion(), s.optics(), s),
                 sharp(s),
@@ -185,12 +186,13 @@ record MoonView(
         };
     }
 
-    private static String bracket(Settings middle, SetupRequest a, CameraBody body) {
-        return String.join(
-                " \u00b7 ",
-                Programs.bracket(middle, 3, 1, 1, a.when(), FileFormat.RAW).steps().stream()
-                        .map(p -> body.dial().nearest(p.settings().seconds()).label() + " s")
-                        .toList());
+    /** As a take of it is bracketed: by the shutter as far as its limit, then by the ISO. */
+    private static String bracket(MoonExposure e, CameraBody body) {
+        return IntStream.of(0, -1, 1)
+                .mapToObj(by -> Moon.brighter(body, e, by))
+                .map(s -> body.label(s.seconds()) + " s"
+                        + (s.iso() == e.settings().iso() ? "" : " at ISO " + Numbers.plain(s.iso())))
+                .collect(Collectors.joining(" \u00b7 "));
     }
 
     private static String earthshine(MoonLight l, Setup s, CameraBody body) {

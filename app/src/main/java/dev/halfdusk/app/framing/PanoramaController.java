@@ -2,6 +2,7 @@ package dev.halfdusk.app.framing;
 
 import dev.halfdusk.app.pictures.PanoramaPicture;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
@@ -103,6 +104,20 @@ class PanoramaController {
         Panorama p = Panorama.of(wanted, a.optics());
         double middle = wanted.fromAzimuthDeg() + wanted.widthDeg() / 2;
         model.addAttribute("asked", a);
+        if (!own) {
+            model.addAttribute(
+                    "kept",
+                    KeptTake.of(
+                            a,
+                            form,
+                            "panorama",
+                            "Arch",
+                            Map.of(
+                                    "overlap", share,
+                                    "clickDeg", click.getAsDouble(),
+                                    "marginDeg", margin.getAsDouble(),
+                                    "settleSeconds", settle.getAsDouble())));
+        }
         model.addAttribute("view", view(a, p, arch, settle.getAsDouble()));
         model.addAttribute("picture", PanoramaPicture.of(p, moment, a.setup().from(), middle));
         return "framing/panorama";

@@ -3,6 +3,7 @@ package dev.halfdusk.app.sequences;
 import dev.halfdusk.app.pictures.FramePicture;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Choice;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Sidereal;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
@@ -113,6 +115,7 @@ class SequenceController {
         Ribbon ribbon = Ribbon.of(a.setup().night(), a.setup().place().glow());
         model.addAttribute("asked", a.setup());
         model.addAttribute("sequence", a);
+        kept(a, form).ifPresent(k -> model.addAttribute("kept", k));
         model.addAttribute("ribbon", ribbon);
         model.addAttribute("minute", ribbon.clamp(a.setup().minute()));
         Endurance endurance = a.endurance();
@@ -223,4 +226,47 @@ class SequenceController {
         });
         return uri.encode().build().getQuery();
     }
+
+    /** As a take; one that follows dusk or dawn is none yet. */
+    private static Optional<KeptTake> kept(SequenceRequest a, Form form) {
+        if (a.ramp().isPresent()) {
+            return Optional.empty();
+        }
+        Sequence q = a.sequence();
+        Map<String, Object> own = new LinkedHashMap<>();
+        own.put("own-iso", a.iso());
+        switch (a.kind()) {
+            case TRAILS -> {
+                double turned = q.seconds() * Sidereal.DEGREES_PER_SECOND;
+                own.put("arcDeg", Sequence.ARC.nearest(form.value("want").equals("arc") ? arc(form, turned) : turned));
+                own.put("exposureSeconds", q.exposureSeconds());
+                own.put("pauseSeconds", q.pauseSeconds());
+                own.put("darks", a.program().darks());
+            }
+            case LAPSE -> {
+                own.put("clipSeconds", q.frames() / a.perSecond());
+                own.put("perSecond", a.perSecond());
+                own.put("intervalSeconds", q.stepSeconds());
+                own.put("own-shutterSeconds", q.exposureSeconds());
+            }
+            case STACK -> {
+                own.put("frames", q.frames());
+                own.put("darks", a.program().darks());
+                own.put("own-shutterSeconds", q.exposureSeconds());
+                own.put("own-pauseSeconds", q.pauseSeconds());
+            }
+        }
+        String name = Words.capital(a.kind().words());
+        return Optional.of(
+                KeptTake.of(a.setup(), form, SUBJECTS.get(a.kind()), name, own).aimed(a.setup()));
+    }
+
+    private static double arc(Form form, double turned) {
+        return form.number("arc", Sequence.ARC).orElse(turned);
+    }
+
+    private static final Map<SequenceRequest.Kind, String> SUBJECTS = Map.of(
+            SequenceRequest.Kind.TRAILS, "trails",
+            SequenceRequest.Kind.LAPSE, "time-lapse",
+            SequenceRequest.Kind.STACK, "stack");
 }

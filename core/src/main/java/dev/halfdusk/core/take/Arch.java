@@ -23,12 +23,18 @@ import java.util.Set;
  * @param overlap of neighbours, a share of the frame
  * @param clickDeg of the head; columns stand on its clicks
  * @param settleSeconds before each frame
+ * @param marginDeg beside the ends of the arch, and half of it and five degrees above
  */
-public record Arch(double overlap, double clickDeg, double settleSeconds) implements Subject {
+public record Arch(double overlap, double clickDeg, double settleSeconds, double marginDeg) implements Subject {
+
+    /** With the usual room beside and above it. */
+    public Arch(double overlap, double clickDeg, double settleSeconds) {
+        this(overlap, clickDeg, settleSeconds, ROOM_DEG);
+    }
 
     private static final Range OVERLAP = new Range("overlap", 0.1, 0.7, "");
     private static final Range CLICK = new Range("click of the head", 0.1, 60, "\u00b0");
-    private static final Range SETTLE = new Range("pause to settle", 0, 60, " s");
+    private static final Range SETTLE = new Range("pause to settle", 0, 120, " s");
 
     /** Room above and below the arch, degrees. */
     public static final double ROOM_DEG = 10;
@@ -43,8 +49,9 @@ public record Arch(double overlap, double clickDeg, double settleSeconds) implem
             List.of(
                     Parameter.number("overlap", "overlap", OVERLAP, USUAL.overlap),
                     Parameter.number("clickDeg", "click of the head", CLICK, USUAL.clickDeg),
-                    Parameter.number("settleSeconds", "pause to settle", SETTLE, USUAL.settleSeconds)),
-            v -> new Arch(v.get(0), v.get(1), v.get(2)));
+                    Parameter.number("settleSeconds", "pause to settle", SETTLE, USUAL.settleSeconds),
+                    Parameter.number("marginDeg", "margin", Panorama.MARGIN, ROOM_DEG)),
+            v -> new Arch(v.get(0), v.get(1), v.get(2), v.get(3)));
 
     @Override
     public Kind kind() {
@@ -53,7 +60,7 @@ public record Arch(double overlap, double clickDeg, double settleSeconds) implem
 
     @Override
     public List<Double> values() {
-        return List.of(overlap, clickDeg, settleSeconds);
+        return List.of(overlap, clickDeg, settleSeconds, marginDeg);
     }
 
     @Override
@@ -90,7 +97,7 @@ public record Arch(double overlap, double clickDeg, double settleSeconds) implem
     }
 
     private Panorama panorama(Take take, Circumstances c, Instant t) {
-        return Panorama.of(Panorama.arch(c.night().arch(t), ROOM_DEG, overlap, clickDeg), take.optics());
+        return Panorama.of(Panorama.arch(c.night().arch(t), marginDeg, overlap, clickDeg), take.optics());
     }
 
     @Override

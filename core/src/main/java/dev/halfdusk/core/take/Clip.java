@@ -22,8 +22,8 @@ import java.util.Set;
  */
 public record Clip(double clipSeconds, double perSecond, double intervalSeconds) implements Subject {
 
-    private static final Range CLIP = new Range("clip", 1, 120, " s");
-    private static final Range RATE = new Range("frames a second", 12, 60, "");
+    private static final Range CLIP = Lapse.CLIP;
+    private static final Range RATE = Lapse.PER_SECOND;
     private static final Range INTERVAL = new Range("interval", 1, 600, " s");
 
     public static final Kind KIND = new Kind(

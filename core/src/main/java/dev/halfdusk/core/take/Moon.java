@@ -24,8 +24,17 @@ import java.util.Optional;
  *
  * @param sides frames to either side of the proposed one, a stop apart
  * @param rounds how often the bracket is taken
+ * @param extinction of the air, magnitudes per airmass
+ * @param stabiliserStops that lens or body are said to save in the hand
+ * @param windMs that is expected at least, metres a second; a forecast of more counts
  */
-public record Moon(int sides, int rounds) implements OfTheMoon {
+public record Moon(int sides, int rounds, double extinction, double stabiliserStops, double windMs)
+        implements OfTheMoon {
+
+    /** In clear air without wind. */
+    public Moon(int sides, int rounds) {
+        this(sides, rounds, MoonLight.USUAL_EXTINCTION, 0, 0);
+    }
 
     private static final Range SIDES = new Range("frames to either side", 1, 3, "");
     private static final Range ROUNDS = new Range("rounds", 1, 20, "");
@@ -37,8 +46,11 @@ public record Moon(int sides, int rounds) implements OfTheMoon {
             "moon",
             List.of(
                     Parameter.whole("sides", "frames to either side", SIDES, 1),
-                    Parameter.whole("rounds", "rounds", ROUNDS, 2)),
-            v -> new Moon(v.get(0).intValue(), v.get(1).intValue()));
+                    Parameter.whole("rounds", "rounds", ROUNDS, 2),
+                    Parameter.number("extinction", "haze", MoonLight.EXTINCTION, MoonLight.USUAL_EXTINCTION),
+                    Parameter.number("stabiliserStops", "stabiliser, stops", MoonLimit.STABILISER, 0),
+                    Parameter.number("windMs", "wind at least, m/s", MoonLimit.WIND, 0)),
+            v -> new Moon(v.get(0).intValue(), v.get(1).intValue(), v.get(2), v.get(3), v.get(4)));
 
     @Override
     public Kind kind() {
@@ -47,7 +59,7 @@ public record Moon(int sides, int rounds) implements OfTheMoon {
 
     @Override
     public List<Double> values() {
-        return List.of((double) sides, (double) rounds);
+        return List.of((double) sides, (double) rounds, extinction, stabiliserStops, windMs);
     }
 
     @Override
@@ -67,13 +79,14 @@ public record Moon(int sides, int rounds) implements OfTheMoon {
     }
 
     /** Held by the wind of that hour too, and by the hand where nothing else holds the camera. */
-    private static MoonExposure exposure(Take take, Circumstances c, Instant t) {
-        double wind = c.weather().apply(t).map(WeatherHour::windMs).orElse(0.0);
+    private MoonExposure exposure(Take take, Circumstances c, Instant t) {
+        double wind =
+                Math.max(windMs, c.weather().apply(t).map(WeatherHour::windMs).orElse(0.0));
         return MoonExposure.of(
                 take.setup(c, t),
                 MoonExposure.USUAL_TOLERANCE_PX,
-                MoonLight.USUAL_EXTINCTION,
-                0,
+                extinction,
+                stabiliserStops,
                 MoonLimit.WIND.nearest(wind));
     }
 

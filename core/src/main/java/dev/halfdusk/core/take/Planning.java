@@ -28,7 +28,7 @@ import java.util.function.Function;
 final class Planning {
 
     static final Range FRAMES = new Range("frames", 1, 500, "");
-    static final Range DARKS = new Range("dark frames", 0, 50, "");
+    static final Range DARKS = new Range("dark frames", 0, 100, "");
 
     /** Openings that are this far apart take as long as their neighbours. */
     private static final Duration LOOK = Duration.ofMinutes(30);

@@ -22,7 +22,7 @@ import java.util.Optional;
  */
 public record Trails(double arcDeg, double exposureSeconds, double pauseSeconds, int darks) implements Subject {
 
-    private static final Range ARC = new Range("arc", 1, 180, "\u00b0");
+    private static final Range ARC = new Range("arc", Sequence.ARC.min(), Sequence.ARC.max(), "\u00b0");
     private static final Range EXPOSURE = new Range("exposure", 1, 3600, " s");
 
     /** The sky turns 15.041° an hour. */
