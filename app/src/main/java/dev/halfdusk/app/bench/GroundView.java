@@ -8,6 +8,7 @@ import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.Portrait;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
@@ -102,12 +103,22 @@ public record GroundView(
                 nearest);
     }
 
+    /** As many as one focuses by hand in the dark. */
+    private static final int FEW = 8;
+
     /** Frames from the nearest thing to where the frame of the stars takes over. */
     private static String blend(Depth d, double near) {
         List<String> distances = d.blend(near).stream().map(GroundView::metres).toList();
         if (distances.isEmpty()) {
             return "With the stars in focus everything from " + metres(d.nearAtStarsM())
                     + " on is sharp: one frame is enough.";
+        }
+        if (distances.size() > FEW) {
+            double narrow = d.aperture() * Math.sqrt(distances.size() / (double) FEW);
+            return "Sharp from there takes " + distances.size() + " frames beside that of the stars, from "
+                    + distances.get(0) + " to " + distances.get(distances.size() - 1)
+                    + ". Stopped down to about f/" + Numbers.trimmed(Math.min(narrow, 22), 0)
+                    + " it takes fewer; or stand farther off.";
         }
         return "Blend the frame of the stars with " + distances.size() + (distances.size() == 1 ? " frame" : " frames")
                 + " focused at " + String.join(", ", distances) + ".";

@@ -25,6 +25,7 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.Date;
+import java.util.Optional;
 
 /** The night of an outing for other programs: its sheet as a table, its takes as a calendar with alarms. */
 final class SheetFiles {
@@ -109,6 +110,8 @@ final class SheetFiles {
         StringBuilder text = new StringBuilder();
         for (Slot s : night.schedule().slots()) {
             text.append(s.name()).append(", ").append(s.camera()).append('\n');
+            Optional<String> hand = s.plan().take().subject().byHand();
+            hand.ifPresent(h -> text.append("  ").append(h).append('\n'));
             for (Program.Step step : s.program().steps()) {
                 text.append("  ")
                         .append(Words.clockSeconds(step.begins(), night.night().zone()))
@@ -116,7 +119,7 @@ final class SheetFiles {
                         .append(step.words(s.plan().take().camera().rig().body()))
                         .append(": ")
                         .append(step.what());
-                if (step.frames() > 1) {
+                if (step.frames() > 1 && hand.isEmpty()) {
                     text.append("\n            timer: ")
                             .append(Numbers.trimmed(step.sequence().stepSeconds(), 1))
                             .append(" s from start to start, or ")

@@ -19,7 +19,7 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
     private static final double FULL_FRAME_CIRCLE_MM = 0.03;
     private static final double GREEN_UM = 0.55;
     private static final double AIRY = 2.44;
-    private static final int MOST_FRAMES = 8;
+    private static final int MOST_FRAMES = 100;
 
     public static Depth of(double focalMm, double aperture, double circleMm) {
         CIRCLE.check(circleMm);
@@ -68,7 +68,7 @@ public record Depth(double focalMm, double aperture, double circleMm, double hyp
 
     /**
      * Where to focus the frames that, with the frame of the stars, are sharp from a nearest thing to infinity, nearest
-     * first; none where the frame of the stars reaches it. At most eight.
+     * first; none where the frame of the stars reaches it. As many as it takes, up to a hundred.
      */
     public List<Double> blend(double nearestM) {
         List<Double> focuses = new ArrayList<>();

@@ -227,6 +227,12 @@ public final class Clashes {
         return Moment.at(t).local(body, c.night().observer()).latitudeDeg();
     }
 
+    /** Whether it comes at an hour that nobody chooses. */
+    private static boolean given(Slot s) {
+        Take take = s.plan().take();
+        return take.wish().kind().given() || take.subject().display().isPresent();
+    }
+
     private void cloud(Slot s) {
         double worst = 0;
         Instant when = s.runs().from();
@@ -243,8 +249,12 @@ public final class Clashes {
                     List.of(s.name()),
                     Numbers.text("Cloud of %.0f %% is forecast at %s, during %s.", worst, clock(when), s.name()),
                     clearest()
+                            .filter(t -> !given(s))
                             .map(t -> "The least is forecast about " + clock(t) + "; or take another night.")
-                            .orElse("Take another night."));
+                            .orElse(
+                                    given(s)
+                                            ? "It comes at its hour: look for gaps, or for a place under a clearer sky."
+                                            : "Take another night."));
         }
     }
 

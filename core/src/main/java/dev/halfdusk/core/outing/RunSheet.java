@@ -228,6 +228,10 @@ public final class RunSheet {
 
     private static String words(Slot slot, Program.Step step) {
         String words = step.words(slot.plan().take().camera().rig().body());
+        Optional<String> hand = slot.plan().take().subject().byHand();
+        if (hand.isPresent()) {
+            return words.replaceFirst("^\\d+ \u00d7 ", "about " + step.frames() + " \u00d7 ") + ", " + hand.get();
+        }
         if (step.frames() == 1) {
             return words;
         }

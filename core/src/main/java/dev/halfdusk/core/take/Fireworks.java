@@ -82,10 +82,16 @@ public record Fireworks(
      * @param swapMm focal length of another lens for the body, 0 for none
      * @param flip whether the camera is turned
      * @param nights it is given on
+     * @param timer whether a timer opens the shutter, instead of a hand at each flash
      */
-    public record Changes(double swapMm, boolean flip, int nights) {
+    public record Changes(double swapMm, boolean flip, int nights, boolean timer) {
 
         public static final Changes NONE = new Changes(0, false, 1);
+
+        /** Released by hand. */
+        public Changes(double swapMm, boolean flip, int nights) {
+            this(swapMm, flip, nights, false);
+        }
 
         private double seconds() {
             return Math.max(swapMm > 0 ? SWAP_SECONDS : 0, flip ? FLIP_SECONDS : 0);
@@ -107,14 +113,15 @@ public record Fireworks(
                     Parameter.number("frontM", "front of several points, m", FiringPoint.FRONT, Seen.USUAL.frontM),
                     Parameter.number("swapMm", "another lens for the body, mm", SWAP, 0),
                     Parameter.yesNo("flip", "turned for the body"),
-                    Parameter.whole("nights", "nights of the display", NIGHTS, 1)),
+                    Parameter.whole("nights", "nights of the display", NIGHTS, 1),
+                    Parameter.yesNo("timer", "released by a timer")),
             v -> new Fireworks(
                     v.get(0),
                     v.get(1),
                     v.get(2),
                     v.get(3),
                     new Seen(v.get(4), v.get(5), v.get(6), v.get(7), v.get(8)),
-                    new Changes(v.get(9), v.get(10) != 0, v.get(11).intValue())));
+                    new Changes(v.get(9), v.get(10) != 0, v.get(11).intValue(), v.get(12) != 0)));
 
     @Override
     public Kind kind() {
@@ -135,7 +142,8 @@ public record Fireworks(
                 seen.frontM,
                 changes.swapMm,
                 changes.flip ? 1.0 : 0.0,
-                (double) changes.nights);
+                (double) changes.nights,
+                changes.timer ? 1.0 : 0.0);
     }
 
     @Override
@@ -312,5 +320,10 @@ public record Fireworks(
                         "stops",
                         "first the shutter, then a stop of aperture: many bursts, smoke that they light",
                         "school of fireworks")));
+    }
+
+    @Override
+    public Optional<String> byHand() {
+        return changes.timer ? Optional.empty() : Optional.of("by hand: open at the flash, close when it fades");
     }
 }

@@ -44,6 +44,11 @@ public interface Subject {
         return aim(c, t);
     }
 
+    /** How each frame is opened and closed, where a hand does it and no timer. */
+    default Optional<String> byHand() {
+        return Optional.empty();
+    }
+
     /** Whether its settings can be decided otherwise; a script's or a ladder's are decided in its own numbers. */
     default boolean decides() {
         return true;

@@ -75,6 +75,11 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         }
 
         /** Whether it needs the clock of a beginning; one between two times that of an end as well. */
+        /** Whether it happens at an hour that nobody chooses. */
+        public boolean given() {
+            return this == LUNAR_ECLIPSE || this == SOLAR_ECLIPSE;
+        }
+
         public boolean timed() {
             return this == FIXED || this == WINDOW;
         }

@@ -24,6 +24,7 @@ import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
@@ -382,6 +383,16 @@ class TakesSheetTest {
         assertThat(cloudy.way())
                 .startsWith("The least is forecast about "
                         + NIGHT.clock(WHOLE.there().from()));
+        Slot display = held(Fireworks.KIND.usual(), 1, 30);
+        assertThat(clashes(cloud, by(display), WHOLE))
+                .filteredOn(k -> k.kind() == Clash.Kind.CLOUD)
+                .singleElement()
+                .satisfies(k -> assertThat(k.way()).startsWith("It comes at its hour"));
+        assertThat(acts(C, by(display)))
+                .filteredOn(l -> l.what().contains("ISO 100"))
+                .hasSizeGreaterThan(1)
+                .allMatch(l -> l.what().contains("by hand: open at the flash, close when it fades"))
+                .noneMatch(l -> l.what().contains("timer"));
         assertThat(kinds(weather(t -> new WeatherHour(t, 60, 0, 0, 1, 12, 50)), core))
                 .isEmpty();
 

@@ -363,7 +363,7 @@ class TakesTest {
         // a quarter of an hour at a frame each 15 s are 60 frames, 2.4 s of clip
         assertThat(stretched(new Clip(10, 25, 15), 15)).contains(new Clip(2.4, 25, 15));
         assertThat(stretched(new Arch(0.3, 15, 5), 45)).isEmpty();
-        assertThat(stretched(new Trails(15, 30, 1, 5), 3000)).contains(new Trails(180, 30, 1, 5));
+        assertThat(stretched(new Trails(15, 30, 1, 5), 3000)).contains(new Trails(360, 30, 1, 5));
         assertThat(stretched(new Free(20, true), 0)).contains(new Free(1, true));
         Circumstances c = june(4);
         Take stack = Take.of("stack", new Stack(20, 5), "A", RIG);
