@@ -34,7 +34,8 @@ public record StopsView(
         String sceneDial,
         String meter,
         List<String> street,
-        List<SceneRow> scenes) {
+        List<SceneRow> scenes,
+        MeterView needle) {
 
     private static final Range APART = new Range("stops apart", 0.3, 4, "");
     private static final Range EACH = new Range("frames each way", 1, 7, "");
@@ -132,10 +133,11 @@ public record StopsView(
                                 s.name(),
                                 Words.trimmed(s.ev()) + " \u00b1 " + Words.trimmed(s.spread()),
                                 Words.exposure(SceneLight.seconds(s.ev(), setup.aperture(), sceneIso.getAsDouble()))))
-                        .toList()));
+                        .toList(),
+                MeterView.of(ev.getAsDouble(), wanted, locked, free, dials)));
     }
 
-    private static String words(Equivalents.Equivalent e, Equivalents.Free free) {
+    static String words(Equivalents.Equivalent e, Equivalents.Free free) {
         return switch (free) {
             case SHUTTER -> e.label() + " s";
             case APERTURE -> "f/" + Words.trimmed(e.settings().aperture());

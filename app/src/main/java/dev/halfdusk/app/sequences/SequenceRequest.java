@@ -111,6 +111,7 @@ record SequenceRequest(
                 pace(),
                 new SequenceConflicts.Circumstances(
                         setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
+        SequenceConflicts.burnt(trails, iso, begins(), noiseReduction).ifPresent(all::add);
         all.addAll(Endurance.conflicts(endurance, kit(), sequence, this::shortened));
         return all;
     }

@@ -17,6 +17,7 @@ import dev.halfdusk.core.sequence.Lapse;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Ramp;
+import dev.halfdusk.core.sequence.SequenceConflicts;
 import dev.halfdusk.core.sequence.TrailPlan;
 import java.time.Duration;
 import java.time.Instant;
@@ -180,6 +181,8 @@ record SequenceView(
                 "" + w.sequence().frames(),
                 "pause",
                 Numbers.plain(w.sequence().pauseSeconds()),
+                "exposure",
+                Numbers.plain(w.sequence().exposureSeconds()),
                 "interval",
                 Numbers.plain(w.sequence().stepSeconds()),
                 "clip",
@@ -272,7 +275,11 @@ record SequenceView(
                 new Line(
                         "peak of a frame's sky",
                         Words.number(peak, 2) + (peak > TrailPlan.GREY ? ": the stack turns grey" : "")),
-                new Line("faintest trail", "V " + Words.number(plan.faintest(a.iso()), 1)),
+                new Line(
+                        "faintest trail",
+                        peak >= SequenceConflicts.WHITE
+                                ? "none: the sky is white"
+                                : "V " + Words.number(plan.faintest(a.iso()), 1)),
                 new Line(
                         "a star of V 3 leaves",
                         Numbers.grouped(Math.rint(plan.trailE(3))) + " e\u207b on "

@@ -69,8 +69,9 @@ class BenchPagesTest {
 
     @Test
     void every_part_answers() throws Exception {
+        assertThat(body("&part=ground&near=4")).contains("Blend the frame of the stars with");
         assertThat(body("&part=ground&near=1.2"))
-                .contains("Blend the frame of the stars with")
+                .containsPattern("Sharp from there takes \\d+ frames beside that of the stars, from .* it takes fewer")
                 .contains("or in blue hour");
         assertThat(body("&part=ground&lumen=100&beam=30&lampDistance=5&lampIso=800&rig=1&aperture=4"))
                 .contains("1/4 s</strong> held still");

@@ -348,7 +348,7 @@ class EclipsePagesTest {
                 .doesNotContain("earthshine");
         String windy =
                 body("/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30&wind=6");
-        assertThat(windy).contains("wind on the tripod").contains("1/400 s");
+        assertThat(windy).contains("wind on the tripod").contains("1/640 s at ISO 320");
         assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-07&time=22:00"))
                 .contains("by earthshine");
         assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-18&time=15:00"))

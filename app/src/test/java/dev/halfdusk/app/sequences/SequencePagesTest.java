@@ -80,6 +80,18 @@ class SequencePagesTest {
         }
     }
 
+    /** Five minutes at ISO 6400 and f/1.8 are white under any sky: that does not fit, shorter frames do. */
+    @Test
+    void frames_that_burn_do_not_fit() throws Exception {
+        String page = body(base + "&night=2028-05-24&want=arc&arc=15&exposure=300&iso=6400&aperture=1.8");
+        assertThat(page)
+                .contains("The sky burns to white: at ISO 6400 and 300 s")
+                .contains("none: the sky is white")
+                .doesNotContain("It fits the night");
+        String shorter = body(way(page, "frames of \\d+ s"));
+        assertThat(shorter).doesNotContain("burns to white").contains("faintest trail");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "frames=0&want=frames, 1 to 20000",

@@ -20,6 +20,8 @@ public record Conflict(Kind kind, String words, List<WayOut> ways) {
         CORE,
         SKYLINE,
         CLOUD,
+        /** The sky burns to white. */
+        BURNT,
         BATTERY,
         CARD,
         TURN_BACK,

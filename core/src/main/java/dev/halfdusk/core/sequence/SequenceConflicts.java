@@ -79,6 +79,39 @@ public final class SequenceConflicts {
         return List.copyOf(fits.found);
     }
 
+    /** From here on the histogram's axis the sky is white and nothing is drawn on it. */
+    public static final double WHITE = 0.97;
+
+    /**
+     * Frames whose sky burns, whatever else fits; shorter ones for as long are the way out.
+     *
+     * @param iso that is set
+     */
+    public static Optional<Conflict> burnt(TrailPlan plan, int iso, Instant begins, boolean noiseReduction) {
+        double peak = plan.light().peak(iso);
+        if (peak < WHITE) {
+            return Optional.empty();
+        }
+        Sequence now = plan.sequence();
+        List<WayOut> ways = plan.setup().rig().body().shutters().stream()
+                .filter(s -> s.realSeconds() < now.exposureSeconds())
+                .filter(s -> plan.light().during(s.realSeconds()).peak(iso) <= TrailPlan.GREY)
+                .findFirst()
+                .map(s -> new WayOut(
+                        "frames of " + s.label() + " s",
+                        begins,
+                        Sequence.within(now.seconds(), s.realSeconds(), now.pauseSeconds()),
+                        noiseReduction))
+                .stream()
+                .toList();
+        return Optional.of(new Conflict(
+                Kind.BURNT,
+                Numbers.text(
+                        "The sky burns to white: at ISO %d and %.0f s its peak stands at %.2f of the axis.",
+                        iso, now.exposureSeconds(), peak),
+                ways));
+    }
+
     private Instant ends() {
         return Instants.after(begins, sequence.seconds());
     }
