@@ -9,9 +9,9 @@ import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.Traffic;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Blades;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
@@ -48,7 +48,7 @@ public record StopsView(
     public record SceneRow(String name, String ev, String seconds) {}
 
     static void fill(Form form, Proposal p) {
-        form.putIfMissing("t1", Numbers.plain(p.settings().seconds(), 6))
+        form.putIfMissing("t1", p.label())
                 .putIfMissing("n1", p.settings().aperture())
                 .putIfMissing("iso1", (int) p.settings().iso())
                 .putIfMissing("free", "ISO")
@@ -100,8 +100,8 @@ public record StopsView(
         }
         Dial dial = setup.rig().body().dial();
         Equivalents.Dials dials = Equivalents.Dials.of(setup.rig(), setup.onLensMm());
-        Settings wanted = new Settings(t1.getAsDouble(), n1.getAsDouble(), iso1.getAsDouble());
-        Settings locked = new Settings(t2.getAsDouble(), n2.getAsDouble(), iso2.getAsDouble());
+        Settings wanted = new Settings(dial.meant(t1.getAsDouble()), n1.getAsDouble(), iso1.getAsDouble());
+        Settings locked = new Settings(dial.meant(t2.getAsDouble()), n2.getAsDouble(), iso2.getAsDouble());
         Equivalents.Equivalent solved = Equivalents.solve(wanted, locked, free, dials);
         CompositionFrame test = CompositionFrame.of(wanted, wanted.aperture(), testIso.getAsDouble(), dial);
         Film film = new Film(speed.getAsDouble(), exponent.getAsDouble());
@@ -132,9 +132,24 @@ public record StopsView(
                         .map(s -> new SceneRow(
                                 s.name(),
                                 Words.trimmed(s.ev()) + " \u00b1 " + Words.trimmed(s.spread()),
-                                Words.exposure(SceneLight.seconds(s.ev(), setup.aperture(), sceneIso.getAsDouble()))))
+                                onDial(
+                                        SceneLight.seconds(s.ev(), setup.aperture(), sceneIso.getAsDouble()),
+                                        setup.rig().body())))
                         .toList(),
                 MeterView.of(ev.getAsDouble(), wanted, locked, free, dials)));
+    }
+
+    /** By the click of the dial; what it has not says by how much. */
+    private static String onDial(double seconds, CameraBody body) {
+        double shortest = body.shortest().realSeconds();
+        double longest = body.shutters().get(0).realSeconds();
+        if (seconds < shortest / Stops.ratio(Dial.THIRD_STOP)) {
+            return "beyond " + body.shortest().label() + " s: stop down, or "
+                    + Words.number(Stops.of(shortest / seconds), 1) + " stops too bright";
+        }
+        return seconds > longest
+                ? Words.exposure(seconds) + " on bulb"
+                : body.dial().nearest(seconds).label() + " s";
     }
 
     static String words(Equivalents.Equivalent e, Equivalents.Free free) {

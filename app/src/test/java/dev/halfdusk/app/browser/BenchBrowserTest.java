@@ -23,7 +23,7 @@ class BenchBrowserTest extends BrowserTest {
         assertThat(page.locator("#preview")).containsText("4.77");
         page.getByLabel("Highest ISO").fill("100");
         page.getByRole(AriaRole.BUTTON, named("Save")).click();
-        assertThat(page.locator("#comfortableIso-note")).hasText("At most the highest ISO, 100.");
+        assertThat(page.locator("#comfortableIso-note")).hasText("3200 is outside what is allowed: 25 to 100.");
         page.getByLabel("Highest ISO").fill("12800");
         page.getByRole(AriaRole.BUTTON, named("Save")).click();
         assertThat(page.getByRole(AriaRole.LINK, named("Old crop body"))).isVisible();

@@ -24,6 +24,9 @@ public enum Dial {
     private static final int STOPS_ABOVE_ONE_SECOND = 5;
     private static final double ROUNDING = 1e-9;
 
+    /** A click is called by its name as exactly as people type it. */
+    private static final double NAME = 0.004;
+
     private final int stepsPerStop;
     private final List<Stop> shutters;
 
@@ -78,5 +81,14 @@ public enum Dial {
         return shutters.stream()
                 .min(Comparator.comparingDouble(s -> Math.abs(Math.log(s.realSeconds / seconds))))
                 .orElseThrow();
+    }
+
+    /** How long the shutter is really open when someone says a time: a click by its name, else the time itself. */
+    public double meant(double saidSeconds) {
+        return shutters.stream()
+                .filter(s -> Math.abs(s.nominalSeconds() - saidSeconds) <= NAME * saidSeconds)
+                .mapToDouble(Stop::realSeconds)
+                .findFirst()
+                .orElse(saidSeconds);
     }
 }
