@@ -126,10 +126,18 @@ public final class DriftField {
         double seconds = 10;
         for (int round = 0; round < 5; round++) {
             double px = of(framing, latitudeDeg, seconds).px(who);
-            seconds = px == 0 ? limit : Math.min(limit, seconds * tolerancePx / px);
+            double next = px == 0 ? limit : Math.min(limit, seconds * tolerancePx / px);
+            boolean settled = Math.abs(next / seconds - 1) < SETTLED;
+            seconds = next;
+            if (settled) {
+                break;
+            }
         }
         return seconds;
     }
+
+    /** A round that changes less than this is the last. */
+    private static final double SETTLED = 2e-4;
 
     /** Drift that none of the stars that matter exceeds, pixels. */
     public double px(Sharp who) {

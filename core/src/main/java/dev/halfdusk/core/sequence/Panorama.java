@@ -51,6 +51,9 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     private static final double TURN_DEG = 360;
     private static final double HIGHEST_TILT = 85;
 
+    /** Tilts that are passed over at once while a frame still sees low enough. */
+    private static final double STRIDE_DEG = 8;
+
     /**
      * What should be in the picture.
      *
@@ -206,7 +209,11 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     /** The highest tilt, in whole degrees, whose frames side by side still see down to an altitude. */
     private static double tiltFor(Optics optics, Wanted wanted, double bottomDeg) {
         double best = Math.floor(bottomDeg);
-        for (double tilt = Math.floor(bottomDeg); tilt <= HIGHEST_TILT; tilt++) {
+        while (best + STRIDE_DEG <= HIGHEST_TILT
+                && bottomEdge(optics, best + STRIDE_DEG, step(optics, best + STRIDE_DEG, wanted)) <= bottomDeg) {
+            best += STRIDE_DEG;
+        }
+        for (double tilt = best; tilt <= HIGHEST_TILT; tilt++) {
             if (bottomEdge(optics, tilt, step(optics, tilt, wanted)) > bottomDeg) {
                 break;
             }

@@ -10,6 +10,7 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Programs;
+import dev.halfdusk.core.sky.Galaxy;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -78,9 +79,15 @@ public record Arch(double overlap, double clickDeg, double settleSeconds, double
         return List.of("level base, head with clicks");
     }
 
+    @Override
+    public Direction aim(Circumstances c, Instant t) {
+        Galaxy.Arch arch = c.night().arch(t);
+        return new Direction(arch.topAzimuthDeg(), arch.topAltitudeDeg());
+    }
+
     /** At the top of the arch, where the tilt of the highest row is found. */
     @Override
-    public Direction aim(Take take, Circumstances c, Instant t) {
+    public Direction looks(Take take, Circumstances c, Instant t) {
         Panorama p = panorama(take, c, t);
         double highest = p.tilts().get(p.tilts().size() - 1);
         return p.frames().stream()

@@ -35,6 +35,9 @@ final class Planning {
 
     private static final double QUICK_SECONDS = 1;
 
+    /** Openings whose answers are remembered. */
+    private static final int MOST_KNOWN = 64;
+
     private final Take take;
     private final Circumstances c;
     private final Wish.When when;
@@ -67,13 +70,29 @@ final class Planning {
         return best;
     }
 
+    /** Asked for again and again by sheet, field and page. */
+    private static <T> Function<Instant, T> remembered(Function<Instant, T> of) {
+        Map<Instant, T> known = new ConcurrentHashMap<>();
+        return t -> {
+            T found = known.get(t);
+            if (found == null) {
+                if (known.size() >= MOST_KNOWN) {
+                    known.clear();
+                }
+                found = of.apply(t);
+                known.put(t, found);
+            }
+            return found;
+        };
+    }
+
     private Answer answer(Function<Instant, Program> program, Instant t) {
         Program begun = program.apply(t);
         return new Answer(
-                take.setup(c, t).pointing().axis(),
+                take.subject().looks(take, c, t),
                 take.subject().focus(take, c, t),
                 test(begun),
-                reasons(begun, t),
+                () -> reasons(begun, t),
                 take.subject().turns(take, c, t));
     }
 
@@ -193,7 +212,7 @@ final class Planning {
                 lasts,
                 hands,
                 program,
-                t -> answer(program, t),
+                remembered(t -> answer(program, t)),
                 battery,
                 once.megabytes(take.camera().rig().body().files()),
                 risks,

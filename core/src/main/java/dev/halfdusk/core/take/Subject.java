@@ -54,6 +54,11 @@ public interface Subject {
         return true;
     }
 
+    /** Where the camera looks when its composition is found. */
+    default Direction looks(Take take, Circumstances c, Instant t) {
+        return take.setup(c, t).pointing().axis();
+    }
+
     /** What is focused on when it begins at an instant. */
     default Focus focus(Take take, Circumstances c, Instant t) {
         return Focus.STARS;

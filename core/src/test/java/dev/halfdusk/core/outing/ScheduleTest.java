@@ -68,7 +68,7 @@ class ScheduleTest {
                 Duration.ofMinutes(minutes),
                 hands,
                 t -> Program.of(name, new Program.Step(t, new Settings(1, 1.8, 100), 1, 0, FileFormat.RAW, name)),
-                t -> new Answer(new Direction(180, 20), Focus.STARS, Optional.empty(), List.of(), List.of()),
+                t -> new Answer(new Direction(180, 20), Focus.STARS, Optional.empty(), List::of, List.of()),
                 battery,
                 0,
                 List.of(),

@@ -2,6 +2,7 @@ package dev.halfdusk.core.search;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.glow.Dome;
@@ -34,6 +35,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -378,5 +380,20 @@ class SearchesTest {
     void far_north_the_core_has_no_season() {
         CoreSeason none = CoreSeason.of(year(new Site(66, 20, 0), "2027-06-01", 366, "UTC"));
         assertThat(none).isEqualTo(new CoreSeason(false, Optional.empty(), Optional.empty()));
+    }
+
+    /** A night belongs to the new moon it is nearest to: half way between those of 6 January and 5 February 2000 lies the night of the 20th. */
+    @Test
+    void nights_are_parted_half_way_between_new_moons() {
+        Interval window = new Interval(Instant.parse("2000-01-20T22:00:00Z"), Instant.parse("2000-01-20T23:00:00Z"));
+        List<NightSearch.Hit> hits = Stream.of(6, 13, 20, 21, 28)
+                .map(day -> new NightSearch.Hit(
+                        LocalDate.of(2000, 1, day), day, window, 1, Optional.empty(), 21, 0, List.of()))
+                .toList();
+        assertThat(Spell.of(hits))
+                .extracting(Spell::first, Spell::last)
+                .containsExactly(
+                        tuple(LocalDate.of(2000, 1, 21), LocalDate.of(2000, 1, 28)),
+                        tuple(LocalDate.of(2000, 1, 6), LocalDate.of(2000, 1, 20)));
     }
 }
