@@ -8,7 +8,6 @@ import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
@@ -136,11 +135,10 @@ class PanoramaController {
     }
 
     private static View view(SetupRequest a, Panorama p, Galaxy.Arch arch, double settle) {
-        Proposal proposal = a.proposal();
         CameraBody body = a.setup().rig().body();
         Panorama.Shutters shutters =
                 p.shutters(a.place().site().latitudeDeg(), a.setup().demand(), body.dial());
-        Settings set = p.settings(proposal);
+        Settings set = p.settings(a.setup());
         double seconds = set.seconds();
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < p.frames().size(); i++) {

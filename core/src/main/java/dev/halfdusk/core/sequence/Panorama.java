@@ -15,6 +15,7 @@ import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Galaxy;
@@ -281,12 +282,29 @@ public record Panorama(Wanted wanted, Optics optics, List<Frame> frames, double 
     }
 
     /**
-     * One setting for all frames: the shortest of their shutters, no longer than the sky burns, and the ISO for it.
+     * One setting for all frames: the shortest of their shutters, no longer than the sky burns, and the ISO for it, under the sky of the
+     * middle of the highest row.
      *
-     * @param proposal for a frame of the same setup, whose place and demand count
+     * @param asked whose aim does not matter
      */
-    public Settings settings(Proposal proposal) {
-        Setup setup = proposal.setup();
+    public Settings settings(Setup asked) {
+        double highest = tilts.get(tilts.size() - 1);
+        List<Direction> top = frames.stream()
+                .map(Frame::axis)
+                .filter(x -> x.altitudeDeg() == highest)
+                .toList();
+        Setup setup = new Setup(
+                asked.rig(),
+                asked.onLensMm(),
+                asked.aperture(),
+                new Pointing(
+                        top.get(top.size() / 2),
+                        asked.pointing().rollDeg(),
+                        asked.pointing().held()),
+                asked.from(),
+                asked.when(),
+                asked.demand());
+        Proposal proposal = setup.proposal();
         CameraBody body = setup.rig().body();
         double unburnt = proposal.unburntSeconds();
         double seconds = shutters(setup.from().site().latitudeDeg(), setup.demand(), body.dial())

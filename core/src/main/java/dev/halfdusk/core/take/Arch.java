@@ -115,11 +115,7 @@ public record Arch(double overlap, double clickDeg, double settleSeconds, double
                         t -> {
                             Panorama panorama = panorama(take, c, t);
                             return Programs.panorama(
-                                    panorama,
-                                    panorama.settings(planning.proposal(t)),
-                                    settleSeconds,
-                                    t,
-                                    FileFormat.RAW);
+                                    panorama, panorama.settings(take.setup(c, t)), settleSeconds, t, FileFormat.RAW);
                         },
                         List.of("A base that is not level.", "A higher arch needs another row: do not wait."))
                 .with(List.of(new Plan.Chore(
