@@ -76,7 +76,7 @@ class EclipseController {
         if (!choices.enough()) {
             return;
         }
-        MoonSetup.begin(form, choices, false);
+        MoonSetup.begin(form, choices);
         Place place = MoonSetup.place(form, choices);
         if (!form.has("night")) {
             next(place).ifPresent(d -> form.put("night", d));

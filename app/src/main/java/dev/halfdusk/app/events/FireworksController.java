@@ -15,6 +15,7 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Display;
+import dev.halfdusk.core.fireworks.FireworkSettings;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.fireworks.Sound;
@@ -62,7 +63,6 @@ class FireworksController {
 
     private static final double USUAL_MM = 35;
     private static final int LAUNCHES = 8;
-    private static final double USUAL_APERTURE = 11;
     private static final LocalTime USUAL_TIME = LocalTime.of(22, 30);
     private static final int MOST_PRESSES = 200;
     private static final Range SEED = new Range("round", 0, 1_000_000_000, "");
@@ -153,8 +153,8 @@ class FireworksController {
                 .orElse(8);
         double focal = rig.lens().focalLengths().nearest(Math.floor(holds * 0.85 / rig.converter()));
         form.put("focal", focal);
-        Range apertures = rig.apertures(focal);
-        form.putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
+        double iso = guess.number("iso", Range.ISO).orElse(FireworkSettings.USUAL_ISO);
+        form.putIfEmpty("aperture", FireworkSettings.aperture(rig.apertures(focal), iso));
     }
 
     /** The same with a field changed: "aperture=8", or nothing for none. */

@@ -52,7 +52,7 @@ class MoonController {
         if (!choices.enough()) {
             return "events/moon";
         }
-        MoonSetup.begin(form, choices, true);
+        MoonSetup.begin(form, choices);
         Place place = MoonSetup.place(form, choices);
         LocalDate today = LocalDate.now(clock.withZone(place.zone()));
         if (!form.has("night")) {

@@ -6,20 +6,19 @@ import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.eclipse.SolarLight;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Moon;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
-/** How one begins with the moon: the longest lens at its long end, stopped down to where it is sharpest. */
+/** How one begins with the moon: the longest lens at its long end, as people set it for a take of it. */
 final class MoonSetup {
 
     private MoonSetup() {}
 
     /** Fills in what was not said of rig: the longest that is not there for the sun, its focal length and aperture. */
-    static void begin(Form form, Choices choices, boolean sharpest) {
+    static void begin(Form form, Choices choices) {
         form.putIfEmpty(
                 "rig",
                 choices.rigs().stream()
@@ -32,17 +31,14 @@ final class MoonSetup {
             Optional<NamedRig> rig = choices.rigs().stream()
                     .filter(r -> form.value("rig").equals("" + r.id()))
                     .findFirst();
-            rig.map(NamedRig::rig).ifPresent(r -> begin(form, r, sharpest));
+            rig.map(NamedRig::rig).ifPresent(r -> begin(form, r));
         }
     }
 
-    private static void begin(Form form, Rig rig, boolean sharpest) {
+    private static void begin(Form form, Rig rig) {
         double longest = rig.lens().longestMm();
         form.put("focal", longest);
-        Range apertures = rig.apertures(longest);
-        form.putIfEmpty(
-                "aperture",
-                sharpest ? Depth.sharpestAperture(apertures, rig.body().sensor()) : apertures.min());
+        form.putIfEmpty("aperture", Moon.KIND.usual().usualAperture(rig, longest));
     }
 
     /** The place that is asked for, or the first; an unknown one is left to the reader of the setup. */

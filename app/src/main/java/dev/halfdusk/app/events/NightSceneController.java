@@ -12,8 +12,8 @@ import dev.halfdusk.app.web.Address;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.NightSceneKind;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.sky.HorizonEvent;
+import dev.halfdusk.core.take.NightScene;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Clock;
@@ -54,7 +54,6 @@ class NightSceneController {
                     NightSceneRequest.FIELDS.stream())
             .toList();
 
-    private static final double USUAL_APERTURE = 8;
     private static final double USUAL_MM = 35;
 
     /** After sunset: blue hour, lamps lit. */
@@ -107,8 +106,8 @@ class NightSceneController {
         FireworksRequest.beginWhereFired(form, choices, places);
         UsualRig.begin(form, choices, USUAL_MM).filter(r -> !form.has("focal")).ifPresent(r -> {
             double focal = r.rig().lens().focalLengths().nearest(USUAL_MM);
-            Range apertures = r.rig().apertures(focal);
-            form.put("focal", focal).putIfEmpty("aperture", apertures.nearest(USUAL_APERTURE));
+            form.put("focal", focal)
+                    .putIfEmpty("aperture", NightScene.KIND.usual().usualAperture(r.rig(), focal));
         });
         Place place = MoonSetup.place(form, choices);
         form.putIfEmpty("night", LocalDate.now(clock.withZone(place.zone())));

@@ -180,10 +180,9 @@ class TakeForm {
 
     /** What the body cannot be set to is refused with what it can. */
     private static void fits(Form form, CameraBody body) {
-        Range isos = new Range("ISO", body.response().baseIso(), body.topIso(), "");
         Range shutters = Range.SHUTTER.from(body.fastestSeconds());
         if (form.has(OWN + "iso") && form.error(OWN + "iso") == null) {
-            form.number(OWN + "iso", isos);
+            form.number(OWN + "iso", body.isos());
         }
         if (form.has(OWN + "shutterSeconds") && form.error(OWN + "shutterSeconds") == null) {
             form.number(OWN + "shutterSeconds", shutters);

@@ -234,7 +234,9 @@ class SequenceController {
         }
         Sequence q = a.sequence();
         Map<String, Object> own = new LinkedHashMap<>();
-        own.put("own-iso", a.iso());
+        if (form.has("iso")) {
+            own.put("own-iso", a.iso());
+        }
         switch (a.kind()) {
             case TRAILS -> {
                 double turned = q.seconds() * Sidereal.DEGREES_PER_SECOND;

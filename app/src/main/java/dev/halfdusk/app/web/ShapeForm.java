@@ -117,7 +117,7 @@ public final class ShapeForm {
                 OptionalLong whole = form.whole(name, range);
                 yield whole.isPresent() ? Optional.of((double) whole.getAsLong()) : Optional.empty();
             }
-            case WORDS, LINES -> Optional.ofNullable(form.text(name, f.key().equals("name") ? "a name" : "it"));
+            case WORDS, LINES -> Optional.ofNullable(form.text(name, "a " + f.key()));
             case CHOICE -> choice(form, name, f);
             case YES_NO -> throw new IllegalStateException();
         };

@@ -11,6 +11,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.measure.Values;
 import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
@@ -116,6 +117,12 @@ public final class ShapeJson {
                     || (f.type().counts()
                             ? node.isNumber()
                             : f.type() == Field.Type.YES_NO ? node.isBoolean() : node.isTextual());
+            if (right && f.type() == Field.Type.CHOICE && node.isTextual()) {
+                List<String> keys = f.options().stream().map(o -> key(o.key())).toList();
+                if (!keys.contains(key(node.textValue()))) {
+                    throw new IllegalArgumentException(f.key() + ": one of " + String.join(", ", keys) + ".");
+                }
+            }
             if (!right) {
                 String wanted = f.type().counts()
                         ? "a number, " + f.range().allowed()

@@ -346,8 +346,8 @@ class EclipsePagesTest {
                 .contains("2 \u00d7 converter")
                 .contains("Evening: moon and land")
                 .doesNotContain("earthshine");
-        String windy =
-                body("/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30&wind=6");
+        String windy = body("/events/moon?rig=" + longRig() + "&place=" + coast()
+                + "&night=2027-06-18&time=00:30&wind=6&focal=400&aperture=5.6");
         assertThat(windy).contains("wind on the tripod").contains("1/640 s at ISO 320");
         assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-07&time=22:00"))
                 .contains("by earthshine");

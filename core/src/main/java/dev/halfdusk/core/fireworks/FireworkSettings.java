@@ -19,7 +19,7 @@ public record FireworkSettings(Settings settings) {
     /** Where schools agree that a streak is well exposed: f/11 at ISO 100. */
     private static final double USUAL_APERTURE = 11;
 
-    private static final double USUAL_ISO = 100;
+    public static final double USUAL_ISO = 100;
 
     /** The shutter that a background is judged by. */
     public static final double USUAL_SECONDS = 4;

@@ -166,7 +166,7 @@ public sealed interface Gear
         public static final Range LOAD = new Range("load", 0, 300, " W");
 
         /** What converters give back of a tank's energy. */
-        private static final double GIVEN_BACK = 0.85;
+        public static final double GIVEN_BACK = 0.85;
 
         static final Shape<Supply> SHAPE = new Shape<>(
                 "supply",

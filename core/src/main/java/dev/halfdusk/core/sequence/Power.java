@@ -20,9 +20,6 @@ public final class Power {
     public static final Range MILLIAMPERE_HOURS = new Range("power bank", 100, 100_000, " mAh");
 
     private static final double CELL_VOLT = 3.7;
-    /** What a bank gives back of its cells' energy. */
-    private static final double GIVEN_BACK = 0.85;
-
     private static final double SLACK = 1e-9;
 
     private Power() {}
@@ -79,7 +76,7 @@ public final class Power {
 
     /** Watt hours a heater takes in a time, as drawn from a bank. */
     public static double heaterWh(double watts, double seconds) {
-        return WATTS.check(watts) * seconds / 3600 / GIVEN_BACK;
+        return WATTS.check(watts) * seconds / 3600 / Gear.Supply.GIVEN_BACK;
     }
 
     /** Watt hours in a bank whose label says so many milliampere hours, in the cold. */

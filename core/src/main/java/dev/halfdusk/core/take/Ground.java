@@ -132,7 +132,7 @@ public record Ground(int frames, double longestSeconds) implements Subject {
                         magnitude,
                         "mag/arcsec\u00b2",
                         "sun, moon and sky as they stand when the frame opens",
-                        "ground of 15 % reflectance"),
+                        "ground that gives back a tenth"),
                 new Reason(
                         "the ground in the frame",
                         share,

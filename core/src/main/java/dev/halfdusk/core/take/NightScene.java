@@ -33,6 +33,7 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
 
     public static final Range BRACKET = new Range("frames of the bracket", 1, 9, "");
 
+    private static final double USUAL_APERTURE = 8;
     private static final double PAUSE = 2;
     private static final double APART = 1;
     private static final double LONGEST = 900;
@@ -154,7 +155,7 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     /** Where the lens draws best, so that lamps have rays and neither end is soft. */
     @Override
     public double usualAperture(Rig rig, double onLensMm) {
-        return OfTheMoon.sharpest(rig, onLensMm);
+        return rig.apertures(onLensMm).nearest(USUAL_APERTURE);
     }
 
     @Override

@@ -9,6 +9,8 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Power;
@@ -20,7 +22,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
@@ -42,13 +43,14 @@ final class Planning {
     private final Circumstances c;
     private final Wish.When when;
     private final Instant best;
-    private final Map<Instant, Proposal> proposals = new ConcurrentHashMap<>();
+    private final Function<Instant, Proposal> proposals;
 
     private Planning(Take take, Circumstances c) {
         this.take = take;
         this.c = c;
         when = take.wish().when(c);
         best = take.pinned().or(when::best).orElseGet(() -> c.night().best());
+        proposals = remembered(t -> take.setup(c, t).proposal());
     }
 
     static Planning of(Take take, Circumstances c) {
@@ -62,12 +64,7 @@ final class Planning {
 
     /** What is proposed for the sky when it begins at an instant. */
     Proposal proposal(Instant opening) {
-        return proposals.computeIfAbsent(opening, t -> take.setup(c, t).proposal());
-    }
-
-    /** In the best of its instants, where something must be said of its length before it has an opening. */
-    Instant best() {
-        return best;
+        return proposals.apply(opening);
     }
 
     /** Asked for again and again by sheet, field and page. */
@@ -86,35 +83,29 @@ final class Planning {
         };
     }
 
-    private Answer answer(Function<Instant, Program> program, Instant t) {
+    private Answer answer(Function<Instant, Program> proposed, Function<Instant, Program> program, Instant t) {
         Program begun = program.apply(t);
         return new Answer(
                 take.subject().looks(take, c, t),
                 take.subject().focus(take, c, t),
                 test(begun),
-                () -> reasons(begun, t),
+                () -> reasons(proposed, begun, t),
                 take.subject().turns(take, c, t));
     }
 
     /** Those of the subject; what was decided instead stands first, judged as what is proposed is. */
-    private List<Reason> reasons(Program begun, Instant t) {
+    private List<Reason> reasons(Function<Instant, Program> proposed, Program begun, Instant t) {
         Settings set = begun.steps().get(0).settings();
         List<Reason> all = new ArrayList<>();
         if (take.decision().fixes() && take.subject().decides()) {
-            Take free = take.with(new Decision(
-                    take.decision().rule(),
-                    OptionalDouble.empty(),
-                    OptionalDouble.empty(),
-                    OptionalDouble.empty(),
-                    OptionalDouble.empty()));
-            Settings ours = free.plan(c).program().apply(t).steps().get(0).settings();
+            Settings ours = proposed.apply(t).steps().get(0).settings();
             all.add(new Reason(
                     "As you decided, against what is proposed",
                     Stops.of(set.seconds() * set.iso() / (ours.seconds() * ours.iso())),
                     "stops",
                     Numbers.text(
-                            "%s s at ISO %.0f; proposed %s s at ISO %.0f",
-                            label(set), set.iso(), label(ours), ours.iso()),
+                            "%s s at ISO %.0f; proposed %s s at ISO %.0f%s",
+                            label(set), set.iso(), label(ours), ours.iso(), lacking(set)),
                     "t \u00d7 ISO"));
             if (take.subject().needs().contains(Need.DARK)) {
                 all.addAll(judged(set, t));
@@ -124,6 +115,14 @@ final class Planning {
                 .reasons(take, c, t, begun)
                 .orElseGet(() -> proposal(t).reasons()));
         return all;
+    }
+
+    /** Said where the body has become another since and cannot be set to the ISO that was decided. */
+    private String lacking(Settings set) {
+        double asked = take.decision().iso().orElse(set.iso());
+        return Math.abs(Stops.of(set.iso() / asked)) > Dial.THIRD_STOP
+                ? Numbers.text("; this body has no ISO %.0f", asked)
+                : "";
     }
 
     private String label(Settings s) {
@@ -182,24 +181,32 @@ final class Planning {
                 .map(t -> program.apply(t).total())
                 .max(Duration::compareTo)
                 .orElseThrow();
-        return made(Duration.ofMinutes((longest.toSeconds() + 59) / 60), hands, program, risks);
+        return made(Duration.ofMinutes((longest.toSeconds() + 59) / 60), hands, proposed, program, risks);
     }
 
     private Function<Instant, Program> decided(Function<Instant, Program> proposed) {
-        return take.subject().decides()
-                ? t -> take.decision()
-                        .applied(proposed.apply(t), take.camera().rig().body())
-                : proposed;
+        CameraBody body = take.camera().rig().body();
+        return remembered(take.subject().decides() ? t -> take.decision().applied(proposed.apply(t), body) : proposed);
     }
 
     /** As long as is said. */
     Plan plan(Duration lasts, boolean hands, Function<Instant, Program> proposed, List<String> risks) {
         Function<Instant, Program> program = decided(proposed);
         Duration longer = program.apply(best).total();
-        return made(longer.compareTo(lasts) > 0 && take.decision().fixes() ? longer : lasts, hands, program, risks);
+        return made(
+                longer.compareTo(lasts) > 0 && take.decision().fixes() ? longer : lasts,
+                hands,
+                proposed,
+                program,
+                risks);
     }
 
-    private Plan made(Duration lasts, boolean hands, Function<Instant, Program> program, List<String> risks) {
+    private Plan made(
+            Duration lasts,
+            boolean hands,
+            Function<Instant, Program> proposed,
+            Function<Instant, Program> program,
+            List<String> risks) {
         Program once = program.apply(best);
         double celsius = c.weather().apply(best).map(WeatherHour::temperatureC).orElse(c.celsius());
         double battery = take.camera()
@@ -212,7 +219,7 @@ final class Planning {
                 lasts,
                 hands,
                 program,
-                remembered(t -> answer(program, t)),
+                remembered(t -> answer(proposed, program, t)),
                 battery,
                 once.megabytes(take.camera().rig().body().files()),
                 risks,
