@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
@@ -15,11 +16,13 @@ import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.Observer;
+import dev.halfdusk.core.take.Subject;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -106,6 +109,17 @@ class EclipseController {
                 stills.get(List.of(eclipse.same(), marks), key -> EclipseView.Still.of(eclipse, local.get(), marks));
         model.addAttribute("ribbon", still.ribbon());
         model.addAttribute("view", EclipseView.of(eclipse, local.get(), still));
+        model.addAttribute("kept", kept(eclipse, form));
+    }
+
+    private static KeptTake kept(EclipseRequest a, Form form) {
+        Map<String, Object> own = new LinkedHashMap<>();
+        List<Subject.Parameter> numbers = a.subject().kind().parameters();
+        for (int i = 0; i < numbers.size(); i++) {
+            own.put(numbers.get(i).name(), a.subject().values().get(i));
+        }
+        return KeptTake.of(a.asked(), form, "lunar-eclipse", "Eclipse of the moon", own)
+                .unheld();
     }
 
     private static Optional<LocalEclipse> in(Night night, Place place) {

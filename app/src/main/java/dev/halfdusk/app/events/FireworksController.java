@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Places.ListedMark;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.weather.Weather;
@@ -25,6 +26,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -32,6 +34,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -100,10 +103,27 @@ class FireworksController {
         model.addAttribute("asked", a.asked());
         model.addAttribute("view", FireworksView.of(a, change -> address(form, change)));
         model.addAttribute("launches", FireworksView.launches(round, a.first(), a.celsius()));
-        model.addAttribute("take", a.seen());
+        model.addAttribute("kept", kept(a, form));
         model.addAttribute("seed", a.asked().night().date().toEpochDay());
         model.addAttribute("delay", Sound.delaySeconds(a.first().slantM(), a.celsius()));
         return "events/fireworks";
+    }
+
+    private static KeptTake kept(FireworksRequest a, Form form) {
+        Fireworks.Seen seen = a.seen();
+        Map<String, Object> own = new LinkedHashMap<>();
+        own.put("minutes", a.minutes());
+        own.put("shutterSeconds", a.settings().seconds());
+        own.put("iso", a.settings().iso());
+        own.put("distanceM", seen.distanceM());
+        own.put("bearingDeg", seen.bearingDeg());
+        own.put("heightM", seen.heightM());
+        own.put("shellMm", seen.shellMm());
+        own.put("frontM", seen.frontM());
+        own.put("swapMm", a.swapMm());
+        own.put("flip", a.flip() ? "on" : "");
+        own.put("nights", a.nights());
+        return KeptTake.of(a.asked(), form, "fireworks", "Fireworks", own).wished(a.asked());
     }
 
     private void lists(Model model, Place place) {

@@ -222,12 +222,12 @@ record FireworksRequest(
         return swapMm > 0 ? new Optics(level().sensor(), swapMm, Projection.RECTILINEAR) : level();
     }
 
-    /** As a take has it. */
+    /** As a take has it: a front about its middle, to a tenth of a metre. */
     Fireworks.Seen seen() {
         FiringPoint middle = display.middle();
         return new Fireworks.Seen(
-                middle.distanceM(),
-                middle.bearingDeg(),
+                Math.rint(10 * middle.distanceM()) / 10,
+                Math.rint(100 * middle.bearingDeg()) / 100,
                 middle.heightM(),
                 shell().mm(),
                 FiringPoint.FRONT.nearest(Math.round(display.frontM())));

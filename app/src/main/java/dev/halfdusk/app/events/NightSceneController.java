@@ -6,6 +6,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.Choices;
+import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Address;
@@ -89,9 +90,22 @@ class NightSceneController {
             return "events/night";
         }
         model.addAttribute("asked", read.get().asked());
-        model.addAttribute("scene", read.get().scene());
+        model.addAttribute("kept", kept(read.get(), form));
         model.addAttribute("view", NightSceneView.of(read.get(), change -> address(form, change)));
         return "events/night";
+    }
+
+    private static KeptTake kept(NightSceneRequest a, Form form) {
+        NightScene s = a.scene();
+        Map<String, Object> own = Map.of(
+                "iso", s.iso(),
+                "ev100", s.ev100(),
+                "frames", s.frames(),
+                "exponent", s.exponent(),
+                "shadows", s.shadows() ? "on" : "");
+        return KeptTake.of(a.asked(), form, "night-scene", "Night scene", own)
+                .wished(a.asked())
+                .aimed(a.asked());
     }
 
     private Optional<NightSceneRequest> read(Form form, Choices choices) {

@@ -3,6 +3,8 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.pictures.FramePicture;
 import dev.halfdusk.app.setup.ProposalView;
 import dev.halfdusk.app.setup.SetupRequest;
+import dev.halfdusk.app.setup.TakePage;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.fireworks.Display;
@@ -38,6 +40,7 @@ import java.util.stream.IntStream;
  * @param reasons for the settings of its first frame
  * @param turns of the camera from frame to frame, in words
  * @param decides whether its photographer can decide on its settings, and has
+ * @param page address of its subject's own page, opened with its numbers; null where it has none
  * @param stars whether its settings are those that the proposal for stars gives
  */
 record ChosenTake(
@@ -56,6 +59,7 @@ record ChosenTake(
         boolean stars,
         FramePicture picture,
         String query,
+        Choice page,
         List<String> risks,
         List<Subject.Parameter> parameters,
         List<ProposalView.ReasonRow> reasons,
@@ -100,6 +104,13 @@ record ChosenTake(
                 step.settings().equals(proposal.settings()),
                 photograph ? null : picture(a, asked, trails, step.settings().seconds()),
                 query(asked, step, trails, take.subject()),
+                TakePage.of(
+                                take,
+                                t.stored().rig().id(),
+                                a.outing().place(),
+                                night.date(),
+                                slot.map(s -> s.runs().from()).orElse(when))
+                        .orElse(null),
                 t.plan().risks(),
                 take.subject().kind().parameters(),
                 answer.reasons().stream().map(ProposalView::reason).toList(),

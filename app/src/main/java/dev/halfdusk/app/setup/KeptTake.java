@@ -2,6 +2,7 @@ package dev.halfdusk.app.setup;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.take.Wish;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -32,6 +33,22 @@ public record KeptTake(Map<String, String> fields) {
         fields.put("at", asked.clock());
         own.forEach((key, value) -> fields.put(key, value instanceof Double d ? Numbers.plain(d) : value.toString()));
         return new KeptTake(fields);
+    }
+
+    /** Wished for at the page's minute, instead of held there: it moves with the outing to another night. */
+    public KeptTake wished(SetupRequest asked) {
+        Map<String, String> wished = new LinkedHashMap<>(fields);
+        wished.remove("at");
+        wished.put("wish", Wish.Kind.FIXED.key());
+        wished.put("from", asked.clock());
+        return new KeptTake(wished);
+    }
+
+    /** When its subject is usually wished for, whatever the page's minute. */
+    public KeptTake unheld() {
+        Map<String, String> free = new LinkedHashMap<>(fields);
+        free.remove("at");
+        return new KeptTake(free);
     }
 
     /** With the camera aimed as the page shows it. */

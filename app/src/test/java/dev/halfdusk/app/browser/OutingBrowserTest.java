@@ -66,6 +66,7 @@ class OutingBrowserTest extends BrowserTest {
         assertThat(page.locator("figcaption strong").first()).hasText(before);
         page.keyboard().press("]");
         assertThat(page.getByText("this is another night")).isVisible();
+        page.waitForLoadState(); // keys are heard once the page's script has run
         page.keyboard().press("l");
         assertThat(page.locator("html")).hasAttribute("data-lamp", "day");
         page.keyboard().press("?");

@@ -69,6 +69,19 @@ class PageAndTakeTest {
         return result.getResponse().getRedirectedUrl();
     }
 
+    /** The workspace leads back to the page, which then shows the take as it was kept. */
+    private void leadsBack(String outing, String page) throws Exception {
+        String again = text(answer(link(outing)));
+        assertThat(PageFields.ofNew(again, "/outings")).isEqualTo(PageFields.ofNew(page, "/outings"));
+    }
+
+    private String link(String outing) throws Exception {
+        Matcher link =
+                Pattern.compile("href=\"([^\"]*)\"[^>]*>[^<]*: its page<").matcher(text(answer(outing)));
+        assertThat(link.find()).isTrue();
+        return link.group(1).replace("&amp;", "&");
+    }
+
     private static List<String> figures(String page) {
         List<String> found = new ArrayList<>();
         Matcher matcher = FIGURE.matcher(page);
@@ -96,6 +109,7 @@ class PageAndTakeTest {
         String workspace = text(answer(outing));
         assertThat(figures(workspace))
                 .containsExactly(field(view, "seconds"), field(view, "aperture"), field(view, "iso"));
+        leadsBack(outing, text(page));
         assertThat(text(answer(outing + "/sheet"))).contains("23:40:00").contains("on the moon: a crater");
     }
 
@@ -108,6 +122,7 @@ class PageAndTakeTest {
         List<String> set = figures(text(answer(outing)));
         assertThat(set.subList(1, 3)).containsExactly(fields.get("aperture"), fields.get("iso"));
         assertThat(set.get(1)).isEqualTo("11");
+        leadsBack(outing, page);
         assertThat(text(answer(outing + "/sheet")))
                 .contains("\u00d7 " + fields.get("shutterSeconds") + " s, f/11")
                 .contains("on something as far as the bursts");
@@ -121,6 +136,48 @@ class PageAndTakeTest {
         assertThat(figures(text(answer(outing + "?take=" + take))).get(1)).isEqualTo("11");
     }
 
+    /** Fired from a front of several points, by another lens in its body. */
+    @Test
+    void a_display_of_several_points() throws Exception {
+        String page = text(answer("/events/fireworks?place=" + place + "&rig=1&night=2027-06-18&distance=700&bearing=80"
+                + "&distance2=690&bearing2=84&shell=100&iso=200&shutter=2.5&length=21&swap=24&flip=on&nights=3"));
+        leadsBack(kept(page), page);
+    }
+
+    /** With numbers of its own. */
+    @Test
+    void an_eclipsed_moon() throws Exception {
+        String page = text(answer("/events/eclipse?place=" + place + "&rig=4&focal=300&aperture=5.6&night=2029-06-25"
+                + "&danjon=2&brighterStops=0.5&limbBrighterStops=-0.5&everySeconds=90&switchAt=0.8"));
+        Map<String, String> fields = PageFields.ofNew(page, "/outings");
+        assertThat(fields)
+                .containsEntry("danjon", "2")
+                .containsEntry("everySeconds", "90")
+                .doesNotContainKey("at");
+        String outing = kept(page);
+        // the middle of totality, 04:22, as the page has it
+        assertThat(text(answer(outing + "/sheet"))).contains("03:18:30").contains("\u00d7 0.3 s, f/5.6, ISO 25600");
+        leadsBack(outing, page);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "iso=200&reading=ev&ev=2.5&frames=5&time=22:10, 5",
+        "iso=100&reading=camera&meterSeconds=20&meterAperture=8&meterIso=100&metering=shadows&exponent=1.3&frames=1, 1"
+    })
+    void a_night_scene(String asked, int frames) throws Exception {
+        MvcResult page = answer("/events/night-scene?place=" + place
+                + "&rig=1&focal=20&aperture=8&night=2027-06-18&azimuth=70&altitude=3" + "&" + asked);
+        Object view = page.getModelAndView().getModel().get("view");
+        String outing = kept(text(page));
+        List<String> set = figures(text(answer(outing)));
+        assertThat(set.get(1)).isEqualTo("8");
+        if (frames == 1) {
+            assertThat(set.get(0)).isEqualTo(field(view, "seconds"));
+        }
+        leadsBack(outing, text(page));
+    }
+
     @Test
     void a_panorama() throws Exception {
         MvcResult page = answer("/frame/panorama?place=" + place
@@ -130,6 +187,7 @@ class PageAndTakeTest {
         String workspace = text(answer(outing));
         assertThat(figures(workspace)).containsExactly(field(view, "shutter"), "1.8", field(view, "iso"));
         assertThat(workspace).contains("frame 1 of " + field(view, "frames") + ":");
+        leadsBack(outing, text(page));
         List<?> rows = (List<?>) page.getModelAndView()
                 .getModel()
                 .get("view")
@@ -165,5 +223,6 @@ class PageAndTakeTest {
         assertThat(Double.parseDouble(set.get(0))).isEqualTo(q.exposureSeconds());
         assertThat(set.get(2)).isEqualTo(field(sequence, "iso"));
         assertThat(workspace).contains(q.frames() + " frames, pause");
+        leadsBack(outing, text(page));
     }
 }
