@@ -1,15 +1,15 @@
 package dev.halfdusk.app.api;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.SheetLine;
 import dev.halfdusk.app.web.NotFound;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.io.IOException;
 import java.util.List;
-import org.springframework.core.io.ClassPathResource;
-import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,10 +24,12 @@ class OutingsApi {
 
     private final OutingPlanner evening;
     private final OutingFile file;
+    private final ObjectMapper json;
 
-    OutingsApi(OutingPlanner evening, OutingFile file) {
+    OutingsApi(OutingPlanner evening, OutingFile file, ObjectMapper json) {
         this.evening = evening;
         this.file = file;
+        this.json = json;
     }
 
     @GetMapping("/{id}/sheet")
@@ -44,7 +46,7 @@ class OutingsApi {
 
     @GetMapping(path = "/schema", produces = MediaType.APPLICATION_JSON_VALUE)
     @Operation(summary = "JSON schema of the open format")
-    Resource schema() {
-        return new ClassPathResource("schemas/half-dusk-outing-1.json");
+    JsonNode schema() throws IOException {
+        return Schemas.outing(json);
     }
 }

@@ -1,10 +1,13 @@
 package dev.halfdusk.app.api;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -14,6 +17,12 @@ import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensShape;
+import dev.halfdusk.core.take.Decision;
+import dev.halfdusk.core.take.Subjects;
+import dev.halfdusk.core.take.Wish;
+import java.io.IOException;
+import java.util.List;
+import org.springframework.core.io.ClassPathResource;
 
 /**
  * JSON schemas of the files, from the descriptions of what is in them. Fields they do not name are passed over when a file
@@ -48,8 +57,10 @@ final class Schemas {
         rig.withObject("/properties").set("lens", named());
         ObjectNode parts = rig.withObject("/properties").putObject("gear").put("type", "array");
         parts.set("items", named());
+        rig.withObject("/properties").putObject("own").put("type", "boolean");
         rig.withArray("/required").add("body").add("lens");
         list(root, "rigs", rig);
+        root.withObject("/properties").set("usually", ShapeJson.object(Decision.SHAPE));
         return root;
     }
 
@@ -80,6 +91,20 @@ final class Schemas {
                 .add("zone");
         list(root, "places", place);
         return root;
+    }
+
+    /** Of {@code outing.json}: what is shipped, with the lists and descriptions that the application knows. */
+    static ObjectNode outing(ObjectMapper json) throws IOException {
+        ObjectNode shipped =
+                (ObjectNode) json.readTree(new ClassPathResource("schemas/half-dusk-outing-1.json").getInputStream());
+        ObjectNode take = shipped.withObject("/$defs/take/properties");
+        Subjects.ALL.forEach(k -> take.withObject("/subject").withArray("/enum").add(k.key()));
+        ArrayNode wishes = take.withObject("/wish/properties/kind").withArray("/enum");
+        List.of(Wish.Kind.values()).forEach(k -> wishes.add(k.key()));
+        ArrayNode sharps = shipped.withObject("/properties/sharp").withArray("/enum");
+        List.of(Sharp.values()).forEach(x -> sharps.add(x.key()));
+        ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
+        return shipped;
     }
 
     private static ObjectNode root(String format, int version, String title) {

@@ -37,7 +37,7 @@ class SchemasApi {
         return switch (file) {
             case KIT -> Schemas.kit();
             case PLACES -> Schemas.places();
-            case OUTING -> shipped("half-dusk-outing-1.json");
+            case OUTING -> Schemas.outing(json);
             case ECLIPSE -> shipped("half-dusk-eclipse-1.json");
         };
     }

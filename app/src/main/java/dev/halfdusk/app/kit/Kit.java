@@ -113,7 +113,8 @@ public class Kit {
                         r.value1().getName(),
                         body(r.value2()),
                         lens(r.value3()),
-                        gear.getOrDefault(r.value1().getId(), List.of())));
+                        gear.getOrDefault(r.value1().getId(), List.of()),
+                        r.value1().getOwn()));
     }
 
     public Optional<NamedRig> rig(long id) {
@@ -163,6 +164,7 @@ public class Kit {
         r.setName(rig.name());
         r.setBodyId(rig.body().id());
         r.setLensId(rig.lens().id());
+        r.setOwn(rig.own());
         if (rig.id() == null) {
             r.insert();
         } else {

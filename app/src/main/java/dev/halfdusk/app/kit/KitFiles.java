@@ -9,6 +9,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Upload;
+import dev.halfdusk.core.take.Decision;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -40,9 +41,18 @@ public class KitFiles {
     private final LensPart lenses;
     private final GearPart gear;
     private final RigPart rigs;
+    private final UsualDecision usual;
     private final ObjectMapper json;
 
-    KitFiles(Kit kit, BodyPart bodies, LensPart lenses, GearPart gear, RigPart rigs, ObjectMapper json) {
+    KitFiles(
+            Kit kit,
+            BodyPart bodies,
+            LensPart lenses,
+            GearPart gear,
+            RigPart rigs,
+            UsualDecision usual,
+            ObjectMapper json) {
+        this.usual = usual;
         this.kit = kit;
         this.bodies = bodies;
         this.lenses = lenses;
@@ -67,6 +77,7 @@ public class KitFiles {
                         "weight",
                         g.weightG()));
         kit.rigs().forEach(r -> write(root.withArray("/rigs"), r));
+        ShapeJson.write(root.putObject("usually"), Decision.SHAPE, usual.get());
         return root;
     }
 
@@ -81,6 +92,7 @@ public class KitFiles {
         part(item.putObject("lens"), rig.lens());
         ArrayNode gear = item.putArray("gear");
         rig.gear().forEach(g -> part(gear.addObject(), g));
+        item.put("own", rig.own());
     }
 
     private static void part(ObjectNode item, KitThing<?> thing) {
@@ -130,6 +142,7 @@ public class KitFiles {
         Parts lensIds = read(root.path("lenses"), "Lens", lenses, strict, replace, items);
         Parts gearIds = read(root.path("gear"), "Gear", gear, strict, replace, items);
         readRigs(root.path("rigs"), bodyIds, lensIds, gearIds, replace, items);
+        readUsual(root.path("usually"), replace, items);
         return List.copyOf(items);
     }
 
@@ -240,6 +253,7 @@ public class KitFiles {
             Form form = new Form().put("name", item.path("name").asText(""));
             form.put("body", bodyIds.find(item.path("body")));
             form.put("lens", lensIds.find(item.path("lens")));
+            form.put("own", item.path("own").asBoolean(true) ? "on" : "");
             List<String> missing = new ArrayList<>();
             Set<Long> parts = new HashSet<>();
             for (JsonNode part : item.path("gear")) {
@@ -261,11 +275,28 @@ public class KitFiles {
             }
             boolean same = stored != null
                     && missing.isEmpty()
+                    && form.has("own") == stored.own()
                     && form.value("body").equals("" + stored.body().id())
                     && form.value("lens").equals("" + stored.lens().id())
                     && parts.equals(stored.gear().stream().map(NamedGear::id).collect(Collectors.toSet()));
             rigs.check(form);
             store("Rig", number, rigs, form, stored == null ? null : stored.id(), same, replace, items);
+        }
+    }
+
+    /** Taken where nothing is decided here yet. */
+    private void readUsual(JsonNode said, boolean replace, List<Imported> items) {
+        if (!said.isObject()) {
+            return;
+        }
+        Decision decision = ShapeJson.foreign(Decision.SHAPE, said);
+        boolean known = !usual.get().equals(Decision.NONE);
+        boolean same = usual.get().equals(decision);
+        if (!same && (replace || !known)) {
+            usual.keep(decision);
+        }
+        if (!decision.equals(Decision.NONE)) {
+            items.add(Imported.of("usual decisions", "of takes of stars", Imported.State.of(known, same)));
         }
     }
 

@@ -10,8 +10,14 @@ import java.util.Optional;
  * A body, a lens and gear under a name.
  *
  * @param id null until stored
+ * @param own whether it is somebody's; else it is an example that came with the application
  */
-public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, List<NamedGear> gear) {
+public record NamedRig(Long id, String name, NamedBody body, NamedLens lens, List<NamedGear> gear, boolean own) {
+
+    /** Somebody's own. */
+    public NamedRig(Long id, String name, NamedBody body, NamedLens lens, List<NamedGear> gear) {
+        this(id, name, body, lens, gear, true);
+    }
 
     /** Of that name; of several the one of that number, else the first. */
     public static Optional<NamedRig> find(List<NamedRig> rigs, String name, long id) {

@@ -36,12 +36,12 @@ class RigPart implements KitSection {
 
     @Override
     public List<String> names() {
-        return List.of("name", "body", "lens", "gear");
+        return List.of("name", "body", "lens", "gear", "own");
     }
 
     @Override
     public List<String> watched() {
-        List<String> watched = new ArrayList<>(List.of("name", "body", "lens"));
+        List<String> watched = new ArrayList<>(List.of("name", "body", "lens", "own"));
         kit.gear().forEach(g -> watched.add(GEAR + g.id()));
         return watched;
     }
@@ -63,13 +63,14 @@ class RigPart implements KitSection {
         return switch (field) {
             case "body" -> known.flatMap(kit::body).map(NamedBody::name).orElse(value);
             case "lens" -> known.flatMap(kit::lens).map(NamedLens::name).orElse(value);
+            case "own" -> value.isEmpty() ? "an example" : "yours";
             default -> value;
         };
     }
 
     @Override
     public Form blank() {
-        Form form = new Form();
+        Form form = new Form().put("own", "on");
         kit.bodies().stream().findFirst().ifPresent(b -> form.put("body", b.id()));
         kit.lenses().stream().findFirst().ifPresent(l -> form.put("lens", l.id()));
         return form;
@@ -82,7 +83,8 @@ class RigPart implements KitSection {
             Form form = new Form()
                     .put("name", r.name())
                     .put("body", r.body().id())
-                    .put("lens", r.lens().id());
+                    .put("lens", r.lens().id())
+                    .put("own", r.own() ? "on" : "");
             r.gear().forEach(g -> form.put(GEAR + g.id(), "on"));
             all.put(r.id(), form);
         });
@@ -109,7 +111,7 @@ class RigPart implements KitSection {
         }
         List<NamedGear> gear =
                 kit.gear().stream().filter(g -> form.has(GEAR + g.id())).toList();
-        NamedRig rig = new NamedRig(id, name, body.orElseThrow(), lens.orElseThrow(), gear);
+        NamedRig rig = new NamedRig(id, name, body.orElseThrow(), lens.orElseThrow(), gear, form.has("own"));
         rig.misfit().ifPresent(why -> form.reject("gear", "These cannot be put together: " + why + "."));
         return form.hasErrors() ? Optional.empty() : Optional.of(rig);
     }

@@ -2,9 +2,11 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.kit.UsualDecision;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Cautions;
 import dev.halfdusk.core.outing.Checklist;
@@ -25,6 +27,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** The takes of an outing in its night: planned, arranged, and what more the night would bear. */
@@ -40,8 +44,18 @@ public class OutingPlanner {
     private final Kit kit;
     private final Weather weather;
     private final Plans plans;
+    private final UsualDecision usual;
 
-    OutingPlanner(Takes takes, Outings outings, Places places, Skies skies, Kit kit, Weather weather, Plans plans) {
+    OutingPlanner(
+            Takes takes,
+            Outings outings,
+            Places places,
+            Skies skies,
+            Kit kit,
+            Weather weather,
+            Plans plans,
+            UsualDecision usual) {
+        this.usual = usual;
         this.takes = takes;
         this.outings = outings;
         this.places = places;
@@ -190,9 +204,23 @@ public class OutingPlanner {
     }
 
     private List<NightProposal.Proposed> proposed(Outing outing, Circumstances c, List<Take> planned) {
-        List<NamedCamera> cameras = kit.rigs().stream().map(Takes::camera).toList();
-        return NightProposal.of(
-                c, cameras, planned, outing.going().people(), outing.standing().way());
+        return NightProposal.ofRanked(
+                c,
+                cameras(planned),
+                planned,
+                outing.going().people(),
+                outing.standing().way());
+    }
+
+    /** Those already in the outing, then one's own, then the examples. */
+    private List<NightProposal.Ranked> cameras(List<Take> planned) {
+        Set<Id> there = planned.stream().map(t -> t.camera().id()).collect(Collectors.toSet());
+        return kit.rigs().stream()
+                .map(r -> {
+                    NamedCamera camera = Takes.camera(r);
+                    return new NightProposal.Ranked(camera, there.contains(camera.id()) ? 0 : r.own() ? 1 : 2);
+                })
+                .toList();
     }
 
     /** The run sheet of an outing's takes; empty where there is no such outing. */
@@ -237,6 +265,6 @@ public class OutingPlanner {
                 .filter(r -> Takes.camera(r).id().equals(take.camera().id()))
                 .findFirst()
                 .orElseThrow();
-        takes.add(outing.id(), take, rig.id());
+        takes.add(outing.id(), usual.of(take), rig.id());
     }
 }

@@ -2,6 +2,7 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.kit.UsualDecision;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.SetupReader;
@@ -48,8 +49,10 @@ class TakeForm {
 
     private final Kit kit;
     private final Places places;
+    private final UsualDecision usual;
 
-    TakeForm(Kit kit, Places places) {
+    TakeForm(Kit kit, Places places, UsualDecision usual) {
+        this.usual = usual;
         this.kit = kit;
         this.places = places;
     }
@@ -128,6 +131,7 @@ class TakeForm {
      * @param outing whose night a typed opening belongs to, and over whose marks something can stand
      */
     Optional<Read> read(Form form, Outing outing) {
+        boolean said = form.has(OWN + Decision.SHAPE.keys().get(0));
         Optional<Subject.Kind> kind = Subjects.of(form.value("subject"));
         if (kind.isEmpty()) {
             form.reject("subject", "Choose one of the list.");
@@ -175,7 +179,7 @@ class TakeForm {
                 wish.orElseThrow(),
                 pinned,
                 decision.orElseThrow());
-        return Optional.of(new Read(take, named.get()));
+        return Optional.of(new Read(said ? take : usual.of(take), named.get()));
     }
 
     /** What the body cannot be set to is refused with what it can. */

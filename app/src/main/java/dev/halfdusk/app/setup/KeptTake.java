@@ -1,6 +1,7 @@
 package dev.halfdusk.app.setup;
 
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.take.Wish;
 import java.util.LinkedHashMap;
@@ -31,6 +32,7 @@ public record KeptTake(Map<String, String> fields) {
         fields.put("tolerance", Numbers.plain(asked.setup().demand().tolerancePx()));
         fields.put("sharp", asked.setup().demand().sharp().key());
         fields.put("at", asked.clock());
+        fields.put("own-rule", PlannedBy.DRIFT.name()); // as the page has it, whatever is usually decided
         own.forEach((key, value) -> fields.put(key, value instanceof Double d ? Numbers.plain(d) : value.toString()));
         return new KeptTake(fields);
     }

@@ -172,9 +172,9 @@ public record TakePage(String path, Map<String, String> fixed, Map<String, Strin
             return;
         }
         Map<String, OptionalDouble> decided = Map.of(
-                "exposure", take.decision().shutterSeconds(),
-                "iso", take.decision().iso(),
-                "pause", take.decision().pauseSeconds());
+                "exposure", take.decision().light().shutterSeconds(),
+                "iso", take.decision().light().iso(),
+                "pause", take.decision().frames().pauseSeconds());
         decided.forEach((name, value) -> {
             if (value.isPresent()) {
                 all.put(name, Numbers.plain(value.getAsDouble()));

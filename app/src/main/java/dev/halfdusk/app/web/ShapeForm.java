@@ -1,6 +1,7 @@
 package dev.halfdusk.app.web;
 
 import dev.halfdusk.core.measure.Field;
+import dev.halfdusk.core.measure.Misread;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.measure.Values;
@@ -98,6 +99,9 @@ public final class ShapeForm {
         }
         try {
             return Optional.of(shape.make().apply(values));
+        } catch (Misread e) {
+            form.reject(prefix + e.key(), Words.capital(e.getMessage()) + ".");
+            return Optional.empty();
         } catch (IllegalArgumentException e) {
             form.reject(prefix + shape.fields().get(0).key(), Words.capital(e.getMessage()) + ".");
             return Optional.empty();

@@ -42,6 +42,7 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.BracketPattern;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.Stack;
@@ -75,7 +76,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
@@ -86,6 +86,18 @@ class WholeDataTest {
     private static final Pattern TOKEN = Pattern.compile("token=([0-9a-f-]{36})");
 
     private static final AtomicInteger NUMBER = new AtomicInteger();
+
+    private static final Decision ALL_DECIDED = new Decision(
+            new Decision.Stars(PlannedBy.N500, OptionalDouble.of(20), OptionalDouble.of(4.5)),
+            new Decision.Exposed(
+                    OptionalDouble.of(12.5),
+                    OptionalDouble.of(2500),
+                    Decision.NoiseSchool.LIFTED,
+                    new BracketPattern(List.of(0.0, -2.0, 1.5))),
+            new Decision.Frames(OptionalDouble.of(11), OptionalDouble.of(2.5), OptionalDouble.of(7)),
+            Decision.FocusedOn.SCENE,
+            OptionalDouble.of(17.5),
+            new Decision.InCamera(Decision.NoiseReduction.AUTOMATIC, true));
 
     @Autowired
     private MockMvc web;
@@ -145,12 +157,7 @@ class WholeDataTest {
         takes.add(
                 id,
                 Take.of("Field", new Stack(21, 3), Takes.camera(rig))
-                        .with(new Decision(
-                                PlannedBy.N500,
-                                OptionalDouble.of(12.5),
-                                OptionalDouble.of(2500),
-                                OptionalDouble.empty(),
-                                OptionalDouble.of(2.5)))
+                        .with(ALL_DECIDED)
                         .with(places.at(place.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Stack")))),
                 rig.id());
         long tea = takes.add(id, Take.of("Tea", new Free(25, true), Takes.camera(rig)), rig.id());
@@ -185,9 +192,12 @@ class WholeDataTest {
         return file.write(id).orElseThrow();
     }
 
-    private static JsonSchema schema() throws Exception {
+    private JsonSchema schema() throws Exception {
         return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                .getSchema(new ClassPathResource("schemas/half-dusk-outing-1.json").getInputStream());
+                .getSchema(web.perform(get("/api/schemas/outing"))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
     }
 
     @Test
@@ -391,15 +401,10 @@ class WholeDataTest {
         assertThat(outings.briefs()).noneMatch(b -> b.title().startsWith("Taken <" + id));
         Matcher token = Pattern.compile("name=\"token\" value=\"([^\"]+)\"").matcher(page);
         assertThat(token.find()).isTrue();
-        web.perform(post("/data/take").param("token", token.group(1))).andExpect(status().isOk());
+        assertThat(taken(token.group(1))).contains("<strong>1</strong> new things are stored");
         assertThat(outings.briefs()).anyMatch(b -> b.title().equals("Taken <" + id + ">"));
         // sent again, and looked at again, it tells the same and stores nothing more
-        String taken = web.perform(post("/data/take").param("token", token.group(1)))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
-        assertThat(taken).contains("<strong>1</strong> new things are stored");
+        assertThat(taken(token.group(1))).contains("<strong>1</strong> new things are stored");
         assertThat(outings.briefs())
                 .filteredOn(b -> b.title().equals("Taken <" + id + ">"))
                 .hasSize(1);
@@ -606,6 +611,23 @@ class WholeDataTest {
     }
 
     /** The page once its work is done, however busy this machine is. */
+    /** The page after it was taken; while that takes long the page says so, and asks again. */
+    private String taken(String token) throws Exception {
+        String page = web.perform(post("/data/take").param("token", token))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
+        while (!page.contains("things are stored") && System.nanoTime() < until) {
+            page = web.perform(get("/data").param("token", token).param("wanted", "NEW"))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+        }
+        return page;
+    }
+
     private String looked(String first) throws Exception {
         String page = first;
         Matcher token = TOKEN.matcher(page);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Gear;
@@ -13,6 +14,7 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.take.Decision;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -81,6 +83,9 @@ class KitRoundTripTest {
             new Gear.Card(127.5, 45.5),
             new Gear.Supply(5.5, 37.5, 2.5, 0.5, 1.5, 7.25),
             new Gear.Release("timer"));
+
+    @Autowired
+    private UsualDecision usual;
 
     @Autowired
     private Kit kit;
@@ -161,8 +166,34 @@ class KitRoundTripTest {
         assertThat(stored.gear()).containsExactlyInAnyOrderElementsOf(carried);
         assertThat(stored).isEqualTo(new NamedRig(id, "Rig", body, lens, stored.gear()));
         assertThat(kit.rigs(List.of(id))).containsEntry(id, stored);
-        kit.save(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1)));
-        assertThat(kit.rig(id)).contains(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1)));
+        kit.save(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1), false));
+        assertThat(kit.rig(id)).contains(new NamedRig(id, "Rig 2", other, wide, carried.subList(0, 1), false));
+    }
+
+    /** An example stays one in a file; what is usually decided is taken where nothing is decided yet. */
+    @Test
+    void a_file_holds_whose_a_rig_is_and_what_is_usually_decided() {
+        NamedRig some = kit.rigs().get(0);
+        kit.save(new NamedRig(null, "Example written", some.body(), some.lens(), List.of(), false));
+        usual.keep(Decision.NONE);
+        Decision mine = Decision.of(
+                PlannedBy.N500,
+                OptionalDouble.empty(),
+                OptionalDouble.of(3200),
+                OptionalDouble.empty(),
+                OptionalDouble.empty());
+        usual.keep(mine);
+        String file = files.write();
+        usual.keep(Decision.NONE);
+        files.read(file.replace("Example written", "Example read"));
+        assertThat(kit.rigs())
+                .filteredOn(r -> r.name().startsWith("Example "))
+                .hasSize(2)
+                .noneMatch(NamedRig::own);
+        assertThat(usual.get()).isEqualTo(mine);
+        files.read(file.replace("N500", "N300").replace("n500", "n300"));
+        assertThat(usual.get()).as("what one has decided is not overwritten").isEqualTo(mine);
+        usual.keep(Decision.NONE);
     }
 
     /** What the file holds is read under other names, and compared whole. */

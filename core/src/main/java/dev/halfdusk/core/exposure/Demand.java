@@ -9,8 +9,10 @@ import dev.halfdusk.core.measure.Range;
  * @param sharp which stars must stay within it
  * @param signalToNoise wanted of the core's clouds after stacking
  * @param plannedBy the school that decides on the shutter; it is judged by the drift whichever it is
+ * @param slowestSeconds that no shutter for stars exceeds, as the dial says it; infinite for none
  */
-public record Demand(double tolerancePx, Sharp sharp, double signalToNoise, PlannedBy plannedBy) {
+public record Demand(
+        double tolerancePx, Sharp sharp, double signalToNoise, PlannedBy plannedBy, double slowestSeconds) {
 
     public static final Range SIGNAL_TO_NOISE = new Range("signal to noise", 1, 500, "");
 
@@ -19,7 +21,7 @@ public record Demand(double tolerancePx, Sharp sharp, double signalToNoise, Plan
 
     /** By the drift in the frame. */
     public Demand(double tolerancePx, Sharp sharp, double signalToNoise) {
-        this(tolerancePx, sharp, signalToNoise, PlannedBy.DRIFT);
+        this(tolerancePx, sharp, signalToNoise, PlannedBy.DRIFT, Double.POSITIVE_INFINITY);
     }
 
     public Demand {
@@ -28,10 +30,14 @@ public record Demand(double tolerancePx, Sharp sharp, double signalToNoise, Plan
     }
 
     public Demand within(double pixels, Sharp who) {
-        return new Demand(pixels, who, signalToNoise, plannedBy);
+        return new Demand(pixels, who, signalToNoise, plannedBy, slowestSeconds);
     }
 
     public Demand by(PlannedBy school) {
-        return new Demand(tolerancePx, sharp, signalToNoise, school);
+        return new Demand(tolerancePx, sharp, signalToNoise, school, slowestSeconds);
+    }
+
+    public Demand slowest(double seconds) {
+        return new Demand(tolerancePx, sharp, signalToNoise, plannedBy, seconds);
     }
 }

@@ -11,6 +11,7 @@ public enum PlannedBy {
     N500("500", "500 \u00f7 focal length"),
     N400("400", "400 \u00f7 focal length"),
     N300("300", "300 \u00f7 focal length"),
+    N250("250", "250 \u00f7 focal length"),
     BY_FORMAT("by-format", "number by format, 500 to 250");
 
     private final String key;

@@ -71,7 +71,8 @@ public record Proposal(
         double stars = still.map(a -> s.demand().plannedBy().seconds(at).orElse(a.limitSeconds()))
                 .orElseGet(() -> tracking.orElseThrow().limitSeconds());
         double planned = s.demand().plannedBy() == PlannedBy.DRIFT ? stars : labelled(body, stars);
-        double limit = Math.min(shakes, planned);
+        double limit =
+                Math.min(Math.min(shakes, planned), labelled(body, s.demand().slowestSeconds()));
         Dial.Stop sharp = click(body, limit, tracked);
         FrameSky sky = FrameSky.of(framing, s.moment(), s.from());
         Light sharpLight = new Light(body.response(), s.electronsPerSecond(sky.medianMagnitude()), sharp.realSeconds());
@@ -95,6 +96,14 @@ public record Proposal(
                     Numbers.text(
                             "stars that matter then drift by %.1f px; %.1f were to be kept",
                             drift.px(s.demand().sharp()), s.demand().tolerancePx()),
+                    "as you decided"));
+        }
+        if (s.demand().slowestSeconds() < planned) {
+            reasons.add(new Reason(
+                    "Never slower than",
+                    s.demand().slowestSeconds(),
+                    "s",
+                    "drift alone would allow " + Numbers.trimmed(planned, 1) + " s",
                     "as you decided"));
         }
         tracking.ifPresent(t -> reasons.addAll(tracked(t, s, seconds)));
@@ -172,6 +181,14 @@ public record Proposal(
     public double judgedPx() {
         return tracking.map(t -> t.starPx(settings.seconds()))
                 .orElse(drift.px(setup.demand().sharp()));
+    }
+
+    /** The same while it would be open for some seconds. */
+    public double driftPx(double seconds) {
+        return tracking.map(t -> t.starPx(seconds))
+                .orElseGet(
+                        () -> DriftField.of(setup.framing(), setup.from().site().latitudeDeg(), seconds)
+                                .px(setup.demand().sharp()));
     }
 
     /** Drift of the middle star of the frame, likewise. */

@@ -53,7 +53,7 @@ public record TrailingRule(String key, String label, String formula, String sour
 
     private static List<TrailingRule> all() {
         List<TrailingRule> rules = new ArrayList<>();
-        for (int n : new int[] {500, 400, 300, 200}) {
+        for (int n : new int[] {500, 400, 300, 250, 200}) {
             rules.add(new TrailingRule(
                     Integer.toString(n),
                     n + " \u00f7 focal length",

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Numbers;
@@ -11,6 +12,7 @@ import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Clip;
+import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
@@ -41,6 +43,9 @@ public final class NightProposal {
     public static final int WAYS = 3;
 
     private static final double WIDE_MM = 36;
+
+    /** From here on the moon is more than a dot: 2 mm on the sensor. */
+    private static final double LONG_MM = 200;
 
     /** Up to here one row of a wide lens held upright takes the arch. */
     private static final double LOW_ARCH_DEG = 60;
@@ -77,32 +82,50 @@ public final class NightProposal {
     public record Proposed(Take take, String why) {}
 
     /**
-     * @param cameras none propose nothing; those that cannot take stars propose nothing of them
+     * A camera, and how near at hand it is.
+     *
+     * @param rank those of a lower one are taken first where they suit as well
+     */
+    public record Ranked(NamedCamera camera, int rank) {}
+
+    /** With cameras that are all as near at hand. */
+    public static List<Proposed> of(
+            Circumstances c, List<NamedCamera> cameras, List<Take> planned, int people, int way) {
+        return ofRanked(c, cameras.stream().map(k -> new Ranked(k, 0)).toList(), planned, people, way);
+    }
+
+    /**
+     * @param ranked none propose nothing; those that cannot take stars propose nothing of them
      * @param planned whose subjects are not proposed again
      * @param people pairs of hands
      * @param way of spending the night, counted from 0 and round
      * @return in the order in which they matter; those that the night has no window for are not among them
      */
-    public static List<Proposed> of(
-            Circumstances c, List<NamedCamera> cameras, List<Take> planned, int people, int way) {
-        List<NamedCamera> wide = cameras.stream()
-                .filter(k -> k.rig().takesStars())
-                .sorted(Comparator.comparingDouble((NamedCamera k) -> speed(k.rig()))
-                        .thenComparing(NamedCamera::name))
+    public static List<Proposed> ofRanked(
+            Circumstances c, List<Ranked> ranked, List<Take> planned, int people, int way) {
+        List<NamedCamera> wide = ranked.stream()
+                .filter(k -> k.camera().rig().takesStars())
+                .sorted(Comparator.comparing((Ranked k) -> !isWide(k.camera()))
+                        .thenComparing(Ranked::rank)
+                        .thenComparing(k -> speed(k.camera().rig()))
+                        .thenComparing(k -> k.camera().name()))
+                .map(Ranked::camera)
                 .toList();
         if (wide.isEmpty()) {
             return List.of();
         }
         NamedCamera first = wide.get(0);
         NamedCamera second = wide.stream()
-                .filter(k -> k.rig().lens().shortestMm() <= WIDE_MM
-                        && !k.rig().support().tracks())
+                .filter(k -> isWide(k) && !k.rig().support().tracks())
                 .filter(k -> !k.body().id().equals(first.body().id()))
                 .findFirst()
                 .orElse(first);
-        NamedCamera longest = cameras.stream()
-                .filter(k -> !k.rig().darkened())
-                .max(Comparator.comparingDouble(k -> k.rig().lens().longestMm()))
+        NamedCamera longest = ranked.stream()
+                .filter(k -> !k.camera().rig().darkened())
+                .min(Comparator.comparing((Ranked k) -> !isLong(k.camera()))
+                        .thenComparing(k -> isLong(k.camera()) ? k.rank() : 0)
+                        .thenComparing(k -> -k.camera().rig().lens().longestMm()))
+                .map(Ranked::camera)
                 .orElse(first);
         NightProposal night = new NightProposal(c, first, second, longest, people);
         return night.ofWay(Math.floorMod(way, WAYS))
@@ -114,12 +137,20 @@ public final class NightProposal {
                 .toList();
     }
 
+    private static boolean isWide(NamedCamera k) {
+        return k.rig().lens().shortestMm() <= WIDE_MM;
+    }
+
+    private static boolean isLong(NamedCamera k) {
+        return k.rig().lens().longestMm() >= LONG_MM;
+    }
+
     /** All of it; the core and a friend under it, or a deep stack; or movement. */
     private Stream<Optional<Proposed>> ofWay(int way) {
         return switch (way) {
-            case 1 -> Stream.of(core(), stack(), portrait(), moon(), ground(), moonlit());
-            case 2 -> Stream.of(clip(), core(), trails(first), moon(), moonlit());
-            default -> Stream.of(core(), arch(), trails(second), moon(), ground(), moonlit());
+            case 1 -> Stream.of(eclipse(), core(), stack(), portrait(), moon(), ground(), moonlit());
+            case 2 -> Stream.of(eclipse(), clip(), core(), trails(first), moon(), moonlit());
+            default -> Stream.of(eclipse(), core(), arch(), trails(second), moon(), ground(), moonlit());
         };
     }
 
@@ -242,8 +273,34 @@ public final class NightProposal {
                 "Clean, soft light on the ground, for the blend with the sky.");
     }
 
+    private Optional<LocalEclipse> eclipsed() {
+        Night night = c.night();
+        return LocalEclipse.between(
+                        night.span().from(),
+                        night.span().to(),
+                        night.observer(),
+                        c.from().skyline())
+                .stream()
+                .filter(e -> e.eclipse().u1().isPresent() && e.seen() != LocalEclipse.Seen.NOT)
+                .findFirst();
+    }
+
+    /** The umbra is worth a night of its own. */
+    private Optional<Proposed> eclipse() {
+        return eclipsed()
+                .flatMap(e -> proposed(
+                        Take.of("Eclipse of the moon", EclipsedMoon.KIND.usual(), longest),
+                        e.eclipse().u2().isPresent()
+                                ? "The moon goes through the earth's shadow: totality begins at "
+                                        + c.night().clock(e.eclipse().u2().get()) + "."
+                                : Numbers.text(
+                                        "The earth's shadow covers up to %.0f %% of the moon's width.",
+                                        100 * Math.min(1, e.eclipse().umbralMagnitude()))));
+    }
+
+    /** Not where the moon that should light it is in the shadow. */
     private Optional<Proposed> moonlit() {
-        boolean dark = !c.night().moonless().isEmpty();
+        boolean dark = !c.night().moonless().isEmpty() || eclipsed().isPresent();
         return dark || c.night().dark().isEmpty()
                 ? Optional.empty()
                 : proposed(
@@ -251,9 +308,9 @@ public final class NightProposal {
                         "The moon is up all night: let it light the landscape.");
     }
 
-    /** A round moon over a mark while land and moon are about as bright. */
+    /** A round moon over a mark while land and moon are about as bright; where it stands over none, as it rises or sets by itself. */
     private Optional<Proposed> moon() {
-        if (c.night().moon().fraction() < ROUND_MOON) {
+        if (c.night().moon().fraction() < ROUND_MOON || eclipsed().isPresent()) {
             return Optional.empty();
         }
         for (Named mark : c.names()) {
@@ -270,7 +327,19 @@ public final class NightProposal {
                         "The round moon stands over it while there is still light on the land.");
             }
         }
-        return Optional.empty();
+        if (!isLong(longest)) {
+            return Optional.empty(); // it would be a dot
+        }
+        return Wish.of(Wish.Kind.MOON_BALANCED)
+                .when(c)
+                .best()
+                .flatMap(t -> proposed(
+                        at(Take.of("Moon over the land", Moon.KIND.usual(), longest)),
+                        Numbers.text(
+                                "The round moon stands %.0f\u00b0 high while there is still light on the land: one frame holds both.",
+                                Moment.at(t)
+                                        .observed(Body.MOON, c.night().observer())
+                                        .altitudeDeg())));
     }
 
     /** At the long end of its lens. */

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleFunction;
+import java.util.stream.IntStream;
 
 /** Programs of what is not a plan of its own: stacks, panoramas and brackets. */
 public final class Programs {
@@ -50,8 +51,7 @@ public final class Programs {
     public static Program bracket(
             Settings middle, int frames, double stepStops, double pauseSeconds, Instant begins, FileFormat format) {
         return bracket(
-                frames,
-                stepStops,
+                even(frames, stepStops),
                 by -> middle.withSeconds(middle.seconds() * Stops.ratio(by)),
                 pauseSeconds,
                 begins,
@@ -59,31 +59,35 @@ public final class Programs {
     }
 
     /**
-     * The same where more than the shutter decides.
+     * Frames so many stops brighter than proposed, in their order, where more than the shutter may decide.
      *
      * @param brighter settings so many stops brighter than proposed
      */
     public static Program bracket(
-            int frames,
-            double stepStops,
+            List<Double> stops,
             DoubleFunction<Settings> brighter,
             double pauseSeconds,
             Instant begins,
             FileFormat format) {
+        List<Program.Step> steps = new ArrayList<>();
+        Instant at = begins;
+        for (double by : stops) {
+            Program.Step step = new Program.Step(at, brighter.apply(by), 1, 0, format, "bracket");
+            steps.add(step);
+            at = Instants.after(step.ends(), pauseSeconds);
+        }
+        return new Program("Bracket", steps);
+    }
+
+    /** As proposed first, then by turns darker and brighter. */
+    private static List<Double> even(int frames, double stepStops) {
         BRACKET.check(frames);
         BRACKET_STEP.check(stepStops);
         if (frames % 2 == 0) {
             throw new IllegalArgumentException("a bracket has a middle: take an odd number of frames");
         }
-        List<Program.Step> steps = new ArrayList<>();
-        Instant at = begins;
-        for (int i = 0; i < frames; i++) {
-            int by = (i + 1) / 2 * (i % 2 == 0 ? 1 : -1);
-            Settings one = brighter.apply(by * stepStops);
-            Program.Step step = new Program.Step(at, one, 1, 0, format, "bracket");
-            steps.add(step);
-            at = Instants.after(step.ends(), pauseSeconds);
-        }
-        return new Program("Bracket", steps);
+        return IntStream.range(0, frames)
+                .mapToObj(i -> (i + 1) / 2 * (i % 2 == 0 ? 1 : -1) * stepStops)
+                .toList();
     }
 }

@@ -108,6 +108,11 @@ public record Arch(double overlap, double clickDeg, double settleSeconds, double
     }
 
     @Override
+    public boolean starsAsPoints() {
+        return true;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

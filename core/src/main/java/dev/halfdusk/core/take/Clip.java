@@ -63,6 +63,11 @@ public record Clip(double clipSeconds, double perSecond, double intervalSeconds)
     }
 
     @Override
+    public boolean starsAsPoints() {
+        return true;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

@@ -48,6 +48,11 @@ public record Free(int minutes, boolean hands) implements Subject {
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

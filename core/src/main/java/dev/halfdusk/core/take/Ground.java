@@ -73,6 +73,11 @@ public record Ground(int frames, double longestSeconds) implements Subject {
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

@@ -49,6 +49,16 @@ public record MilkyWay(int darks) implements Subject {
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
+    public boolean starsAsPoints() {
+        return true;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

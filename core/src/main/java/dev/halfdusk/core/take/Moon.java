@@ -68,6 +68,11 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.OWN;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(
@@ -91,12 +96,12 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
     }
 
     private Program program(Take take, MoonExposure e, Instant begins) {
+        BracketPattern pattern = take.decision().light().bracket().or(BracketPattern.even(sides, STEP_STOPS));
         Program all = null;
         for (int i = 0; i < rounds; i++) {
             Instant at = all == null ? begins : all.span().to().plusSeconds((long) PAUSE_SECONDS);
             Program one = Programs.bracket(
-                    2 * sides + 1,
-                    STEP_STOPS,
+                    pattern.stops(),
                     by -> brighter(take.camera().rig().body(), e, by),
                     PAUSE_SECONDS,
                     at,

@@ -121,6 +121,11 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.OWN;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Program once = program(take, c.night().sunLowest().when());
         return Planning.of(take, c)
@@ -137,11 +142,18 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
         CameraBody body = take.camera().rig().body();
         double aperture = take.setting().aperture();
         int odd = frames % 2 == 0 ? frames - 1 : frames;
-        return odd < 3
+        BracketPattern pattern = take.decision().light().bracket().or(BracketPattern.even(odd / 2, APART));
+        return pattern.stops().size() == 1
                 ? Program.of(
                         "Night scene",
-                        new Program.Step(t, settings(body, aperture), 1, 0, FileFormat.RAW, "by its light"))
-                : Programs.bracket(odd, APART, by -> settings(body, aperture, by), PAUSE, t, FileFormat.RAW);
+                        new Program.Step(
+                                t,
+                                settings(body, aperture, pattern.stops().get(0)),
+                                1,
+                                0,
+                                FileFormat.RAW,
+                                "by its light"))
+                : Programs.bracket(pattern.stops(), by -> settings(body, aperture, by), PAUSE, t, FileFormat.RAW);
     }
 
     @Override

@@ -71,6 +71,11 @@ public record People(int frames, double distanceM) implements Subject {
     }
 
     @Override
+    public Bracketing bracketing() {
+        return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

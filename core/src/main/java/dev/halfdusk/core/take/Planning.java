@@ -1,18 +1,10 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.CompositionFrame;
-import dev.halfdusk.core.exposure.DriftField;
-import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
-import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -87,70 +79,30 @@ final class Planning {
         Program begun = program.apply(t);
         return new Answer(
                 take.subject().looks(take, c, t),
-                take.subject().focus(take, c, t),
+                focus(t),
                 test(begun),
                 () -> reasons(proposed, begun, t),
                 take.subject().turns(take, c, t));
     }
 
+    private Focus focus(Instant t) {
+        Focus proposed = take.subject().focus(take, c, t);
+        return take.decision().focused(proposed).orElse(proposed);
+    }
+
     /** Those of the subject; what was decided instead stands first, judged as what is proposed is. */
     private List<Reason> reasons(Function<Instant, Program> proposed, Program begun, Instant t) {
-        Settings set = begun.steps().get(0).settings();
-        List<Reason> all = new ArrayList<>();
-        if (take.decision().fixes() && take.subject().decides()) {
-            Settings ours = proposed.apply(t).steps().get(0).settings();
-            all.add(new Reason(
-                    "As you decided, against what is proposed",
-                    Stops.of(set.seconds() * set.iso() / (ours.seconds() * ours.iso())),
-                    "stops",
-                    Numbers.text(
-                            "%s s at ISO %.0f; proposed %s s at ISO %.0f%s",
-                            label(set), set.iso(), label(ours), ours.iso(), lacking(set)),
-                    "t \u00d7 ISO"));
-            if (take.subject().needs().contains(Need.DARK)) {
-                all.addAll(judged(set, t));
-            }
-        }
+        List<Reason> all = new ArrayList<>(Judgement.of(
+                take,
+                c,
+                t,
+                begun.steps().get(0).settings(),
+                () -> proposed.apply(t).steps().get(0).settings(),
+                () -> proposal(t)));
         all.addAll(take.subject()
                 .reasons(take, c, t, begun)
                 .orElseGet(() -> proposal(t).reasons()));
         return all;
-    }
-
-    /** Said where the body has become another since and cannot be set to the ISO that was decided. */
-    private String lacking(Settings set) {
-        double asked = take.decision().iso().orElse(set.iso());
-        return Math.abs(Stops.of(set.iso() / asked)) > Dial.THIRD_STOP
-                ? Numbers.text("; this body has no ISO %.0f", asked)
-                : "";
-    }
-
-    private String label(Settings s) {
-        return take.camera().rig().body().label(s.seconds());
-    }
-
-    private List<Reason> judged(Settings set, Instant t) {
-        Proposal p = proposal(t);
-        Setup setup = p.setup();
-        double drift = DriftField.of(setup.framing(), setup.from().site().latitudeDeg(), set.seconds())
-                .px(setup.demand().sharp());
-        double peak = p.light().during(set.seconds()).peak((int) set.iso());
-        String kept = drift > setup.demand().tolerancePx() ? "more than" : "within";
-        return List.of(
-                new Reason(
-                        "Stars that matter drift by",
-                        drift,
-                        "px",
-                        Numbers.text(
-                                "%s the %.1f that were to be kept",
-                                kept, setup.demand().tolerancePx()),
-                        "this frame"),
-                new Reason(
-                        "Peak of the sky",
-                        peak,
-                        "of the axis",
-                        Numbers.text("%.2f to %.2f is wanted", IsoChoice.PEAK_FROM, IsoChoice.PEAK_TO),
-                        "sRGB curve of electrons / white"));
     }
 
     /** As bright as what the program takes first; none for frames so short that they are their own test, nor for shells, which are not there yet. */
@@ -185,8 +137,11 @@ final class Planning {
     }
 
     private Function<Instant, Program> decided(Function<Instant, Program> proposed) {
-        CameraBody body = take.camera().rig().body();
-        return remembered(take.subject().decides() ? t -> take.decision().applied(proposed.apply(t), body) : proposed);
+        boolean brackets = take.subject().bracketing() == Subject.Bracketing.BY_SHUTTER
+                && !take.decision().light().bracket().isEmpty();
+        DecidedProgram decided =
+                new DecidedProgram(take.decision(), take.camera().rig().body(), brackets);
+        return remembered(take.subject().decides() ? t -> decided.of(proposed.apply(t)) : proposed);
     }
 
     /** As long as is said. */

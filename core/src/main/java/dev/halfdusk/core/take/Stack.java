@@ -53,6 +53,11 @@ public record Stack(int frames, int darks) implements Subject {
     }
 
     @Override
+    public boolean starsAsPoints() {
+        return true;
+    }
+
+    @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
         return planning.plan(

@@ -54,6 +54,26 @@ public interface Subject {
         return true;
     }
 
+    /** Whether its frames are exposed for stars as points, so that what its owner decides of those holds for it. */
+    default boolean starsAsPoints() {
+        return false;
+    }
+
+    /** How it is taken brighter and darker than it should be. */
+    default Bracketing bracketing() {
+        return Bracketing.NONE;
+    }
+
+    /** Whose frames can be a bracket. */
+    enum Bracketing {
+        /** They belong together as they are. */
+        NONE,
+        /** Each frame by the shutter. */
+        BY_SHUTTER,
+        /** The subject brackets by itself, with more than the shutter. */
+        OWN
+    }
+
     /** Where the camera looks when its composition is found. */
     default Direction looks(Take take, Circumstances c, Instant t) {
         return take.setup(c, t).pointing().axis();

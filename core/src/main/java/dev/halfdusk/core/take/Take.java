@@ -126,12 +126,14 @@ public record Take(
         Direction axis = aim.orElseGet(() -> subject.aim(this, c, when));
         LensSetting set = setting();
         return new Setup(
-                camera.rig(),
-                set.onLensMm(),
-                set.aperture(),
-                new Pointing(axis, 0, held),
-                c.from(),
-                when,
-                demand.by(decision.rule()));
+                camera.rig(), set.onLensMm(), set.aperture(), new Pointing(axis, 0, held), c.from(), when, decided());
+    }
+
+    /** What is asked of stars, with what its photographer decides. */
+    private Demand decided() {
+        Decision.Stars stars = decision.stars();
+        return demand.within(stars.tolerancePx().orElse(demand.tolerancePx()), demand.sharp())
+                .by(stars.rule())
+                .slowest(stars.slowestSeconds().orElse(Double.POSITIVE_INFINITY));
     }
 }

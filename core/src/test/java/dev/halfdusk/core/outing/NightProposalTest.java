@@ -20,6 +20,7 @@ import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.outing.NightProposal.Proposed;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
+import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.NamedCamera;
@@ -118,6 +119,60 @@ class NightProposalTest {
                 c.night().span());
         assertThat(s.left()).isEmpty();
         assertThat(s.slots()).hasSize(4);
+    }
+
+    /** Total in Lisbon's night of 31 December 2028: maximum 16:52 UT is before moonrise there; that of 26 June 2029, 03:22 UT, is whole. */
+    @ParameterizedTest
+    @CsvSource({"2029-06-25, 0", "2029-06-25, 1", "2029-06-25, 2"})
+    void a_total_eclipse_comes_first_and_no_land_is_lit_by_a_moon_in_the_shadow(String date, int way) {
+        List<Proposed> all = NightProposal.of(at(37.6, date, "Europe/Lisbon"), List.of(WIDE, LONG), List.of(), 1, way);
+        assertThat(all.get(0).take().subject()).isInstanceOf(EclipsedMoon.class);
+        assertThat(all.get(0).take().camera().name()).isEqualTo("Long");
+        assertThat(all.get(0).why()).contains("totality begins at 03:3"); // u2 is 02:31 UT
+        assertThat(names(all)).doesNotContain("Moonlit ground", "Moon over the land");
+    }
+
+    /** A partial one says how much; a night without has none. */
+    @Test
+    void a_partial_eclipse_says_how_much() {
+        // 12 January 2028: 0.07 of the diameter at 04:13 UT
+        List<Proposed> all =
+                NightProposal.of(at(37.6, "2028-01-11", "Europe/Lisbon"), List.of(LONG, WIDE), List.of(), 1, 0);
+        assertThat(all.get(0).why()).contains("up to 7 % of the moon's width");
+        assertThat(names(NightProposal.of(
+                        at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(LONG, WIDE), List.of(), 1, 0)))
+                .doesNotContain("Eclipse of the moon");
+    }
+
+    /** Full on 19 June 2027 at 00:44 UT: on the evening of the 18th it rises by the light of the set sun, over no mark. */
+    @Test
+    void a_round_moon_is_taken_without_a_mark_by_a_long_lens() {
+        Circumstances full = at(37.6, "2027-06-18", "Europe/Lisbon");
+        assertThat(NightProposal.of(full, List.of(WIDE, LONG), List.of(), 1, 0))
+                .filteredOn(p -> p.take().subject() instanceof Moon)
+                .singleElement()
+                .satisfies(p -> {
+                    assertThat(p.take().name()).isEqualTo("Moon over the land");
+                    assertThat(p.take().onLensMm()).isEqualTo(400);
+                    assertThat(p.why()).contains("one frame holds both");
+                });
+    }
+
+    /** What is in the outing before what one owns, and that before examples; but no long lens for the Milky Way. */
+    @ParameterizedTest
+    @CsvSource({"1, 2, 2, Wide", "2, 1, 2, Old", "2, 2, 0, Wide", "0, 0, 0, Wide"})
+    void a_rig_that_is_at_hand_is_taken_first(int wide, int old, int tele, String chosen) {
+        Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon");
+        List<NightProposal.Ranked> ranked = List.of(
+                new NightProposal.Ranked(WIDE, wide),
+                new NightProposal.Ranked(OLD, old),
+                new NightProposal.Ranked(LONG, tele));
+        assertThat(NightProposal.ofRanked(c, ranked, List.of(), 1, 0)
+                        .get(0)
+                        .take()
+                        .camera()
+                        .name())
+                .isEqualTo(chosen);
     }
 
     private static Circumstances cloudy(Circumstances c, double percent) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.take;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.PlannedBy;
@@ -8,6 +9,7 @@ import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Misread;
 import dev.halfdusk.core.measure.Values;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
@@ -27,6 +29,7 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What a photographer decides is what the camera does, and is judged in the words of what is proposed. */
 class DecisionTest {
@@ -40,7 +43,7 @@ class DecisionTest {
             List.of());
 
     private static Decision decided(PlannedBy rule, double seconds, double iso, double frames) {
-        return new Decision(rule, some(seconds), some(iso), some(frames), OptionalDouble.empty());
+        return Decision.of(rule, some(seconds), some(iso), some(frames), OptionalDouble.empty());
     }
 
     private static OptionalDouble some(double value) {
@@ -108,6 +111,138 @@ class DecisionTest {
                                 .settings()
                                 .iso())
                 .isCloseTo(light.settings().seconds() * 400, within(1e-6));
+    }
+
+    private static Decision of(Object... keysAndValues) {
+        Values said = new Values();
+        for (int i = 0; i < keysAndValues.length; i += 2) {
+            said.put((String) keysAndValues[i], keysAndValues[i + 1]);
+        }
+        return Decision.SHAPE.of(said);
+    }
+
+    private static List<Program.Step> steps(Take take) {
+        return take.plan(JUNE).program().apply(JUNE.night().best()).steps();
+    }
+
+    private static Reason reason(Take take, String begins) {
+        return take.plan(JUNE).answer(JUNE.night().best()).reasons().stream()
+                .filter(r -> r.what().startsWith(begins))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** 500 / 20 mm are 25 s; never slower than 8. A drift of 3 px lets 7.6 s be in this frame or so, one of 9 about three times that. */
+    @Test
+    void stars_are_kept_to_a_slowest_shutter_and_to_a_drift_of_ones_own() {
+        Take take = Take.of("core", new MilkyWay(5), "A", WIDE);
+        Take slow = take.with(of("rule", "N500", "slowestSeconds", 8));
+        assertThat(BODY.label(first(slow).settings().seconds())).isEqualTo("8");
+        assertThat(reason(slow, "Never slower than").value()).isEqualTo(8);
+        double usual = first(take).settings().seconds();
+        double three = first(take.with(of("tolerancePx", 9))).settings().seconds();
+        assertThat(three / usual).isBetween(2.3, 3.8);
+    }
+
+    /** 3200 lifted is 800, pulled 12800; with a quarter of the gain read noise is a larger part of the same sky. */
+    @Test
+    void noise_has_schools() {
+        Take take = Take.of("core", new MilkyWay(5), "A", WIDE);
+        double iso = first(take).settings().iso();
+        Take lifted = take.with(of("noise", "LIFTED"));
+        assertThat(first(lifted).settings().iso()).isEqualTo(iso / 4);
+        assertThat(first(take.with(of("noise", "PULLED"))).settings().iso()).isEqualTo(iso * 4);
+        Reason noise = reason(lifted, "Noise of the sky");
+        double e = take.setup(JUNE, JUNE.night().best()).proposal().light().skyPerSecond()
+                * first(take).settings().seconds();
+        double read = BODY.response().readNoiseE(iso);
+        double more = BODY.response().readNoiseE(iso / 4);
+        assertThat(noise.value()).isCloseTo(Math.sqrt((e + more * more) / (e + read * read)), within(1e-9));
+        assertThat(noise.value()).isGreaterThan(1);
+    }
+
+    /** Each of two frames at 0, \u22122 and +1 stops of 4 s: 4, 1, 8; two seconds between them to turn the dial. */
+    @Test
+    void a_bracket_has_the_order_and_steps_that_one_chooses() {
+        Take take = Take.of("ground", new Ground(2, 60), "A", WIDE)
+                .with(of("bracket", "0 \u22122, +1", "shutterSeconds", 4));
+        List<Program.Step> steps = steps(take);
+        assertThat(steps)
+                .extracting(s -> BODY.label(s.settings().seconds()))
+                .containsExactly("4", "1", "8", "4", "1", "8");
+        assertThat(Duration.between(steps.get(0).ends(), steps.get(1).begins())).isEqualTo(Duration.ofSeconds(2));
+        assertThat(take.plan(JUNE).lasts())
+                .isGreaterThanOrEqualTo(
+                        take.plan(JUNE).program().apply(JUNE.night().best()).total());
+        assertThat(reason(take, "Bracket, as you decided").value()).isEqualTo(3);
+    }
+
+    /** A moon's bracket is by shutter as far as that goes and by ISO beyond; its pattern is one's own. */
+    @Test
+    void a_moon_and_a_street_are_bracketed_as_one_chooses() {
+        Decision own = of("bracket", "0 +2 +4 -1");
+        Take moon = Take.of("moon", new Moon(1, 2), "A", WIDE).with(own);
+        List<Program.Step> steps = steps(moon);
+        assertThat(steps).hasSize(8);
+        double first =
+                steps.get(0).settings().seconds() * steps.get(0).settings().iso();
+        assertThat(steps.get(1).settings().seconds() * steps.get(1).settings().iso() / first)
+                .isCloseTo(4, within(0.2));
+        assertThat(steps.get(3).settings().seconds() * steps.get(3).settings().iso() / first)
+                .isCloseTo(0.5, within(0.05));
+        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false), "A", WIDE)
+                .with(own);
+        assertThat(steps(street)).hasSize(4);
+        // frames of a panorama belong together
+        Take arch = Take.of("arch", Arch.KIND.usual(), "A", WIDE).with(own);
+        assertThat(reason(arch, "A bracket is not taken here").formula()).contains("panorama");
+        assertThat(steps(arch)).hasSize(1);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"0 -1 x", "0 -7", "0 1 2 3 4 5 6 -1 -2 -3", "++1", "0-1"})
+    void a_pattern_that_is_none_is_refused_by_its_field(String text) {
+        assertThatThrownBy(() -> of("bracket", text))
+                .isInstanceOfSatisfying(Misread.class, e -> assertThat(e.key()).isEqualTo("bracket"))
+                .hasMessageContaining("\u22126 to +6");
+        assertThat(of("bracket", " ")).isEqualTo(Decision.NONE);
+        assertThat(of("bracket", "0 -1.5 +3").light().bracket().text()).isEqualTo("0 -1.5 +3");
+    }
+
+    /** A dark frame after each, as long as that: 20 frames of 10 s take 400 s and not 219; automatic from a second on. */
+    @Test
+    void noise_reduction_is_counted_in_the_pause() {
+        Take take = Take.of("field", new Stack(20, 0), "A", WIDE);
+        Take reduced = take.with(of("noiseReduction", "ON", "shutterSeconds", 10));
+        Program.Step step = first(reduced);
+        assertThat(step.pauseSeconds()).isEqualTo(step.settings().seconds());
+        assertThat(reduced.plan(JUNE).lasts()).isGreaterThan(Duration.ofSeconds(390));
+        assertThat(reason(reduced, "Noise reduction takes a dark frame").value())
+                .isEqualTo(step.settings().seconds());
+        assertThat(first(take.with(of("noiseReduction", "AUTOMATIC", "shutterSeconds", 0.5)))
+                        .pauseSeconds())
+                .isEqualTo(first(take).pauseSeconds());
+        Take trails = Take.of("trails", new Trails(15, 30, 1, 5), "A", WIDE)
+                .with(of("noiseReduction", "AUTOMATIC", "darkFrames", 0));
+        assertThat(reason(trails, "Noise reduction takes a dark frame").formula())
+                .contains("breaks every trail");
+        assertThat(steps(trails)).hasSize(1);
+        assertThat(reason(take.with(of("smoothing", true)), "Noise reduction of high ISO")
+                        .formula())
+                .contains("small stars");
+    }
+
+    /** At 5 m with 20 mm f/1.8 stars are spots of 400 / (1.8 × 4980) = 0.0446 mm, 7.4 pixels of 6 \u00b5m. */
+    @Test
+    void focus_is_where_one_decides_and_is_judged() {
+        Take take = Take.of("core", new MilkyWay(5), "A", WIDE);
+        Take near = take.with(of("focusM", 5));
+        assertThat(near.plan(JUNE).answer(JUNE.night().best()).focus()).isEqualTo(new Focus(Focus.On.SCENE, 5));
+        assertThat(reason(near, "Focused at 5.0 m").value()).isCloseTo(7.44, within(0.02));
+        Take soft = Take.of("ground", new Ground(2, 60), "A", WIDE).with(of("focus", "STARS", "focusM", 3));
+        assertThat(soft.plan(JUNE).answer(JUNE.night().best()).focus()).isEqualTo(Focus.STARS);
+        // hyperfocal of 20 mm, f/1.8, 0.012 mm: 400 / 0.0216 mm are 18.5 m
+        assertThat(reason(soft, "Focused far away").value()).isCloseTo(18.5, within(0.1));
     }
 
     /** A ladder that follows the shadow has numbers of its own. */

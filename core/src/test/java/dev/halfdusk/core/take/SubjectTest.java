@@ -118,7 +118,7 @@ class SubjectTest {
         Direction aim = new Direction(176, 20);
         Wish wish = Wish.of(Wish.Kind.BLUE_HOUR);
         Demand demand = Demand.USUAL.within(5, Sharp.ALL);
-        Decision decision = new Decision(
+        Decision decision = Decision.of(
                 PlannedBy.N400,
                 OptionalDouble.of(4),
                 OptionalDouble.of(800),
