@@ -4,6 +4,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.outings.FieldNotes;
 import dev.halfdusk.app.outings.FieldView;
+import dev.halfdusk.app.outings.LastChange;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
@@ -51,9 +52,18 @@ class FieldController {
     private final Kit kit;
     private final Heard heard;
     private final Clock clock;
+    private final LastChange last;
 
     FieldController(
-            Outings outings, Takes takes, OutingPlanner evening, FieldNotes notes, Kit kit, Heard heard, Clock clock) {
+            Outings outings,
+            Takes takes,
+            OutingPlanner evening,
+            FieldNotes notes,
+            Kit kit,
+            Heard heard,
+            Clock clock,
+            LastChange last) {
+        this.last = last;
         this.heard = heard;
         this.outings = outings;
         this.takes = takes;
@@ -80,6 +90,7 @@ class FieldController {
         OutingPlanner.Arranged night = evening.of(outing);
         ZoneId zone = outing.place().zone();
         model.addAttribute("view", FieldView.of(night, clock.instant()));
+        model.addAttribute("last", last.told(night).orElse(null));
         model.addAttribute("outing", outing);
         model.addAttribute("form", form);
         model.addAttribute(
@@ -112,21 +123,21 @@ class FieldController {
     @PostMapping("/done")
     @Transactional
     String done(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
-        return said(id, take, when, (night, slot, now) -> Map.of(slot, Progress.done(slot, now)));
+        return said(id, take, when, "Said: done", (night, slot, now) -> Map.of(slot, Progress.done(slot, now)));
     }
 
     /** It begins, or has begun, ten minutes later than it stands. */
     @PostMapping("/late")
     @Transactional
     String late(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
-        return said(id, take, when, (night, slot, now) -> Progress.late(night.schedule(), slot, LATE));
+        return said(id, take, when, "Said: late", (night, slot, now) -> Progress.late(night.schedule(), slot, LATE));
     }
 
     /** It is left out. */
     @PostMapping("/skip")
     @Transactional
     String skip(@PathVariable long id, @RequestParam(defaultValue = "") String take, Heard.Said when) {
-        return said(id, take, when, (night, slot, now) -> Map.of(slot, Progress.leftOut()));
+        return said(id, take, when, "Said: left out", (night, slot, now) -> Map.of(slot, Progress.leftOut()));
     }
 
     /** What was taken so far came out so many stops too dark; below 0 too bright. All that follows is shifted. */
@@ -164,7 +175,7 @@ class FieldController {
     }
 
     /** What has begun stays where it is; then what was said counts, and the rest is arranged from now on. */
-    private String said(long id, String take, Heard.Said when, Saying saying) {
+    private String said(long id, String take, Heard.Said when, String did, Saying saying) {
         Outing outing = outings.existing(id);
         if (!heard.first(id, when)) {
             return back(id);
@@ -177,13 +188,16 @@ class FieldController {
         if (slot.isEmpty()) {
             return back(id); // said twice, or on an old page: it is no longer there to be done
         }
-        Progress.said(
-                        night.schedule(),
-                        now,
-                        s -> !night.of(s).stored().progress().equals(Progress.AHEAD),
-                        saying.of(night, slot.get(), now))
-                .forEach((s, p) -> takes.progress(id, night.of(s).id(), p));
-        outings.resume(id, Optional.of(now));
+        last.of(night, did, a -> {
+            Progress.said(
+                            night.schedule(),
+                            now,
+                            s -> !night.of(s).stored().progress().equals(Progress.AHEAD),
+                            saying.of(night, slot.get(), now))
+                    .forEach((s, p) -> takes.progress(id, night.of(s).id(), p));
+            outings.resume(id, Optional.of(now));
+            return null;
+        });
         return back(id);
     }
 
@@ -198,6 +212,14 @@ class FieldController {
         takes.of(id).stream()
                 .filter(t -> take.equals("" + t.id()))
                 .forEach(t -> takes.progress(id, t.id(), Progress.AHEAD));
+        return back(id);
+    }
+
+    /** As it was before what was last said. */
+    @PostMapping("/undo")
+    String undo(@PathVariable long id) {
+        outings.existing(id);
+        last.undo(id);
         return back(id);
     }
 

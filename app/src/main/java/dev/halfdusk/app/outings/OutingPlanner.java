@@ -6,6 +6,7 @@ import dev.halfdusk.app.kit.UsualDecision;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Cautions;
@@ -233,11 +234,16 @@ public class OutingPlanner {
         return new Circumstances(
                 night,
                 outing.place().standpoint(),
-                outing.place().id() == null
-                        ? Map.of()
-                        : places.known(outing.place().id()),
+                marks(outing),
                 outing.place().id() == null ? t -> Optional.empty() : weather.hours(outing.place(), night),
                 USUAL_CELSIUS);
+    }
+
+    /** Marks of its place. */
+    Map<Id, Mark> marks(Outing outing) {
+        return outing.place().id() == null
+                ? Map.of()
+                : places.known(outing.place().id());
     }
 
     /** Goes on another night. What was held at an instant, or said in the field, was of the old one. */

@@ -57,8 +57,7 @@ class UsualController {
     }
 
     /** A rig's frame of the core as proposed, and as decided. */
-    public record Row(
-            String rig, String proposed, String decided, String drift, boolean drifts, String peak, String brighter) {}
+    public record Row(String rig, String proposed, String decided, String drift, boolean drifts, String peak) {}
 
     /** Under which sky. */
     public record View(String where, List<Row> rows) {}
@@ -124,15 +123,13 @@ class UsualController {
         Settings set = first(take, c, at);
         Proposal p = take.setup(c, at).proposal();
         double drift = p.driftPx(set.seconds());
-        double stops = Math.log(set.seconds() * set.iso() / (ours.seconds() * ours.iso())) / Math.log(2);
         return new Row(
                 named.name(),
                 words(named, ours),
                 words(named, set),
                 Words.number(drift, 1) + " px",
                 drift > p.setup().demand().tolerancePx() * 1.005,
-                Words.number(p.light().during(set.seconds()).peak((int) set.iso()), 2),
-                Words.stops(stops));
+                Words.number(p.light().during(set.seconds()).peak((int) set.iso()), 2));
     }
 
     private static Settings first(Take take, Circumstances c, Instant at) {

@@ -46,10 +46,21 @@ class WorkspaceController {
     private final OutingPlanner evening;
     private final Kit kit;
     private final Deletions deletions;
+    private final LastChange last;
+    private final NextNights next;
 
     WorkspaceController(
-            Outings outings, Takes takes, TakeForm forms, OutingPlanner evening, Kit kit, Deletions deletions) {
+            Outings outings,
+            Takes takes,
+            TakeForm forms,
+            OutingPlanner evening,
+            Kit kit,
+            Deletions deletions,
+            LastChange last,
+            NextNights next) {
         this.deletions = deletions;
+        this.last = last;
+        this.next = next;
         this.outings = outings;
         this.takes = takes;
         this.forms = forms;
@@ -76,7 +87,8 @@ class WorkspaceController {
                 .filter(d -> !d.equals(outing.night()));
         OutingPlanner.Arranged night = other.map(d -> evening.on(outing, d)).orElseGet(() -> evening.of(outing));
         List<NamedRig> rigs = kit.rigs();
-        WorkspaceView view = WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs);
+        WorkspaceView view =
+                WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs, last.told(night));
         model.addAttribute("view", view);
         model.addAttribute("other", other.orElse(null));
         model.addAttribute("planned", Words.night(outing.night()));
@@ -138,7 +150,11 @@ class WorkspaceController {
     @PostMapping("/takes/proposed")
     @Transactional
     String accept(@PathVariable long id, @RequestParam Optional<String> name) {
-        evening.accept(outings.existing(id), name.filter(n -> !n.isBlank()));
+        Outing outing = outings.existing(id);
+        last.of(evening.of(outing), "Takes were added", night -> {
+            evening.accept(outing, name.filter(n -> !n.isBlank()));
+            return null;
+        });
         return back(id);
     }
 
@@ -164,7 +180,13 @@ class WorkspaceController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(outing, Map.of(), form, model);
         }
-        return back(id, takes.add(id, read.get().take(), read.get().rig().id()));
+        TakeForm.Read take = read.get();
+        return back(
+                id,
+                last.of(
+                        evening.of(outing),
+                        take.take().name() + " was added",
+                        night -> takes.add(id, take.take(), take.rig().id())));
     }
 
     @PostMapping(TAKE)
@@ -189,7 +211,11 @@ class WorkspaceController {
                 form, TakeForm.fields(stored, zone), TakeForm.names(kind), forms::words, model, response)) {
             return page(outing, Map.of("take", "" + take), form, model);
         }
-        takes.change(id, take, read.get().take(), read.get().rig().id());
+        TakeForm.Read changed = read.get();
+        last.of(evening.of(outing), stored.take().name() + " was changed", night -> {
+            takes.change(id, take, changed.take(), changed.rig().id());
+            return null;
+        });
         return back(id, take);
     }
 
@@ -202,7 +228,7 @@ class WorkspaceController {
             Model model,
             HttpServletResponse response) {
         Outing outing = outings.existing(id);
-        takes.existing(id, take);
+        String name = takes.existing(id, take).take().name();
         Form form = Form.of(typed);
         Night night = evening.night(outing);
         OptionalInt minute = whole(form.value("minute"));
@@ -214,7 +240,13 @@ class WorkspaceController {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(outing, Map.of("take", "" + take), form.put("take", take), model);
         }
-        takes.pin(id, take, opening);
+        last.of(
+                evening.of(outing),
+                name + (opening.isEmpty() ? " may move" : " is held at " + night.clock(opening.get())),
+                a -> {
+                    takes.pin(id, take, opening);
+                    return null;
+                });
         return back(id, take);
     }
 
@@ -235,15 +267,18 @@ class WorkspaceController {
             stored.take()
                     .subject()
                     .lasting(Duration.ofMinutes(wanted.getAsInt()), planned.plan())
-                    .ifPresent(s -> takes.change(
-                            id,
-                            take,
-                            stored.take()
-                                    .with(s)
-                                    .pinned(night.slot(planned)
-                                            .map(x -> x.runs().from())
-                                            .or(() -> stored.take().pinned())),
-                            stored.rig().id()));
+                    .ifPresent(s -> last.of(night, stored.take().name() + " lasts otherwise", a -> {
+                        takes.change(
+                                id,
+                                take,
+                                stored.take()
+                                        .with(s)
+                                        .pinned(night.slot(planned)
+                                                .map(x -> x.runs().from())
+                                                .or(() -> stored.take().pinned())),
+                                stored.rig().id());
+                        return null;
+                    }));
         }
         return back(id, take);
     }
@@ -269,12 +304,46 @@ class WorkspaceController {
     String earlier(@PathVariable long id, @PathVariable long take) {
         Outing outing = outings.existing(id);
         OutingPlanner.Arranged night = evening.of(outing);
-        night.find(take)
-                .flatMap(night::slot)
-                .map(slot -> night.schedule().earlier(slot, outing.habits()))
-                .orElse(Map.of())
-                .forEach((slot, opens) -> takes.pin(id, night.of(slot).id(), Optional.of(opens)));
+        last.of(night, "Two takes changed places", a -> {
+            night.find(take)
+                    .flatMap(night::slot)
+                    .map(slot -> night.schedule().earlier(slot, outing.habits()))
+                    .orElse(Map.of())
+                    .forEach((slot, opens) -> takes.pin(id, night.of(slot).id(), Optional.of(opens)));
+            return null;
+        });
         return back(id, take);
+    }
+
+    /** The takes as they were before what was last done to them. */
+    @PostMapping("/takes/undo")
+    String undo(@PathVariable long id) {
+        outings.existing(id);
+        last.undo(id);
+        return back(id);
+    }
+
+    /** The next night with a window for a take. */
+    public record Next(String name, LocalDate date, String night) {}
+
+    /** The next night on which a take has a window, where the one that is looked at has none. */
+    @GetMapping(TAKE + "/next")
+    String next(@PathVariable long id, @PathVariable long take, @RequestParam Map<String, String> asked, Model model) {
+        Outing outing = outings.existing(id);
+        takes.existing(id, take);
+        LocalDate looked = Form.nightIn(asked.getOrDefault("night", ""))
+                .filter(d -> Night.exists(d, outing.place().zone()))
+                .orElse(outing.night());
+        OutingPlanner.Planned planned = evening.on(outing, looked).find(take).orElseThrow();
+        Optional<LocalDate> found = next.of(outing.place(), evening.marks(outing), planned.take(), looked);
+        model.addAttribute("outing", outing);
+        model.addAttribute(
+                "next",
+                new Next(
+                        planned.take().name(),
+                        found.orElse(null),
+                        found.map(Words::night).orElse("")));
+        return "outings/next";
     }
 
     @PostMapping(TAKE + "/twin")

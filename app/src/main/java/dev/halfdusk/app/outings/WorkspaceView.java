@@ -17,6 +17,7 @@ import dev.halfdusk.core.weather.Dew;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -28,6 +29,7 @@ import java.util.OptionalLong;
 record WorkspaceView(
         Outing outing,
         String night,
+        LocalDate date,
         String moon,
         String weather,
         String verdict,
@@ -38,8 +40,21 @@ record WorkspaceView(
         List<CloudCell> clouds,
         List<Row> rows,
         ChosenTake chosen,
-        List<Clash> clashes,
+        LastChange.Told last,
+        List<ClashRow> clashes,
         List<String> cautions) {
+
+    private static final Duration MINUTE = Duration.ofMinutes(1);
+
+    /** What does not go together, with what may be done about it at once. */
+    record ClashRow(boolean hard, String words, String way, List<Step> steps) {}
+
+    /**
+     * A step out of a clash: a page to go to, or a form to send.
+     *
+     * @param at clock to begin at; null where there is nothing to send, empty to let it go
+     */
+    record Step(String words, String path, String at) {}
 
     private static final Duration HOUR = Duration.ofHours(1);
 
@@ -65,6 +80,7 @@ record WorkspaceView(
             boolean chosen,
             boolean first,
             String state,
+            boolean never,
             Misfit misfit) {}
 
     /**
@@ -78,7 +94,12 @@ record WorkspaceView(
     private static final int MOST_RIGS = 3;
 
     static WorkspaceView of(
-            OutingPlanner.Arranged a, OptionalLong take, OptionalInt minute, boolean photograph, List<NamedRig> rigs) {
+            OutingPlanner.Arranged a,
+            OptionalLong take,
+            OptionalInt minute,
+            boolean photograph,
+            List<NamedRig> rigs,
+            Optional<LastChange.Told> last) {
         Night night = a.night();
         Ribbon ribbon = Ribbon.of(night, a.outing().place().glow());
         Optional<OutingPlanner.Planned> chosen = chosen(a, take);
@@ -95,6 +116,7 @@ record WorkspaceView(
         return new WorkspaceView(
                 a.outing(),
                 Words.night(night.date()),
+                night.date(),
                 NightWords.moon(night),
                 weather(a, night.at(shown)),
                 NightWords.verdict(night),
@@ -106,8 +128,34 @@ record WorkspaceView(
                 rows(a, ordered, chosen, rigs),
                 chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), looked, photograph))
                         .orElse(null),
-                a.clashes(),
+                last.orElse(null),
+                a.clashes().stream().map(k -> row(a, k)).toList(),
                 a.cautions());
+    }
+
+    private static ClashRow row(OutingPlanner.Arranged a, Clash k) {
+        return new ClashRow(
+                k.kind().hard(),
+                k.words(),
+                k.way(),
+                k.steps().stream().flatMap(s -> step(a, s).stream()).toList());
+    }
+
+    private static Optional<Step> step(OutingPlanner.Arranged a, Clash.Step s) {
+        String name = s.plan().take().name();
+        return a.takes().stream().filter(t -> t.plan() == s.plan()).findFirst().map(t -> switch (s.sort()) {
+            case BEGIN -> {
+                String at = a.night().clock(s.at().orElseThrow().plus(MINUTE).minusNanos(1));
+                yield new Step("begin " + name + " at " + at, "/takes/" + t.id() + "/pin", at);
+            }
+            case LET_MOVE -> new Step("let " + name + " move", "/takes/" + t.id() + "/pin", "");
+            case OTHER_NIGHT -> new Step("the next night for " + name, "/takes/" + t.id() + "/next", null);
+            case RIG ->
+                new Step(
+                        "change " + t.stored().rig().name(),
+                        "/kit/rig/" + t.stored().rig().id(),
+                        null);
+        });
     }
 
     /** The asked one; else the first that wants the core, else the first that has a place, else any. */
@@ -218,6 +266,7 @@ record WorkspaceView(
                     chosen.filter(c -> c == t).isPresent(),
                     rows.isEmpty(),
                     t.stored().progress().done() ? "done" : "",
+                    slot.isEmpty() && !t.plan().possible(),
                     take.fits() ? null : misfit(take, rigs)));
         }
         return List.copyOf(rows);

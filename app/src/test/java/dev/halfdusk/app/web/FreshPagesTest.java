@@ -72,7 +72,11 @@ class FreshPagesTest {
         Map<String, List<String>> pages = new LinkedHashMap<>();
         pages.put(
                 "update place set name = name || '*' where id = " + place,
-                List.of("/places", "/places/" + place, "/nights?place=" + place, "/events?place=" + place));
+                List.of(
+                        "/places?search=fresh",
+                        "/places/" + place,
+                        "/nights?place=" + place,
+                        "/events?place=" + place));
         pages.put(
                 "update mark set fields = json_set(fields, '$.name', name || '*') where place_id = " + place,
                 List.of("/places/" + place));
@@ -81,7 +85,7 @@ class FreshPagesTest {
         pages.put("update lens set name = name || '*' where id = " + lens, List.of("/kit"));
         pages.put(
                 "update outing set title = title || '*' where id = " + outing,
-                List.of("/outings", "/outings/" + outing, "/outings/" + outing + "/sheet"));
+                List.of("/outings?search=fresh", "/outings/" + outing, "/outings/" + outing + "/sheet"));
         pages.put("update take set name = name || '*' where outing_id = " + outing, List.of("/outings/" + outing));
         pages.put("update eclipse_plan set celsius = celsius + 1 where id = " + plan, List.of("/events/plans/" + plan));
         List<String> undo = new ArrayList<>();

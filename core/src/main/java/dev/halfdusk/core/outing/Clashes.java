@@ -61,8 +61,24 @@ public final class Clashes {
                 .toList();
     }
 
-    private void add(Clash.Kind kind, List<String> takes, String words, String way) {
-        found.add(new Clash(kind, takes, words, way));
+    private void add(Clash.Kind kind, List<String> takes, String words, String way, Clash.Step... steps) {
+        found.add(new Clash(kind, takes, words, way, List.of(steps)));
+    }
+
+    private static Clash.Step begin(Slot s, Instant at) {
+        return new Clash.Step(Clash.Step.Sort.BEGIN, s.plan(), Optional.of(at));
+    }
+
+    /** Let go where it is held and its wish has a window; else another night. */
+    private static Clash.Step elsewhere(Slot s) {
+        boolean free = s.plan().take().pinned().isPresent()
+                && !s.plan().when().windows().isEmpty();
+        return new Clash.Step(
+                free ? Clash.Step.Sort.LET_MOVE : Clash.Step.Sort.OTHER_NIGHT, s.plan(), Optional.empty());
+    }
+
+    private static Clash.Step rig(Slot s) {
+        return new Clash.Step(Clash.Step.Sort.RIG, s.plan(), Optional.empty());
     }
 
     private String clock(Instant t) {
@@ -90,7 +106,8 @@ public final class Clashes {
                     List.of(a.name(), b.name()),
                     with + " cannot take " + a.name() + " and " + b.name() + " at one time.",
                     "Begin " + b.name() + " at " + clock(a.runs().to().plus(habits.next()))
-                            + ", or take it with another camera.");
+                            + ", or take it with another camera.",
+                    begin(b, a.runs().to().plus(habits.next())));
         }
     }
 
@@ -118,7 +135,8 @@ public final class Clashes {
                 names,
                 (habits.people() == 1 ? "Your hands are" : "All hands are") + " wanted at "
                         + String.join(" and ", names) + " at one time.",
-                "Begin " + s.name() + " at " + clock(free.plus(work)) + ", or bring someone.");
+                "Begin " + s.name() + " at " + clock(free.plus(work)) + ", or bring someone.",
+                begin(s, free.plus(work)));
     }
 
     private void alone(Slot s) {
@@ -132,7 +150,8 @@ public final class Clashes {
                     List.of(s.name()),
                     s.name() + " stands outside of its wish: "
                             + plan.take().wish().words() + ".",
-                    windows(plan));
+                    windows(plan),
+                    elsewhere(s));
         }
         if (trip.turnBack().isPresent() && s.runs().to().isAfter(trip.turnBack().get())) {
             add(
@@ -140,7 +159,8 @@ public final class Clashes {
                     List.of(s.name()),
                     s.name() + " ends at " + clock(s.runs().to()) + ", after you must turn back.",
                     "Be done by " + clock(trip.turnBack().get().minus(Trip.PACK)) + ", packed and on the way by "
-                            + clock(trip.turnBack().get()) + ".");
+                            + clock(trip.turnBack().get()) + ".",
+                    elsewhere(s));
         } else if (s.prepares().from().isBefore(trip.there().from())
                 || s.runs().to().isAfter(trip.there().to())) {
             add(
@@ -148,7 +168,8 @@ public final class Clashes {
                     List.of(s.name()),
                     s.name() + " begins before you arrive or ends after you have left.",
                     "You are there from " + clock(trip.there().from()) + " to "
-                            + clock(trip.there().to()) + ".");
+                            + clock(trip.there().to()) + ".",
+                    elsewhere(s));
         }
         sky(s, plan.take().subject().needs());
         moon(s);
@@ -178,7 +199,8 @@ public final class Clashes {
                     within(
                             night.dark(),
                             "It is dark",
-                            "It does not get dark this night: a brighter subject, or another night."));
+                            "It does not get dark this night: a brighter subject, or another night."),
+                    elsewhere(s));
         } else if (needs.contains(Need.NO_MOON) && outside(s, night.moonless())) {
             add(
                     Clash.Kind.MOON,
@@ -189,14 +211,16 @@ public final class Clashes {
                     within(
                             night.moonless(),
                             "No moon",
-                            "It is up all night: light the land with it, or take another night."));
+                            "It is up all night: light the land with it, or take another night."),
+                    elsewhere(s));
         }
         if (needs.contains(Need.CORE) && outside(s, night.coreUp())) {
             add(
                     Clash.Kind.SKYLINE,
                     List.of(s.name()),
                     "The core stands behind the skyline, or too low, during " + s.name() + ".",
-                    within(night.coreUp(), "It is up", "It does not come over the skyline this night."));
+                    within(night.coreUp(), "It is up", "It does not come over the skyline this night."),
+                    elsewhere(s));
         }
     }
 
@@ -208,7 +232,8 @@ public final class Clashes {
                     Clash.Kind.SKYLINE,
                     List.of(s.name()),
                     "The moon stands behind the skyline during " + s.name() + ".",
-                    within(up, "It is up", "It does not rise this night."));
+                    within(up, "It is up", "It does not rise this night."),
+                    elsewhere(s));
         }
     }
 
@@ -254,7 +279,11 @@ public final class Clashes {
                             .orElse(
                                     given(s)
                                             ? "It comes at its hour: look for gaps, or for a place under a clearer sky."
-                                            : "Take another night."));
+                                            : "Take another night."),
+                    clearest()
+                            .filter(t -> !given(s))
+                            .map(t -> begin(s, t))
+                            .orElse(new Clash.Step(Clash.Step.Sort.OTHER_NIGHT, s.plan(), Optional.empty())));
         }
     }
 
@@ -280,7 +309,8 @@ public final class Clashes {
                     Clash.Kind.BATTERY,
                     List.of(s.name()),
                     Numbers.text("%s takes %.1f batteries of %s.", s.name(), share, s.camera()),
-                    "The sheet says when to change them, with a gap of a minute; an outside supply leaves none.");
+                    "The sheet says when to change them, with a gap of a minute; an outside supply leaves none.",
+                    rig(s));
         }
     }
 
@@ -299,7 +329,8 @@ public final class Clashes {
                     Numbers.text(
                             "The supply of %s runs out in %s: the night takes %.1f of it.",
                             s.camera(), s.name(), after),
-                    "Take the heater, mount or computer off it, or bring a larger one.");
+                    "Take the heater, mount or computer off it, or bring a larger one.",
+                    rig(s));
         }
     }
 
@@ -324,7 +355,11 @@ public final class Clashes {
                         Numbers.text(
                                 "The night fills %.0f GB on %s; its card holds %.0f.",
                                 gigabytes, body.name(), cards.get(body).gigabytes()),
-                        "Bring another card, or shorten what takes most of it.");
+                        "Bring another card, or shorten what takes most of it.",
+                        rig(schedule.slots().stream()
+                                .filter(s -> s.body().equals(body))
+                                .findFirst()
+                                .orElseThrow()));
             }
         });
     }
