@@ -1,5 +1,6 @@
 package dev.halfdusk.app.bench;
 
+import dev.halfdusk.app.setup.AfterFrameView;
 import dev.halfdusk.app.setup.Choices;
 import dev.halfdusk.app.setup.ProposalView;
 import dev.halfdusk.app.setup.SetupReader;
@@ -50,7 +51,7 @@ class BenchController {
         form.put("part", part);
         model.addAttribute("part", part);
         model.addAttribute("parts", PARTS);
-        model.addAttribute("seen", TestView.SEEN);
+        model.addAttribute("seen", AfterFrameView.SEEN);
         model.addAttribute("subjects", TestView.SUBJECTS);
         if (!choices.enough()) {
             return "bench/bench";

@@ -77,7 +77,7 @@ class BenchPagesTest {
                 .contains("1/4 s</strong> held still");
         assertThat(body("&part=stops&t1=8&n1=2.8&iso1=3200&free=SHUTTER&n2=2.8&iso2=12800"))
                 .contains(">2 s<");
-        assertThat(body("&part=test&seen=SOFT")).contains("Focus again on a bright star");
+        assertThat(body("&part=test&seen=SOFT")).contains("a bright star at full magnification");
         assertThat(body("&part=nonsense")).contains("Peak of the sky");
     }
 

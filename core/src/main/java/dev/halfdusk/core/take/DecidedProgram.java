@@ -20,19 +20,26 @@ final class DecidedProgram {
 
     private final Decision decision;
     private final CameraBody body;
+    /** Whether each frame becomes a bracket. */
     private final boolean brackets;
+    /** Whether its frames are a bracket of the subject's own, which what is decided of the first moves as a whole. */
+    private final boolean scaled;
 
-    /** @param brackets whether each frame becomes a bracket, where one is decided and the subject does not make its own */
-    DecidedProgram(Decision decision, CameraBody body, boolean brackets) {
+    private Settings first;
+
+    DecidedProgram(Decision decision, CameraBody body, Subject.Bracketing bracketing) {
         this.decision = decision;
         this.body = body;
-        this.brackets = brackets;
+        brackets = bracketing == Subject.Bracketing.BY_SHUTTER
+                && !decision.light().bracket().isEmpty();
+        scaled = bracketing == Subject.Bracketing.OWN;
     }
 
     Program of(Program proposed) {
         if (!decision.fixes()) {
             return proposed;
         }
+        first = proposed.steps().get(0).settings();
         boolean oneRun = proposed.steps().stream().filter(s -> !s.dark()).count() == 1;
         List<Program.Step> steps = new ArrayList<>();
         Instant before = null;
@@ -101,10 +108,14 @@ final class DecidedProgram {
 
     private Settings settings(Settings proposed) {
         Decision.Exposed e = decision.light();
+        double beside = scaled ? proposed.seconds() / first.seconds() : 1;
         double seconds = e.shutterSeconds().isPresent()
-                ? body.clickOrBulb(e.shutterSeconds().getAsDouble(), Range.SHUTTER.max())
+                ? body.clickOrBulb(e.shutterSeconds().getAsDouble() * beside, Range.SHUTTER.max())
                 : proposed.seconds();
-        double wanted = e.iso().orElse(proposed.iso() * Stops.ratio(e.school().stops()));
+        double higher = scaled ? proposed.iso() / first.iso() : 1;
+        double wanted = e.iso().isPresent()
+                ? e.iso().getAsDouble() * higher
+                : proposed.iso() * Stops.ratio(e.school().stops());
         boolean asProposed = e.iso().isEmpty() && e.school() == Decision.NoiseSchool.PROPOSED;
         return new Settings(
                 seconds, proposed.aperture(), asProposed ? proposed.iso() : IsoDial.nearest(body.isoSteps(), wanted));

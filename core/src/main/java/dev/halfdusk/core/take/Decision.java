@@ -7,6 +7,7 @@ import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.measure.Values;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.Sequence;
+import dev.halfdusk.core.optics.Settings;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -256,6 +257,13 @@ public record Decision(
                 FocusedOn.PROPOSED,
                 OptionalDouble.empty(),
                 InCamera.NONE);
+    }
+
+    /** With every frame exposed so. */
+    public Decision exposed(Settings to) {
+        Exposed fixed = new Exposed(
+                OptionalDouble.of(to.seconds()), OptionalDouble.of(to.iso()), NoiseSchool.PROPOSED, light.bracket);
+        return new Decision(stars, fixed, frames, focus, focusM, inCamera);
     }
 
     /** Whether the camera is set otherwise than by what is proposed for stars. */

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Interval;
@@ -113,6 +114,16 @@ public record EclipsedMoon(
     @Override
     public boolean decides() {
         return false;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.SHUTTER, Correction.Dialled.ISO);
+    }
+
+    @Override
+    public double longestSeconds(Take take, Circumstances c, Instant t) {
+        return step(take, c, t).limitSeconds();
     }
 
     @Override

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Display;
@@ -201,6 +202,17 @@ public record Fireworks(
     @Override
     public boolean decides() {
         return false;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.APERTURE, Correction.Dialled.ISO);
+    }
+
+    @Override
+    public Optional<Subject> exposed(Settings to) {
+        return Optional.of(new Fireworks(
+                minutes, FireworkSettings.SECONDS.nearest(to.seconds()), to.iso(), finaleSeconds, seen, changes));
     }
 
     @Override

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Foreground;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.Setup;
@@ -75,6 +76,16 @@ public record Ground(int frames, double longestSeconds) implements Subject {
     @Override
     public Bracketing bracketing() {
         return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.SHUTTER, Correction.Dialled.ISO);
+    }
+
+    @Override
+    public double longestSeconds(Take take, Circumstances c, Instant t) {
+        return longestSeconds;
     }
 
     @Override

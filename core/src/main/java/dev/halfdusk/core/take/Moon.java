@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
@@ -70,6 +71,16 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
     @Override
     public Bracketing bracketing() {
         return Bracketing.OWN;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.SHUTTER, Correction.Dialled.ISO);
+    }
+
+    @Override
+    public double longestSeconds(Take take, Circumstances c, Instant t) {
+        return exposure(take, c, t).limitSeconds();
     }
 
     @Override

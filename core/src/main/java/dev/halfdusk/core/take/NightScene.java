@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Film;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.SceneLight;
@@ -123,6 +124,11 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     @Override
     public Bracketing bracketing() {
         return Bracketing.OWN;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.SHUTTER);
     }
 
     @Override

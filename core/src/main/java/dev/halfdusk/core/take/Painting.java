@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Numbers;
@@ -89,6 +90,16 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
                 take.camera().rig().body().clickOrBulb(seconds, OPEN.max()),
                 take.setting().aperture(),
                 iso);
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.APERTURE, Correction.Dialled.ISO);
+    }
+
+    @Override
+    public Optional<Subject> exposed(Settings to) {
+        return Optional.of(new Painting(lamp, areaM2, (int) Math.rint(to.iso()), tries, shutterSeconds));
     }
 
     @Override

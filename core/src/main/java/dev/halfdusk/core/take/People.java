@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Portrait;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
@@ -73,6 +74,16 @@ public record People(int frames, double distanceM) implements Subject {
     @Override
     public Bracketing bracketing() {
         return Bracketing.BY_SHUTTER;
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.APERTURE, Correction.Dialled.ISO, Correction.Dialled.SHUTTER);
+    }
+
+    @Override
+    public double longestSeconds(Take take, Circumstances c, Instant t) {
+        return still(take, take.setup(c, t).proposal()).seconds();
     }
 
     @Override

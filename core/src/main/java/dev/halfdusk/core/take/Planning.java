@@ -5,6 +5,7 @@ import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -137,11 +138,12 @@ final class Planning {
     }
 
     private Function<Instant, Program> decided(Function<Instant, Program> proposed) {
-        boolean brackets = take.subject().bracketing() == Subject.Bracketing.BY_SHUTTER
-                && !take.decision().light().bracket().isEmpty();
-        DecidedProgram decided =
-                new DecidedProgram(take.decision(), take.camera().rig().body(), brackets);
-        return remembered(take.subject().decides() ? t -> decided.of(proposed.apply(t)) : proposed);
+        CameraBody body = take.camera().rig().body();
+        Subject.Bracketing bracketing = take.subject().bracketing();
+        return remembered(
+                take.subject().decides()
+                        ? t -> new DecidedProgram(take.decision(), body, bracketing).of(proposed.apply(t))
+                        : proposed);
     }
 
     /** As long as is said. */

@@ -1,10 +1,12 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -57,6 +59,23 @@ public interface Subject {
     /** Whether its frames are exposed for stars as points, so that what its owner decides of those holds for it. */
     default boolean starsAsPoints() {
         return false;
+    }
+
+    /** Which dial is turned first after a test frame, and which then. */
+    default List<Correction.Dialled> turnsFirst() {
+        return Correction.STARS;
+    }
+
+    /** How long its shutter may be open at an instant before something smears; the longest that anyone waits where nothing does. */
+    default double longestSeconds(Take take, Circumstances c, Instant t) {
+        return starsAsPoints() ? take.setup(c, t).proposal().limitSeconds() : LONGEST_SECONDS;
+    }
+
+    double LONGEST_SECONDS = 900;
+
+    /** The same with settings among its own numbers; empty where it has none. */
+    default Optional<Subject> exposed(Settings to) {
+        return Optional.empty();
     }
 
     /** How it is taken brighter and darker than it should be. */

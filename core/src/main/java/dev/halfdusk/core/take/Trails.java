@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Numbers;
@@ -73,6 +74,11 @@ public record Trails(double arcDeg, double exposureSeconds, double pauseSeconds,
         double lit = now.lasts().toSeconds() - arcDeg * SECONDS_PER_DEG; // what dark frames take
         double arc = Math.rint((wanted.toSeconds() - lit) / SECONDS_PER_DEG * 10) / 10;
         return Optional.of(new Trails(ARC.nearest(arc), exposureSeconds, pauseSeconds, darks));
+    }
+
+    @Override
+    public List<Correction.Dialled> turnsFirst() {
+        return List.of(Correction.Dialled.ISO, Correction.Dialled.APERTURE, Correction.Dialled.SHUTTER);
     }
 
     @Override

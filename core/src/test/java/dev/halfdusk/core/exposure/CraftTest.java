@@ -118,37 +118,6 @@ class CraftTest {
         assertThat(Portrait.choices(new Settings(2, 1.8, 3200), BODY)).hasSize(2);
     }
 
-    private static NextChange after(NextChange.Seen seen, double seconds, double aperture, double iso, double longest) {
-        NextChange.Limits limits =
-                new NextChange.Limits(Dial.THIRD, longest, 1.8, IsoDial.between(100, 12_800), Support.TRIPOD);
-        return NextChange.after(seen, new Settings(seconds, aperture, iso), limits);
-    }
-
-    @Test
-    void one_change_at_a_time_in_the_order_of_what_costs_least() {
-        assertThat(after(NextChange.Seen.TOO_DARK, 4, 2.8, 3200, 10).what()).isEqualTo("Open up to f/1.8");
-        assertThat(after(NextChange.Seen.TOO_DARK, 4, 1.8, 3200, 10).what()).isEqualTo("Shutter 8 s");
-        NextChange iso = after(NextChange.Seen.TOO_DARK, 10, 1.8, 3200, 10);
-        assertThat(iso.what()).isEqualTo("ISO 6400");
-        assertThat(iso.stops()).isCloseTo(1, within(1e-9));
-        assertThat(after(NextChange.Seen.TOO_DARK, 10, 1.8, 12_800, 10).what()).contains("Stack");
-        assertThat(after(NextChange.Seen.TOO_BRIGHT, 10, 1.8, 3200, 10).what()).isEqualTo("ISO 1600");
-        assertThat(after(NextChange.Seen.BURNT, 10, 1.8, 100, 10).what()).isEqualTo("Shutter 5 s");
-        NextChange streaks = after(NextChange.Seen.STREAKS, 20.16, 1.8, 3200, 9);
-        assertThat(streaks.what()).isEqualTo("Shutter 8 s");
-        assertThat(streaks.cost()).contains("1.3 stops less light");
-        assertThat(after(NextChange.Seen.NOISY, 10, 1.8, 6400, 10).what()).contains("Four frames");
-        assertThat(after(NextChange.Seen.NOISY, 10, 4, 6400, 10).what()).isEqualTo("Open up to f/1.8");
-    }
-
-    @ParameterizedTest
-    @EnumSource(NextChange.Seen.class)
-    void every_observation_has_an_answer_with_a_price(NextChange.Seen seen) {
-        NextChange change = after(seen, 0.0002, 22, 100, 0.0001);
-        assertThat(change.what()).isNotBlank();
-        assertThat(change.cost()).isNotBlank();
-    }
-
     @ParameterizedTest
     @EnumSource(Advice.Subject.class)
     void every_subject_has_four_pieces_of_advice_with_reasons(Advice.Subject subject) {

@@ -8,7 +8,6 @@ import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
@@ -71,60 +70,6 @@ class ExposureTablesTest {
         assertThat(light.signalToNoise(5, iso, 1)).isCloseTo(s / Math.sqrt(s + own + read2), within(1e-9));
         assertThat(light.framesFor(10, 5, iso)).isEqualTo((int) Math.ceil(100 * (s + own + read2) / (s * s)));
         assertThat(light.during(2 * seconds)).isEqualTo(new Light(light.response(), rate, 2 * seconds));
-    }
-
-    @ParameterizedTest
-    @CsvSource(
-            delimiter = '|',
-            value = {
-                // seen | s | f/ | ISO | longest s | to do | stops
-                "TOO_DARK|4|2.2676|3200|10|Open up to f/1.8|0.667",
-                "TOO_DARK|4|2.0|3200|10|Shutter 8 s|1",
-                "TOO_DARK|8|1.8|3200|11|Shutter 10 s|0.333",
-                "TOO_DARK|9|1.8|3200|10|ISO 6400|1",
-                "TOO_DARK|10|1.8|12800|10|Stack more frames: aperture, shutter and ISO are at their ends|0",
-                "TOO_BRIGHT|10|1.8|3200|10|ISO 1600|-1",
-                "TOO_BRIGHT|10.079|1.8|100|10|Shutter 5 s|-1",
-                "STREAKS|20.159|1.8|3200|30|Shutter 13 s|-0.667",
-                "STREAKS|20.159|1.8|3200|9|Shutter 8 s|-1.333",
-                "STREAKS|0.0001|1.8|3200|9|Use a shorter focal length or a tracker|0",
-                "CORNERS|10|2|3200|10|Stop down to f/2.8|-1",
-                "NOISY|10|2.2676|6400|10|Open up to f/1.8|0.667",
-                "NOISY|10|2.2|6400|10|Four frames instead of one, stacked|0"
-            })
-    void a_test_frame_asks_for_one_change(
-            NextChange.Seen seen,
-            double seconds,
-            double aperture,
-            double iso,
-            double longest,
-            String what,
-            double stops) {
-        NextChange.Limits limits =
-                new NextChange.Limits(DIAL, longest, 1.8, IsoDial.between(100, 12_800), Support.TRIPOD);
-        NextChange change = NextChange.after(seen, new Settings(seconds, aperture, iso), limits);
-        assertThat(change.what()).isEqualTo(what);
-        assertThat(change.stops()).isCloseTo(stops, within(0.01));
-        if (change.what().startsWith("Shutter 8") && stops < 0) {
-            assertThat(change.cost()).isEqualTo("1.3 stops less light: as much more ISO, or 3 times the frames");
-        }
-    }
-
-    @Test
-    void limits_are_those_of_the_setup_and_on_a_tracker_the_settings_are_not_to_blame() {
-        Proposal p = setup(new Support(Support.Kind.SIDEREAL, 20), 176, 23).proposal();
-        NextChange.Limits limits = NextChange.Limits.of(p);
-        assertThat(limits)
-                .isEqualTo(new NextChange.Limits(
-                        DIAL,
-                        p.limitSeconds(),
-                        1.8,
-                        BODY.isoSteps(),
-                        p.setup().rig().support()));
-        assertThat(NextChange.after(NextChange.Seen.STREAKS, p.settings(), limits)
-                        .what())
-                .contains("polar alignment");
-        assertThat(NextChange.Seen.SOFT.words()).isEqualTo("stars soft all over");
     }
 
     @ParameterizedTest

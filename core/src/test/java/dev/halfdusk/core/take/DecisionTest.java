@@ -199,6 +199,16 @@ class DecisionTest {
         assertThat(steps(arch)).hasSize(1);
     }
 
+    /** Half a second for the first of a street's bracket makes the others a stop to either side of that. */
+    @Test
+    void what_is_decided_of_a_bracket_moves_all_of_it() {
+        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false), "A", WIDE)
+                .with(of("shutterSeconds", 0.5));
+        assertThat(steps(street))
+                .extracting(s -> BODY.label(s.settings().seconds()))
+                .containsExactly("0.5", "1/4", "1");
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"0 -1 x", "0 -7", "0 1 2 3 4 5 6 -1 -2 -3", "++1", "0-1"})
     void a_pattern_that_is_none_is_refused_by_its_field(String text) {
