@@ -4,16 +4,30 @@ import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.MoonAxes;
 import dev.halfdusk.core.sky.Shadow;
-import dev.halfdusk.core.sky.Sidereal;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
-/** The lit part of the moon's disc, to scale, carried along its way while the shutter is open. */
+/**
+ * The moon's disc, to scale, with its own ground turned as it stands, carried along its way while the shutter is open: the lit part, the
+ * dark part by the light of the earth, and the earth's shadow on it.
+ */
 record MoonDisc() implements Source {
 
-    /** Luminance of the middle of a full moon, cd/m². */
-    private static final double FULL_CD = 4900;
+    /** Mean luminance of a full moon, cd/m²: magnitude \u221212.73 over a disc of 0.259°. */
+    private static final double FULL_CD = 4890;
+
+    /** Beyond this the magnitude's law no longer holds: a thinner crescent keeps its ground's brightness. */
+    private static final double LAW_ENDS_DEG = 155;
+
+    /** Light of a full earth on the moon against the sun's. */
+    private static final double FULL_EARTH = 1.18e-4;
+
+    private static final double LEAST_COS = 0.02;
+
+    /** A larger disc is no point from which blades draw rays. */
+    private static final double RAYS_TO_PX = 25;
 
     /** Of the picture's width. */
     private static final double RAYS_REACH = 0.12;
@@ -25,13 +39,6 @@ record MoonDisc() implements Source {
     private static final int FINE = 4;
 
     private static final double SMALL_PX = 22;
-
-    private static final long SEAS = 1969;
-
-    private static final double SEAS_AT = 6.4;
-
-    /** Of its radius: shores do not run straight along the lattice of the noise. */
-    private static final double WARP = 0.45;
 
     /** Ozone takes the red at the very edge of the shadow: how narrow that rim is. */
     private static final double BLUE_EDGE = 14;
@@ -48,8 +55,12 @@ record MoonDisc() implements Source {
         }
         Patch disc = disc(exposure, way.get());
         disc.stray(exposure);
-        exposure.rays(
-                way.get().centre(), disc.sum(), RAYS_REACH * exposure.window().width());
+        if (radiusPx(exposure, way.get()) < RAYS_TO_PX) {
+            exposure.rays(
+                    way.get().centre(),
+                    disc.sum(),
+                    RAYS_REACH * exposure.window().width());
+        }
         disc.carry(exposure, way.get());
     }
 
@@ -60,51 +71,131 @@ record MoonDisc() implements Source {
         Vector moon = middle.local(Body.MOON, scene.observer());
         double half = exposure.shot().seconds() / 2;
         Vector towards = exposure.inFrame(moon.unit(), half);
-        Vector west = towards.cross(Sidereal.northPole(scene.observer().site())).unit();
-        Vector north = west.cross(towards);
         Vector sun = middle.local(Body.SUN, scene.observer());
         Vector light = exposure.inFrame(sun.minus(moon).unit(), half);
         Darkening darkening = Darkening.at(middle, scene, v -> exposure.inFrame(v, half));
         double[] air = exposure.air(moon);
+        MoonAxes axes = MoonAxes.local(middle, scene.observer());
+        Ground ground = new Ground(
+                new MoonAxes(
+                        exposure.inFrame(axes.prime(), half),
+                        exposure.inFrame(axes.east(), half),
+                        exposure.inFrame(axes.north(), half)),
+                towards,
+                light,
+                radiusPx(exposure, way));
         return Patch.of(exposure, way, ROOM * way.radiusDeg(), fine(exposure, way), (seen, rgb) -> {
             Vector off =
                     seen.minus(towards.times(seen.dot(towards))).times(1 / Math.sin(Math.toRadians(way.radiusDeg())));
             double r2 = off.dot(off);
-            double lit = r2 < 1 && seen.dot(towards) > 0
-                    ? off.minus(towards.times(Math.sqrt(1 - r2))).dot(light)
-                    : 0;
-            if (lit <= 0) {
+            if (r2 >= 1 || seen.dot(towards) <= 0) {
                 return false;
             }
-            darkening.of(off.minus(towards.times(Math.sqrt(1 - r2))), rgb);
-            double ground = FULL_CD * Math.sqrt(lit) * maria(off, west, north);
+            Vector surface = off.minus(towards.times(Math.sqrt(1 - r2)));
+            double shone = FULL_CD * ground.of(surface);
+            if (shone <= 0) {
+                return false;
+            }
+            darkening.of(surface, rgb);
             for (int c = 0; c < 3; c++) {
-                rgb[c] *= ground * air[c];
+                rgb[c] *= shone * air[c];
             }
             return true;
         });
     }
 
-    private static int fine(Exposure exposure, Patch.Way way) {
-        double px = ROOM
-                * way.radiusDeg()
+    private static double radiusPx(Exposure exposure, Patch.Way way) {
+        return way.radiusDeg()
                 * 3600
                 / exposure.shot().framing().optics().plateScaleArcsec()
                 / exposure.window().binned();
-        return px < SMALL_PX ? FINE : 1;
     }
 
-    /** Seas and bright ground, in kind and not in place; the very middle keeps its brightness. */
-    private static double maria(Vector off, Vector west, Vector north) {
-        double right = off.dot(west);
-        double up = off.dot(north);
-        double bentRight = right + WARP * (Noise.fractal(SEAS + 3, 2.3 * right + 9.1, 2.3 * up + 5.2, 3) - 0.5);
-        double bentUp = up + WARP * (Noise.fractal(SEAS + 6, 2.3 * right + 1.7, 2.3 * up + 7.9, 3) - 0.5);
-        double seas = Noise.fractal(SEAS, 2.2 * bentRight + SEAS_AT, 2.2 * bentUp + 3.6, 5);
-        double dark = Math.max(0, Math.min(1, (seas - 0.47) * 7));
-        double grain = 0.12 * (Noise.fractal(SEAS + 9, 9 * right, 9 * up, 3) - 0.5);
-        double weight = Math.min(1, off.dot(off) * 40);
-        return 1 - weight * (0.42 * dark - grain);
+    /** Its ground as it is turned and lit. */
+    private static final class Ground {
+
+        private final MoonAxes axes;
+        private final Vector towards;
+        private final Vector light;
+        private final int level;
+        private final int slopeLevel;
+        private final double pxPerDeg;
+        private final double byPhase;
+        private final double byEarth;
+
+        Ground(MoonAxes axes, Vector towards, Vector light, double radiusPx) {
+            this.axes = axes;
+            this.towards = towards;
+            this.light = light;
+            level = LunarGround.level(radiusPx);
+            slopeLevel = LunarGround.slopeLevel(radiusPx);
+            pxPerDeg = Math.toRadians(radiusPx);
+            double phase = Math.toRadians(towards.times(-1).angleTo(light));
+            byPhase = byPhase(Math.min(Math.toRadians(LAW_ENDS_DEG), phase));
+            byEarth = FULL_EARTH
+                    * (Math.sin(phase) - phase * Math.cos(phase))
+                    / Math.PI; // the earth's phase is the rest of the moon's
+        }
+
+        /**
+         * What the whole moon gives at a phase (Krisciunas and Schaefer 1991) against what ground that scatters by Lommel and Seeliger
+         * would: with it the disc as a whole is as bright as it is known to be.
+         */
+        private static double byPhase(double phase) {
+            double deg = Math.toDegrees(phase);
+            double known = Math.pow(10, -0.4 * (0.026 * deg + 4e-9 * Math.pow(deg, 4)));
+            if (phase < 1e-3) {
+                return known;
+            }
+            double half = phase / 2;
+            double scattered = 1 - Math.sin(half) * Math.tan(half) * Math.log(1 / Math.tan(half / 2));
+            return known / scattered;
+        }
+
+        /** Luminance of a place against the mean of the full disc. */
+        double of(Vector surface) {
+            MoonAxes.Place place = axes.facing(surface);
+            double albedo = LunarGround.albedo(level, place.longitudeDeg(), place.latitudeDeg());
+            double sun = surface.dot(light);
+            double dark = byEarth * albedo;
+            if (sun < -LOW) {
+                return dark;
+            }
+            Vector normal = sloped(surface, place, albedo);
+            double in = normal.dot(light);
+            double out = Math.max(LEAST_COS, -normal.dot(towards));
+            double lit = in <= 0 ? 0 : 2 * in / (in + out) * Math.min(1, (sun + LOW) / LOW);
+            return byPhase * albedo * lit + dark;
+        }
+
+        private static final double FORESHORTENED = 1.7;
+
+        /** The sun's middle so far below the level still lights what stands high. */
+        private static final double LOW = 0.035;
+
+        private Vector sloped(Vector surface, MoonAxes.Place place, double albedo) {
+            double[] slopes = {
+                LunarGround.slopeEast(slopeLevel, place.longitudeDeg(), place.latitudeDeg()),
+                LunarGround.slopeNorth(slopeLevel, place.longitudeDeg(), place.latitudeDeg())
+            };
+            double rough = Math.max(0.08, Math.min(1, (albedo - 0.7) * 2.5));
+            SmallCraters.add(place.longitudeDeg(), place.latitudeDeg(), rough, pxPerDeg, slopes);
+            double flat = Math.min(1, FORESHORTENED * -surface.dot(towards)); // slopes share a pixel towards the limb
+            Vector east = axes.north().cross(surface);
+            double length = east.length();
+            if (length < 1e-6) {
+                return surface;
+            }
+            east = east.times(1 / length);
+            Vector north = surface.cross(east);
+            return surface.minus(east.times(flat * slopes[0]))
+                    .minus(north.times(flat * slopes[1]))
+                    .unit();
+        }
+    }
+
+    private static int fine(Exposure exposure, Patch.Way way) {
+        return ROOM * radiusPx(exposure, way) < SMALL_PX ? FINE : 1;
     }
 
     /**

@@ -25,6 +25,10 @@ record Patch(int left, int top, int size, float[][] electrons) {
     /** Where the middle of a body stands in the picture from opening to closing. */
     record Way(Moment middle, double radiusDeg, Point begins, Point centre, Point ends) {
 
+        double lengthPx() {
+            return Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
+        }
+
         /** Empty where it lies behind the camera or below the horizon. */
         static Optional<Way> of(Exposure exposure, Body body) {
             Scene scene = exposure.scene();
@@ -53,12 +57,27 @@ record Patch(int left, int top, int size, float[][] electrons) {
      * @param fine points along the side of a pixel that are looked at
      */
     static Patch of(Exposure exposure, Way way, double reachDeg, int fine, Light light) {
-        Shot shot = exposure.shot();
         Window window = exposure.window();
-        double px = reachDeg * 3600 / shot.framing().optics().plateScaleArcsec() / window.binned() + 2;
+        double px = reachDeg * 3600 / exposure.shot().framing().optics().plateScaleArcsec() / window.binned() + 2;
+        int whole = (int) Math.ceil(2 * px) + 1;
+        int square = Math.max(window.width(), window.height()) + 2 * AROUND;
+        boolean clipped = whole > square && way.lengthPx() < AROUND / 2.0;
         int left = (int) Math.floor(way.centre().x() - px);
         int top = (int) Math.floor(way.centre().y() - px);
-        int size = (int) Math.ceil(2 * px) + 1;
+        if (clipped) {
+            left = Math.max(left, Math.min(-AROUND, left + whole - square));
+            top = Math.max(top, Math.min(-AROUND, top + whole - square));
+        }
+        int size = clipped ? square : whole;
+        return within(exposure, left, top, size, fine, light);
+    }
+
+    /** What lies farther beside the picture sends no light into it that counts. */
+    private static final int AROUND = 200;
+
+    private static Patch within(Exposure exposure, int left, int top, int size, int fine, Light light) {
+        Shot shot = exposure.shot();
+        Window window = exposure.window();
         if (left > window.width() + size || left + 2 * size < 0) {
             return new Patch(left, top, 0, new float[3][0]);
         }

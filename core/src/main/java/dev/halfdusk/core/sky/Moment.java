@@ -121,6 +121,14 @@ public final class Moment {
         return new Vector(siderealCos * e.x() - siderealSin * e.y(), siderealSin * e.x() + siderealCos * e.y(), e.z());
     }
 
+    /** The local direction of one along the ecliptic of date, whose x axis points to the equinox; no parallax, no aberration. */
+    Vector localOfEcliptic(Vector ecliptic, Observer observer) {
+        double cos = Math.cos(orientation.trueObliquity());
+        double sin = Math.sin(orientation.trueObliquity());
+        Vector e = ecliptic;
+        return localOfDate(new Vector(e.x(), cos * e.y() - sin * e.z(), sin * e.y() + cos * e.z()), observer);
+    }
+
     /** The local direction of an ICRS one, for grids and outlines; no parallax, no aberration. */
     public Vector localOfIcrs(Vector icrs, Observer observer) {
         return localOfDate(orientation.trueOfDate().times(icrs), observer);

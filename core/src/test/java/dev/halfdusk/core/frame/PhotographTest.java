@@ -256,7 +256,7 @@ class PhotographTest {
         double right = 0;
         float[] e = p.electrons(1);
         for (int i = 0; i < e.length; i++) {
-            if (e[i] > 200) {
+            if (e[i] > 60) {
                 lit++;
                 right += i % 800 - 400;
             }
