@@ -17,7 +17,10 @@ public record TestView(AfterFrameView after, List<Advice.Item> advice) {
     static final List<Choice> SUBJECTS = Choice.of(Advice.Subject.class, Enum::name, Advice.Subject::words);
 
     static void fill(Form form, Proposal p) {
-        AfterFrameView.begin(form.putIfMissing("subject", Advice.Subject.MILKY_WAY.name()), p.settings());
+        AfterFrameView.begin(
+                form.putIfMissing("subject", Advice.Subject.MILKY_WAY.name()),
+                p.settings(),
+                p.setup().rig().body());
     }
 
     static Optional<TestView> of(Proposal p, Form form) {

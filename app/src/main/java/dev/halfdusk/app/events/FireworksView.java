@@ -41,6 +41,7 @@ record FireworksView(
         boolean near,
         List<String> sound,
         List<String> exposure,
+        List<String> crowd,
         List<String> smoke,
         List<String> heads,
         FireworksPicture picture,
@@ -51,6 +52,9 @@ record FireworksView(
     record Stage(String name, String settings, String changes) {}
 
     private static final double LONG_SECONDS = 30;
+
+    /** In the finale so many times as many. */
+    private static final double FINALE_PACE = 3;
 
     /** @param query an address with one field changed: "aperture=8" */
     static FireworksView of(FireworksRequest a, UnaryOperator<String> query) {
@@ -94,6 +98,7 @@ record FireworksView(
                 a.display().near(),
                 sound(a),
                 exposure(a, e),
+                crowd(a, e),
                 smoke(a),
                 heads(a),
                 FireworksPicture.of(a),
@@ -210,6 +215,26 @@ record FireworksView(
                 "A frame of " + Words.number(LONG_SECONDS, 0) + " s wants "
                         + Words.number(FireworkSettings.neutralStops(LONG_SECONDS), 0)
                         + " stops of neutral density and the aperture opened by as much; or shorter frames, laid over each other by their lighter pixels.");
+        return lines;
+    }
+
+    /** Bursts in a frame, by the pace of the show, and what is laid together afterwards. */
+    private static List<String> crowd(FireworksRequest a, FireworkSettings e) {
+        double every = a.display().show().everySeconds();
+        List<String> lines = new ArrayList<>();
+        for (FireworkSettings.Stage g : e.stages()) {
+            double pace = g.name().equals("finale") ? every / FINALE_PACE : every;
+            FireworkSettings set = new FireworkSettings(g.settings());
+            if (set.bursts(pace) > FireworkSettings.MOST_BURSTS) {
+                lines.add(Words.capital(g.name()) + ": about " + Words.number(set.bursts(pace), 0)
+                        + " bursts in a frame burn on each other. Its pace asks for "
+                        + Words.number(set.uncrowdedSeconds(pace), 1) + " s or less.");
+            }
+        }
+        int frames = e.compositeFrames(every);
+        lines.add("A sky full of bursts is about " + frames
+                + (frames == 1 ? " frame" : " frames, of one aperture and ISO, from a tripod that did not move")
+                + ": keep those whose streaks are whole and stand apart; smoke and the finale stay out.");
         return lines;
     }
 

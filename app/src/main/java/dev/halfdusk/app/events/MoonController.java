@@ -16,6 +16,7 @@ import dev.halfdusk.core.moon.MoonLimit;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.Body;
+import dev.halfdusk.core.sky.Moment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -32,6 +33,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The moon at a minute: exposure, what holds the shutter, its size, and the land below it. */
 @Controller
 class MoonController {
+
+    /** Lower it stands in haze, behind trees and roofs. */
+    private static final double LEAST_DEG = 2;
 
     private final SetupReader setups;
     private final Places places;
@@ -109,6 +113,7 @@ class MoonController {
                 .flatMap(List::stream)
                 .filter(b -> b.way() == LandBalance.Way.ONE_FRAME)
                 .map(LandBalance::when)
+                .filter(t -> Moment.at(t).observed(Body.MOON, night.observer()).altitudeDeg() > LEAST_DEG)
                 .findFirst()
                 .map(night::minute)
                 .orElseGet(() -> night.minute(night.highest(Body.MOON)));

@@ -4,6 +4,7 @@ import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.exposure.Gaps;
 import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Traffic;
@@ -39,6 +40,7 @@ record NightSceneRequest(
         Diffusion diffusion,
         Blades blades,
         Traffic traffic,
+        Gaps gaps,
         int left) {
 
     static final int WIDTH = 780;
@@ -82,7 +84,8 @@ record NightSceneRequest(
             "blades",
             "speed",
             "away",
-            "across");
+            "across",
+            "cars");
 
     private static final double LAMPLIGHT = 3600;
 
@@ -102,7 +105,8 @@ record NightSceneRequest(
                 .putIfEmpty("blades", Shot.Details.USUAL.blades())
                 .putIfEmpty("speed", "50")
                 .putIfEmpty("away", "40")
-                .putIfEmpty("across", "80");
+                .putIfEmpty("across", "80")
+                .putIfEmpty("cars", "120");
     }
 
     /** Empty where the form now holds complaints. */
@@ -123,6 +127,7 @@ record NightSceneRequest(
         OptionalDouble speed = form.number("speed", Traffic.SPEED);
         OptionalDouble away = form.number("away", Traffic.DISTANCE);
         OptionalDouble across = form.number("across", Traffic.ACROSS);
+        OptionalDouble cars = form.number("cars", Gaps.PER_HOUR);
         if (form.hasErrors()) {
             return Optional.empty();
         }
@@ -153,6 +158,7 @@ record NightSceneRequest(
                         speed.getAsDouble(),
                         Math.max(Street.nearestRoadM(view.orElseThrow()), away.getAsDouble()),
                         across.getAsDouble()),
+                new Gaps(cars.getAsDouble()),
                 (int) left.getAsLong()));
     }
 

@@ -146,6 +146,10 @@ record NightSceneView(
                         : "What comes straight on draws no line.");
         lines.add(
                 "White where they come, red where they go; shorter frames, laid over each other by the lighter pixel, make more of them.");
+        int tries = a.gaps().frames(s.seconds());
+        lines.add("With " + Words.number(a.gaps().perHour(), 0) + " cars an hour a frame is free of them "
+                + Words.percent(a.gaps().free(s.seconds())) + " of the time: "
+                + (tries == 1 ? "one frame does." : "take " + tries + " and one is free, as good as surely."));
         return lines;
     }
 

@@ -86,7 +86,7 @@ class AfterController {
         Take take = planned.take();
         Instant at = opens(night, planned);
         Settings set = planned.plan().program().apply(at).steps().get(0).settings();
-        AfterFrameView.begin(form, set);
+        AfterFrameView.begin(form, set, take.camera().rig().body());
         Correction.Limits limits = new Correction.Limits(
                 take.camera().rig().body(),
                 take.camera().rig().apertures(take.setting().onLensMm()),

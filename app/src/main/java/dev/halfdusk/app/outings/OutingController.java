@@ -10,6 +10,7 @@ import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.NightProposal;
 import jakarta.servlet.http.HttpServletResponse;
@@ -37,6 +38,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 class OutingController {
 
     private static final String ID = "/{id:\\d{1,18}}";
+
+    private static final int TOWNS_SHOWN = 8;
 
     /** Outings to begin like. */
     private static final int MOST_EARLIER = 100;
@@ -219,6 +222,14 @@ class OutingController {
         }
         preview(form, model);
         return "outings/form";
+    }
+
+    /** Towns whose name begins with what was typed, to start an outing from. */
+    @GetMapping("/towns")
+    String towns(@RequestParam(defaultValue = "") String town, Model model) {
+        model.addAttribute("towns", Gazetteer.shipped().search(town, TOWNS_SHOWN));
+        model.addAttribute("searched", town);
+        return "outings/form :: towns";
     }
 
     /** What the fields lead to. */

@@ -119,7 +119,8 @@ class TakeForm {
         for (int i = 0; i < parameters.size(); i++) {
             double v = t.subject().values().get(i);
             boolean tick = parameters.get(i).sort() == Parameter.Sort.YES_NO;
-            form.put(parameters.get(i).name(), tick ? v != 0 ? "on" : "" : (Object) v);
+            boolean listed = parameters.get(i).sort() == Parameter.Sort.CHOICE;
+            form.put(parameters.get(i).name(), listed ? (Object) (int) v : tick ? v != 0 ? "on" : "" : (Object) v);
         }
         SetupReader.fit(form, stored.rig().id(), stored.rig().rig());
         return form;
@@ -218,7 +219,7 @@ class TakeForm {
                 continue;
             }
             form.putIfEmpty(p.name(), p.usual());
-            if (p.sort() == Parameter.Sort.WHOLE) {
+            if (p.sort() == Parameter.Sort.WHOLE || p.sort() == Parameter.Sort.CHOICE) {
                 form.whole(p.name(), p.range()).ifPresent(v -> values.add((double) v));
             } else {
                 form.number(p.name(), p.range()).ifPresent(values::add);

@@ -90,7 +90,7 @@ class CameraForm {
     /** A camera as one begins with it. */
     PlanCamera usual(NamedRig named, Role role, FilterWindow.Margins margins) {
         Rig rig = named.rig();
-        double focal = rig.lens().longestMm();
+        double focal = role == Role.LAND ? rig.lens().shortestMm() : rig.lens().longestMm();
         Range apertures = rig.apertures(focal);
         double wanted = role == Role.LAND ? apertures.min() * 2 : USUAL_APERTURE;
         ScriptRequest u = ScriptRequest.usual(role);

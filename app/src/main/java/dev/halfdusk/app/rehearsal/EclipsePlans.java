@@ -65,6 +65,18 @@ public class EclipsePlans {
                 .fetch(r -> new Brief(r.value1(), r.value2(), r.value3()));
     }
 
+    /** The first plan of an eclipse at a place. */
+    Optional<Long> find(long place, LocalDate date) {
+        return db.select(ECLIPSE_PLAN.ID)
+                .from(ECLIPSE_PLAN)
+                .where(ECLIPSE_PLAN.PLACE_ID.eq(place))
+                .and(ECLIPSE_PLAN.ECLIPSE_DATE.eq(date))
+                .and(ECLIPSE_PLAN.DELETED_AT.isNull())
+                .orderBy(ECLIPSE_PLAN.ID)
+                .limit(1)
+                .fetchOptional(ECLIPSE_PLAN.ID);
+    }
+
     private Place place(long id) {
         return places.find(id).orElseThrow(() -> new NotFound("place " + id));
     }

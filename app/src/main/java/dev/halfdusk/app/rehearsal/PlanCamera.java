@@ -53,6 +53,11 @@ public record PlanCamera(
         boolean noiseReduction,
         Optional<Script> byHand) {
 
+    /** The middle of a frame a fifth of which is land. */
+    private static final double LAND_SHARE = 0.3;
+
+    private static final double MOST_LAND_DEG = 30;
+
     Optional<Gear.Card> card() {
         return rig.first(Gear.Card.class);
     }
@@ -72,8 +77,8 @@ public record PlanCamera(
 
     /** Aimed at an instant. */
     Setup setup(Place place, Rig with, Instant when) {
-        Direction axis = aim.orElseGet(() -> sun(place, when));
         LensSetting set = setting();
+        Direction axis = aim.orElseGet(() -> role() == Role.LAND ? land(place, when, set) : sun(place, when));
         return new Setup(
                 with,
                 set.onLensMm(),
@@ -82,6 +87,12 @@ public record PlanCamera(
                 place.standpoint(),
                 when,
                 Demand.USUAL);
+    }
+
+    /** Below the sun, with a fifth of the frame for the land; higher where that leaves the sun outside by little. */
+    private Direction land(Place place, Instant when, LensSetting set) {
+        double height = rig.rig().optics(set.onLensMm(), held).heightDeg();
+        return new Direction(sun(place, when).azimuthDeg(), Math.min(MOST_LAND_DEG, LAND_SHARE * height));
     }
 
     private static Direction sun(Place place, Instant when) {

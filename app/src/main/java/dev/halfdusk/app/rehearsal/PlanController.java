@@ -79,7 +79,7 @@ class PlanController {
         if (!Form.NIGHTS.contains(date) || EclipsePlan.seen(date, from).isEmpty()) {
             throw new NotFound("eclipse of the sun at " + from.name() + " on " + date);
         }
-        return back(plans.add(place, date));
+        return back(plans.find(place, date).orElseGet(() -> plans.add(place, date)));
     }
 
     @GetMapping(PLAN)

@@ -78,6 +78,11 @@ final class PlanFiles {
         return head(plan) + '\n' + script(plan, w);
     }
 
+    /** A lens whose ring is turned: a script that sends it an aperture stops. */
+    private static boolean byHand(Scripts.Worked w) {
+        return !w.camera().rig().rig().lens().electronic();
+    }
+
     private static String script(EclipsePlan plan, Scripts.Worked w) {
         ZoneId zone = plan.place().zone();
         StringBuilder text = new StringBuilder(w.camera().name())
@@ -85,7 +90,7 @@ final class PlanFiles {
                 .append(w.camera().rig().name())
                 .append(", f/")
                 .append(Numbers.trimmed(w.camera().setting().aperture(), 1))
-                .append('\n');
+                .append(byHand(w) ? ", to be set by hand: the script sends none\n" : "\n");
         for (String refusal : w.refusals()) {
             text.append("  NOT TO BE STARTED: ").append(refusal).append('\n');
         }
@@ -153,17 +158,22 @@ final class PlanFiles {
                 .put("role", w.camera().role().key())
                 .put("rig", w.camera().rig().name())
                 .put("clockAheadSeconds", w.camera().clockAheadSeconds());
+        if (byHand(w)) {
+            camera.put("apertureByHand", w.camera().setting().aperture());
+        }
         ArrayNode lines = camera.putArray("script");
         for (Script.Placed p : w.script().placed(plan.here())) {
             Script.Line l = p.line();
-            lines.addObject()
-                    .put("utc", p.begins().toString())
+            ObjectNode line = lines.addObject();
+            if (!byHand(w)) {
+                line.put("aperture", l.settings().aperture());
+            }
+            line.put("utc", p.begins().toString())
                     .put("contact", l.from().key())
                     .put("offsetSeconds", l.offsetSeconds())
                     .put("frames", l.frames())
                     .put("pauseSeconds", l.pauseSeconds())
                     .put("shutterSeconds", l.settings().seconds())
-                    .put("aperture", l.settings().aperture())
                     .put("iso", l.settings().iso())
                     .put("format", l.format().key())
                     .put("filter", l.filtered() ? "on" : "off")

@@ -47,6 +47,7 @@ record RehearsalView(
      * @param trouble whether the last shot was late or lost
      * @param fate what became of it, where that was not as planned
      * @param filled part of its buffer, percent
+     * @param ended that battery or card are at their end; null while they are not
      */
     record Card(
             long id,
@@ -59,11 +60,15 @@ record RehearsalView(
             String shots,
             String stand,
             int filled,
+            String ended,
             String picture,
             String pictureId,
             String alt) {}
 
     private static final double CLOSE = 340;
+
+    /** Share of a battery with which no frame is taken any more. */
+    private static final double FLAT = 0.002;
 
     static RehearsalView of(
             EclipsePlan plan,
@@ -193,6 +198,7 @@ record RehearsalView(
                 "buffer " + s.inBuffer() + " of " + buffer + " \u00b7 " + charge + card
                         + (s.linked() ? "" : " \u00b7 not connected"),
                 (int) Math.round(100.0 * s.inBuffer() / buffer),
+                ended(s, c),
                 seen.map(r -> "/events/plans/" + plan.id() + "/rehearsal/shot.jpg?camera=" + c.id() + "&shot="
                                 + r.shot().number() + "&at=" + r.opened().toEpochMilli() + "&v="
                                 + Integer.toHexString(worked.script().hashCode()))
@@ -200,6 +206,15 @@ record RehearsalView(
                 "shot-" + c.id() + "-" + seen.map(r -> r.shot().number()).orElse(0),
                 seen.map(r -> c.name() + ": " + r.shot().what() + " at " + Countdown.words(r.opened(), plan.here()))
                         .orElse(""));
+    }
+
+    private static String ended(Standing s, PlanCamera c) {
+        double file = c.rig().rig().body().files().rawMb() / 1000;
+        boolean full = s.cardLeftGb().filter(gb -> gb < file).isPresent();
+        boolean flat = s.part().battery().isPresent() && s.charge() < FLAT;
+        return flat && full
+                ? "Battery flat, card full"
+                : flat ? "Battery flat: change it" : full ? "Card full: change it" : null;
     }
 
     private static String fate(Run.Result r) {

@@ -48,7 +48,7 @@ class Scripts {
     private static final int MOST_TOLD = 5;
 
     Worked of(EclipsePlan plan, PlanCamera camera) {
-        return kept.get(List.of(camera, plan.here(), plan.place()), key -> work(plan, camera));
+        return kept.get(List.of(camera, plan.cameras(), plan.here(), plan.place()), key -> work(plan, camera));
     }
 
     /** All cameras of a plan, in their order. */
@@ -60,6 +60,11 @@ class Scripts {
         Scripting.Made made = camera.made(plan.here(), plan.place());
         ScriptCheck check = camera.check(made.script(), plan.here(), plan.place());
         List<String> refusals = new ArrayList<>(camera.refusals());
+        plan.cameras().stream()
+                .filter(o -> o.id() < camera.id()
+                        && o.rig().body().id().equals(camera.rig().body().id()))
+                .forEach(o -> refusals.add("Its body, " + o.rig().body().name() + ", is in the camera " + o.name()
+                        + " at the same time: choose another rig."));
         check.findings().stream()
                 .filter(ScriptCheck.Finding::refused)
                 .limit(MOST_TOLD)

@@ -16,6 +16,7 @@ import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Sidereal;
@@ -163,15 +164,16 @@ class SequenceController {
                     .body(String.join("\n", form.errors().values()));
         }
         Program program = read.get().program();
+        Rig rig = read.get().setup().setup().rig();
         String name = "half-dusk-program." + format;
         return switch (format) {
-            case "csv" -> Attachment.of(name, "text/csv", ProgramFiles.csv(program));
-            case "json" -> Attachment.of(name, "application/json", files.json(program));
+            case "csv" -> Attachment.of(name, "text/csv", ProgramFiles.csv(program, rig));
+            case "json" -> Attachment.of(name, "application/json", files.json(program, rig));
             default ->
                 Attachment.of(
                         name,
                         "text/plain",
-                        program.text(read.get().setup().place().zone()));
+                        program.text(read.get().setup().place().zone(), rig));
         };
     }
 

@@ -113,6 +113,7 @@ record SequenceRequest(
                         setup.night(), setup.setup(), weather, turnBack, ramp.isPresent())));
         SequenceConflicts.burnt(trails, iso, begins(), noiseReduction).ifPresent(all::add);
         all.addAll(Endurance.conflicts(endurance, kit(), sequence, this::shortened));
+        Endurance.reserve(endurance, kit(), sequence, begins()).ifPresent(all::add);
         return all;
     }
 

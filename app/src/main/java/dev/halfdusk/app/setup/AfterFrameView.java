@@ -50,10 +50,10 @@ public record AfterFrameView(
     }
 
     /** What is asked beside the setup, as one begins with it. */
-    public static Form begin(Form form, Settings planned) {
+    public static Form begin(Form form, Settings planned, CameraBody body) {
         return form.putIfEmpty("seen", key(Symptom.TOO_DARK))
                 .putIfEmpty("offStops", "1")
-                .putIfEmpty("shotSeconds", Numbers.plain(planned.seconds(), 6))
+                .putIfEmpty("shotSeconds", body.label(planned.seconds()))
                 .putIfEmpty("shotAperture", Numbers.plain(planned.aperture()))
                 .putIfEmpty("shotIso", Numbers.plain(planned.iso()))
                 .putIfEmpty("share", "1")

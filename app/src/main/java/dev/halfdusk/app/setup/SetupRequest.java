@@ -78,9 +78,14 @@ public record SetupRequest(
                 + ", " + Words.number(axis().altitudeDeg(), 0) + "\u00b0 up";
     }
 
-    /** "20 mm f/1.8": as set on the lens, the aperture as it works. */
+    /** "20 mm f/1.8"; behind a converter both ways: "400 mm f/5.6, with 2\u00d7 800 mm f/11". */
     public String lens() {
-        return Numbers.trimmed(setup.onLensMm(), 1) + " mm f/" + Numbers.trimmed(setup.aperture(), 1);
+        double factor = setup.rig().converter();
+        String works = Numbers.trimmed(optics().focalMm(), 1) + " mm f/" + Numbers.trimmed(setup.aperture(), 1);
+        return factor == 1
+                ? works
+                : Numbers.trimmed(setup.onLensMm(), 1) + " mm f/" + Numbers.trimmed(setup.aperture() / factor, 1)
+                        + ", with " + Numbers.trimmed(factor, 1) + "\u00d7 " + works;
     }
 
     /** "night of Tue 8 June 2027, 01:20": the night's evening, and the clock. */

@@ -184,7 +184,7 @@ class FireworksPagesTest {
             delimiter = '|',
             value = {
                 "distance | 0 | 0 is outside what is allowed: 20 to 20000 m",
-                "shell | 5000 | 5000 is outside what is allowed: 50 to 400 mm",
+                "shell | 5000 | 5000 is outside what is allowed: 15 to 400 mm",
                 "celsius | -300 | -300 is outside what is allowed",
                 "shutter | 0 | 0 is outside what is allowed: 0.5 to 60 s",
                 "bearing | 400 | 400 is outside what is allowed",
@@ -351,7 +351,7 @@ class FireworksPagesTest {
         assertThat(shot.find()).isTrue();
         String address = shot.group(1).replace("&amp;", "&");
         assertThat(address)
-                .containsPattern("distance=639\\.2[89]")
+                .containsPattern("distance=639\\.3")
                 .containsPattern("bearing=250\\.[67]")
                 .contains("shell=200")
                 .containsPattern("front=60(\\.0)?(&|$)");

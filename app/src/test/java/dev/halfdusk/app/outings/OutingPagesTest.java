@@ -76,6 +76,26 @@ class OutingPagesTest {
         return request;
     }
 
+    /** Of towns that begin so, to start from; what is chosen fills the fields of another spot. */
+    @Test
+    void an_outing_starts_from_a_town() throws Exception {
+        String found = web.perform(get("/outings/towns").param("town", "Odemi"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(found).contains("/outings/new?place=new").contains("Odemira").contains("zone=Europe/Lisbon");
+        String none = web.perform(get("/outings/towns").param("town", "Xyzzy<"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(none).contains("No town").doesNotContain("Xyzzy<");
+        String form = web.perform(get("/outings/new?place=new&placeName=Odemira&latitude=37.6&longitude=-8.6"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(form).contains("value=\"Odemira\"").contains("start from a town");
+    }
+
     @Test
     void an_outing_is_stored_shown_changed_moved_deleted_and_brought_back() throws Exception {
         String path = web.perform(filled(post("/outings"), "title", "Reef <b>&</b> core"))

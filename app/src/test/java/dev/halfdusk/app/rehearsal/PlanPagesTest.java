@@ -23,6 +23,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.eclipse.Anchor;
 import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.Site;
@@ -105,6 +106,52 @@ class PlanPagesTest {
 
     private long camera(long plan) {
         return camera(plan, Role.CLOSE_UP, true);
+    }
+
+    /** Asked for again it opens the one there is; another place or day has its own. */
+    @Test
+    void a_second_plan_of_an_eclipse_opens_the_first() throws Exception {
+        Place here = place(36.0104, -5.6120);
+        MockHttpServletRequestBuilder again =
+                post("/events/plans").param("place", "" + here.id()).param("date", TOTAL.toString());
+        String first = send(again).getRedirectedUrl();
+        assertThat(send(again).getRedirectedUrl()).isEqualTo(first);
+        String other = send(post("/events/plans")
+                        .param("place", "" + place(36.1, -5.6).id())
+                        .param("date", TOTAL.toString()))
+                .getRedirectedUrl();
+        assertThat(other).isNotEqualTo(first);
+    }
+
+    /** Of two cameras with one body the second is not to be started; one with another body is. */
+    @Test
+    void one_body_is_not_in_two_cameras() throws Exception {
+        long plan = plan();
+        camera(plan);
+        assertThat(page(plan + "/plan.txt")).doesNotContain("at the same time");
+        plans.addCamera(
+                plan,
+                cameras.usual(kit.rigs().get(0), Role.LAND, plans.existing(plan).margins()));
+        assertThat(page(plan + "/plan.txt")).doesNotContain("at the same time");
+        camera(plan, Role.CORONA, true);
+        assertThat(page(plan + "/plan.txt")).containsOnlyOnce("NOT TO BE STARTED: Its body");
+    }
+
+    /** For land and people the wide end, a fifth of land below the sun; for the corona the long end at the sun. */
+    @Test
+    void land_is_taken_wide_with_the_horizon_in_it() {
+        EclipsePlan plan = plans.existing(plan());
+        NamedRig zoom = kit.rigs().stream()
+                .filter(r -> r.name().equals("First zoom"))
+                .findFirst()
+                .orElseThrow();
+        PlanCamera land = cameras.usual(zoom, Role.LAND, plan.margins());
+        assertThat(land.setting().onLensMm()).isEqualTo(18);
+        Setup setup = land.setup(plan.place(), zoom.rig(), plan.here().max().when());
+        double height = setup.optics().heightDeg();
+        assertThat(setup.pointing().axis().altitudeDeg()).isCloseTo(0.3 * height, within(1e-9));
+        assertThat(cameras.usual(zoom, Role.CORONA, plan.margins()).setting().onLensMm())
+                .isEqualTo(55);
     }
 
     private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {

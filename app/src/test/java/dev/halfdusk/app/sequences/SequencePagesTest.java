@@ -162,7 +162,7 @@ class SequencePagesTest {
                 .startsWith("star trails\n23:40:00  3 \u00d7 30 s, pause 1 s, f/1.8, ISO 800, raw: star trails\n");
         String csv = body("/sequences/program.csv" + query);
         assertThat(csv.lines()).hasSize(1 + 3 + 5);
-        assertThat(csv).contains("\r\n2,2027-06-04T22:40:31.000Z,30,1.8,800,raw,star trails\r\n");
+        assertThat(csv).contains("\r\n2,2027-06-04T22:40:31.000Z,30,30,1.8,800,raw,star trails\r\n");
         JsonNode json = new ObjectMapper().readTree(body("/sequences/program.json" + query));
         assertThat(json.path("frames").asInt()).isEqualTo(8);
         assertThat(json.path("steps").get(1).path("what").asText()).contains("cap on");

@@ -9,6 +9,7 @@ import dev.halfdusk.core.sequence.Conflict.WayOut;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +24,7 @@ import java.util.function.IntFunction;
  */
 public record Endurance(List<Integer> swaps, Run run) {
 
+    private static final double SLACK = 1e-9;
     private static final String FLAT = Camera.Fault.FLAT_BATTERY.words();
     private static final String FULL = Camera.Fault.FULL_CARD.words();
 
@@ -128,6 +130,27 @@ public record Endurance(List<Integer> swaps, Run run) {
         first(whole.run, FULL)
                 .ifPresent(end -> found.add(card(kit, sequence, shortened, program, taken(whole.run, end))));
         return found;
+    }
+
+    /** Said where a program holds, but on the last of its battery. */
+    public static Optional<Conflict> reserve(Endurance whole, Kit kit, Sequence sequence, Instant begins) {
+        double kept = Power.reserve(kit.celsius);
+        if (kit.battery.isEmpty()
+                || !whole.holds()
+                || whole.run.charge() > kept - SLACK
+                || kit.batteries >= MOST_BATTERIES) {
+            return Optional.empty();
+        }
+        List<WayOut> ways = kit.battery.get().outside()
+                ? List.of()
+                : List.of(new WayOut("take " + words(kit.batteries + 1), begins, sequence, false)
+                        .batteries(kit.batteries + 1));
+        return Optional.of(new Conflict(
+                Conflict.Kind.RESERVE,
+                Numbers.text(
+                        "It ends on %.0f %% of the battery; at %.0f \u00b0C keep %.0f %% back, as its indicator lies.",
+                        100 * whole.run.charge(), kit.celsius, 100 * kept),
+                ways));
     }
 
     /** Of those before one. */

@@ -19,6 +19,7 @@ import dev.halfdusk.core.sequence.BufferFill;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Sidereal;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -58,6 +59,15 @@ public final class Scripting {
     private static final double CLEAR_OF_FRAME = 1.3;
 
     private static final double MOST_GAP = 20;
+
+    /** To bring the sun back to the middle, seconds. */
+    private static final double RECENTRE = 12;
+
+    private static final double SUN_DEG = 0.53;
+
+    /** Across as much of the corona as is wanted whole. */
+    private static final double CORONA_DEG = 2;
+
     private static final int HALVINGS = 12;
 
     private final LocalSolarEclipse here;
@@ -138,8 +148,38 @@ public final class Scripting {
             window.ifPresent(w -> total(lines, w, gap));
         }
         lines.removeIf(l -> !up(l));
+        recentre(lines);
         lines.sort(Comparator.comparing(this::begins));
         return new Script(lines);
+    }
+
+    /** Where the sun drifts out of a camera that stands still, hands need a gap to bring it back to the middle. */
+    private void recentre(List<Line> lines) {
+        if (asked.role() == Role.LAND || setup.rig().support().tracks()) {
+            return;
+        }
+        double least = Math.min(setup.optics().widthDeg(), setup.optics().heightDeg());
+        double reach = asked.role() == Role.CORONA ? CORONA_DEG : SUN_DEG;
+        double room = Math.max(0, (least - reach) / 2);
+        double seconds = room * 3600 / Sidereal.ARCSEC_PER_SECOND;
+        if (seconds > since(Anchor.C1, Anchor.MAX)) {
+            return;
+        }
+        notes.add(Numbers.text(
+                "The sun drifts from the middle to the edge of this frame in %.1f min: bring it back in the gaps, so far"
+                        + " ahead that it stands in the middle at maximum.",
+                seconds / 60));
+        if (window.isPresent()
+                && 2 * seconds < since(Anchor.C2, Anchor.C3)) { // aimed ahead it crosses the middle at maximum
+            double before = lines.size();
+            lines.removeIf(l -> {
+                double from = Instants.seconds(here.max().when(), begins(l));
+                return from < RECENTRE / 2 && from + l.seconds() > -RECENTRE / 2;
+            });
+            notes.add(Numbers.text(
+                    "Totality lasts longer than it stays: a gap of %.0f s at maximum is for your hands, %.0f frames give way.",
+                    RECENTRE, before - lines.size()));
+        }
     }
 
     private Instant begins(Line l) {

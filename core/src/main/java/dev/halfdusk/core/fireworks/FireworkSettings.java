@@ -83,6 +83,22 @@ public record FireworkSettings(Settings settings) {
         return settings.seconds() / everySeconds;
     }
 
+    /** More bursts than this lie over each other and burn. */
+    public static final double MOST_BURSTS = 3;
+
+    /** Bursts that a full sky is made of when frames are laid over each other. */
+    private static final int COMPOSITE = 12;
+
+    /** The longest shutter whose frames are not crowded. */
+    public double uncrowdedSeconds(double everySeconds) {
+        return MOST_BURSTS * everySeconds;
+    }
+
+    /** Frames that a sky full of bursts is composed of. */
+    public int compositeFrames(double everySeconds) {
+        return (int) Math.ceil(COMPOSITE / Math.max(1, bursts(everySeconds)));
+    }
+
     /** Density in stops with which a longer frame has the background of the usual four seconds; the aperture is opened by as much, that streaks keep their light. */
     public static double neutralStops(double seconds) {
         return Math.max(0, Stops.of(SECONDS.check(seconds) / USUAL_SECONDS));

@@ -12,7 +12,7 @@ import dev.halfdusk.core.measure.Range;
  */
 public record Shell(double mm, double heightM, double widthM, double flightSeconds, double showSeconds) {
 
-    public static final Range SIZE = new Range("shell", 50, 400, " mm");
+    public static final Range SIZE = new Range("shell", 15, 400, " mm");
     public static final Range HEIGHT = new Range("height of the burst", 10, 800, " m");
     public static final Range WIDTH = new Range("width of the burst", 5, 800, " m");
 
@@ -23,6 +23,9 @@ public record Shell(double mm, double heightM, double widthM, double flightSecon
 
     /** Diameter, height, width, flight; straight lines between, and on beyond the ends. */
     private static final double[][] TYPICAL = {
+        {15, 20, 8, 1.2},
+        {30, 35, 14, 1.7},
+        {50, 60, 25, 2.5},
         {75, 90, 50, 3},
         {100, 120, 75, 3.5},
         {125, 150, 95, 4},
@@ -31,6 +34,9 @@ public record Shell(double mm, double heightM, double widthM, double flightSecon
         {250, 300, 240, 6},
         {300, 350, 300, 7}
     };
+
+    /** The smallest of a display; those of a garden last as long. */
+    private static final double SMALL_MM = 75;
 
     private static final double SHORTEST_SHOW = 1.5;
     private static final double LONGEST_SHOW = 3;
@@ -50,7 +56,7 @@ public record Shell(double mm, double heightM, double widthM, double flightSecon
             i++;
         }
         double share = (mm - TYPICAL[i - 1][0]) / (TYPICAL[i][0] - TYPICAL[i - 1][0]);
-        double small = (mm - TYPICAL[0][0]) / (TYPICAL[TYPICAL.length - 1][0] - TYPICAL[0][0]);
+        double small = (mm - SMALL_MM) / (TYPICAL[TYPICAL.length - 1][0] - SMALL_MM);
         return new Shell(
                 mm,
                 between(i, 1, share),

@@ -6,6 +6,7 @@ import java.util.Locale;
 
 /** How large a display is, for who knows no shells. */
 public enum Show {
+    GARDEN("garden, batteries of tubes", List.of(20, 30, 50), 1.5),
     VILLAGE("village", List.of(75, 100), 2.5),
     TOWN("town", List.of(75, 100, 125, 150), 1.6),
     LARGE("large show", List.of(100, 150, 200, 250), 0.9);

@@ -1,15 +1,16 @@
 package dev.halfdusk.core.frame;
 
 import dev.halfdusk.core.ground.Mark;
+import java.util.List;
 
 /**
  * One lamp, swept evenly over the ground as far as the nearest mark; beyond, its light falls with the square of the distance.
  *
  * @param lux where it sweeps
  * @param sweptM as far as it does
- * @param markLit share of its light that the nearest mark gets
+ * @param marks each lit by its own distance
  */
-record SweptLamp(double lux, double sweptM, double markLit) implements GroundLamps {
+record SweptLamp(double lux, double sweptM, List<Mark> marks) implements GroundLamps {
 
     private static final double USUAL_M = 15;
     private static final double FARTHEST_M = 60;
@@ -18,7 +19,7 @@ record SweptLamp(double lux, double sweptM, double markLit) implements GroundLam
     static SweptLamp of(Scene scene) {
         double mark = scene.marks().stream().mapToDouble(Mark::distanceM).min().orElse(USUAL_M);
         double swept = Math.min(FARTHEST_M, mark);
-        return new SweptLamp(scene.lampLux(), swept, swept * swept / (mark * mark));
+        return new SweptLamp(scene.lampLux(), swept, scene.marks());
     }
 
     @Override
@@ -32,7 +33,19 @@ record SweptLamp(double lux, double sweptM, double markLit) implements GroundLam
 
     @Override
     public double onMarks(double azimuthDeg, double altitudeDeg) {
-        return lux * markLit;
+        double away = marks.stream()
+                .filter(m -> covers(m, azimuthDeg))
+                .mapToDouble(Mark::distanceM)
+                .min()
+                .orElseGet(
+                        () -> marks.stream().mapToDouble(Mark::distanceM).min().orElse(USUAL_M));
+        double share = Math.min(1, sweptM / away);
+        return lux * share * share;
+    }
+
+    private static boolean covers(Mark m, double azimuthDeg) {
+        double aside = Math.abs(((azimuthDeg - m.bearingDeg()) % 360 + 540) % 360 - 180);
+        return aside <= m.widthDeg() / 2;
     }
 
     @Override

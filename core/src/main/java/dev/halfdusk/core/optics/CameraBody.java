@@ -179,12 +179,17 @@ public record CameraBody(
         return IsoDial.between(response.baseIso(), topIso);
     }
 
+    /** Shorter ones are said as fractions. */
+    private static final double SLOWEST_FRACTION = 0.25;
+
     /** "13", "1/125": what the dial says of a time the shutter is really open; the seconds themselves where it has no such click. */
     public String label(double seconds) {
         Dial.Stop nearest = dial.nearest(seconds);
         return Math.abs(nearest.realSeconds() - seconds) < 1e-6 * seconds
                 ? nearest.label()
-                : Numbers.trimmed(seconds, seconds < 1 ? 3 : 1);
+                : seconds < SLOWEST_FRACTION
+                        ? "1/" + Math.round(1 / seconds)
+                        : Numbers.trimmed(seconds, seconds < 1 ? 3 : 1);
     }
 
     /** By how much a clock is ahead, seconds, that showed one time of day while it was another; the nearer way round the day. */

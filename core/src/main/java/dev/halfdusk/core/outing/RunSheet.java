@@ -131,6 +131,13 @@ public final class RunSheet {
                         ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + focus(slot, begins)
                         : "Aim " + slot.camera() + " anew for " + name + ", " + look(slot),
                 name);
+        if (!slot.plan().take().camera().rig().lens().electronic()) {
+            act(
+                    begins,
+                    "Turn the lens of " + slot.camera() + " to f/"
+                            + Numbers.trimmed(slot.plan().take().setting().aperture(), 1) + " by hand",
+                    name);
+        }
         Instant looks = slot.runs().from().minus(habits.test());
         if (!slot.prepares().length().isZero()) {
             slot.answer()

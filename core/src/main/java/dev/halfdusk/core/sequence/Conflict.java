@@ -23,6 +23,8 @@ public record Conflict(Kind kind, String words, List<WayOut> ways) {
         /** The sky burns to white. */
         BURNT,
         BATTERY,
+        /** It holds, with too little left. */
+        RESERVE,
         CARD,
         TURN_BACK,
         PAUSE,

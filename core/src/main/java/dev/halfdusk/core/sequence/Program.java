@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Duration;
@@ -196,19 +197,27 @@ public record Program(String what, List<Step> steps) {
         return shots;
     }
 
-    /** A line for each step, to read or to print. */
-    public String text(ZoneId zone) {
+    /** A line for each step as a rig's dials say it, to read or to print; a lens that is set by hand is set once, before them. */
+    public String text(ZoneId zone, Rig rig) {
         StringBuilder text = new StringBuilder(what).append('\n');
+        boolean byHand = !rig.lens().electronic();
+        if (byHand) {
+            text.append("set the lens to f/")
+                    .append(Numbers.trimmed(steps.get(0).settings().aperture(), 1))
+                    .append(" by hand\n");
+        }
         for (Step s : steps) {
             text.append(CLOCK.format(s.begins().atZone(zone)))
                     .append("  ")
                     .append(s.frames())
                     .append(" \u00d7 ")
-                    .append(Numbers.plain(s.settings().seconds()))
+                    .append(rig.body().label(s.settings().seconds()))
                     .append(" s, pause ")
                     .append(Numbers.plain(s.pauseSeconds()))
-                    .append(" s, f/")
-                    .append(Numbers.trimmed(s.settings().aperture(), 1))
+                    .append(
+                            byHand
+                                    ? " s"
+                                    : " s, f/" + Numbers.trimmed(s.settings().aperture(), 1))
                     .append(", ISO ")
                     .append(Numbers.plain(s.settings().iso()))
                     .append(", ")

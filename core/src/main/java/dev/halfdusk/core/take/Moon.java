@@ -2,8 +2,11 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.SceneLight;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.moon.LandBalance;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.moon.MoonLimit;
@@ -19,6 +22,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The moon, exposed for itself, in a bracket.
@@ -29,12 +33,32 @@ import java.util.Optional;
  * @param stabiliserStops that lens or body are said to save in the hand
  * @param windMs that is expected at least, metres a second; a forecast of more counts
  */
-public record Moon(int sides, int rounds, double extinction, double stabiliserStops, double windMs)
+public record Moon(int sides, int rounds, double extinction, double stabiliserStops, double windMs, Land land)
         implements OfTheMoon {
+
+    /** What becomes of the land below it. */
+    public enum Land {
+        /** A detail in a black sky. */
+        NONE("none: a detail in the sky"),
+        ONE_FRAME("in the same frame"),
+        BLENDED("in a frame of its own, blended");
+
+        private final String words;
+
+        Land(String words) {
+            this.words = words;
+        }
+    }
+
+    /** The moon may be so much brighter in a frame that holds both: its limb just keeps its drawing. */
+    private static final double SHARED_STOPS = 1;
+
+    /** A frame of the land is no longer than this, before clouds and water change it. */
+    private static final double LONGEST_LAND = 30;
 
     /** In clear air without wind. */
     public Moon(int sides, int rounds) {
-        this(sides, rounds, MoonLight.USUAL_EXTINCTION, 0, 0);
+        this(sides, rounds, MoonLight.USUAL_EXTINCTION, 0, 0, Land.NONE);
     }
 
     private static final Range SIDES = new Range("frames to either side", 1, 3, "");
@@ -50,8 +74,18 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
                     Parameter.whole("rounds", "rounds", ROUNDS, 2),
                     Parameter.number("extinction", "haze", MoonLight.EXTINCTION, MoonLight.USUAL_EXTINCTION),
                     Parameter.number("stabiliserStops", "stabiliser, stops", MoonLimit.STABILISER, 0),
-                    Parameter.number("windMs", "wind at least, m/s", MoonLimit.WIND, 0)),
-            v -> new Moon(v.get(0).intValue(), v.get(1).intValue(), v.get(2), v.get(3), v.get(4)));
+                    Parameter.number("windMs", "wind at least, m/s", MoonLimit.WIND, 0),
+                    Parameter.choice(
+                            "land",
+                            "land",
+                            Stream.of(Land.values()).map(l -> l.words).toArray(String[]::new))),
+            v -> new Moon(
+                    v.get(0).intValue(),
+                    v.get(1).intValue(),
+                    v.get(2),
+                    v.get(3),
+                    v.get(4),
+                    Land.values()[v.get(5).intValue()]));
 
     @Override
     public Kind kind() {
@@ -60,7 +94,7 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
 
     @Override
     public List<Double> values() {
-        return List.of((double) sides, (double) rounds, extinction, stabiliserStops, windMs);
+        return List.of((double) sides, (double) rounds, extinction, stabiliserStops, windMs, (double) land.ordinal());
     }
 
     @Override
@@ -88,7 +122,7 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
         Planning planning = Planning.of(take, c);
         return planning.plan(
                 false,
-                t -> program(take, exposure(take, c, t), t),
+                t -> program(take, c, exposure(take, c, t), t),
                 List.of(
                         "Meters and automatic modes fail: the moon is sunlit rock on black.",
                         "Focus past infinity: look at a crater at full size."));
@@ -106,20 +140,42 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
                 MoonLimit.WIND.nearest(wind));
     }
 
-    private Program program(Take take, MoonExposure e, Instant begins) {
+    private Program program(Take take, Circumstances c, MoonExposure e, Instant begins) {
+        double shared = land == Land.ONE_FRAME ? shared(c, begins) : 0;
         BracketPattern pattern = take.decision().light().bracket().or(BracketPattern.even(sides, STEP_STOPS));
         Program all = null;
         for (int i = 0; i < rounds; i++) {
             Instant at = all == null ? begins : all.span().to().plusSeconds((long) PAUSE_SECONDS);
             Program one = Programs.bracket(
                     pattern.stops(),
-                    by -> brighter(take.camera().rig().body(), e, by),
+                    by -> brighter(take.camera().rig().body(), e, by + shared),
                     PAUSE_SECONDS,
                     at,
                     FileFormat.RAW);
             all = all == null ? one : all.then(one);
         }
-        return all;
+        return land == Land.BLENDED ? all.then(forLand(take, c, all.span().to())) : all;
+    }
+
+    /** Towards the land where that is darker, as far as the moon bears it. */
+    private double shared(Circumstances c, Instant t) {
+        double apart = LandBalance.at(t, c.from(), extinction).apartStops();
+        return Math.max(0, Math.min(SHARED_STOPS, apart));
+    }
+
+    private Program forLand(Take take, Circumstances c, Instant after) {
+        Instant at = Instants.after(after, PAUSE_SECONDS);
+        CameraBody body = take.camera().rig().body();
+        double ev = LandBalance.at(at, c.from(), extinction).landEv100();
+        double aperture = take.setting().aperture();
+        double base = body.response().baseIso();
+        double seconds = SceneLight.seconds(ev, aperture, base);
+        double iso = seconds > LONGEST_LAND ? base * seconds / LONGEST_LAND : base;
+        Settings set = new Settings(
+                body.clickOrBulb(Math.min(LONGEST_LAND, Range.SHUTTER.nearest(seconds)), LONGEST_LAND),
+                aperture,
+                IsoDial.nearest(body.isoSteps(), iso));
+        return Program.of("land", new Program.Step(at, set, 1, 0, FileFormat.RAW, "the land, for the blend"));
     }
 
     /** By the shutter as far as its limit, then by the ISO. */
@@ -154,6 +210,17 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
                 "",
                 "the lowest whose shutter keeps within that",
                 "low ISO keeps the most stops"));
+        if (land != Land.NONE) {
+            double apart = LandBalance.at(t, c.from(), extinction).apartStops();
+            all.add(new Reason(
+                    "the moon is brighter than the land by",
+                    apart,
+                    "stops",
+                    land == Land.ONE_FRAME
+                            ? Numbers.text("%.1f of them go to the moon, the rest the land stays dark", shared(c, t))
+                            : "each has a frame of its own",
+                    "light of sky and moon on the land"));
+        }
         return Optional.of(all);
     }
 }

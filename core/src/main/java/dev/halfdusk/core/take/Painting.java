@@ -7,6 +7,7 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -18,8 +19,23 @@ import java.util.Optional;
  *
  * @param shutterSeconds that the shutter is open, in which one walks and paints; longer where the lamp takes longer
  */
-public record Painting(LightPainting lamp, double areaM2, int iso, int tries, double shutterSeconds)
+public record Painting(LightPainting lamp, double areaM2, int iso, int tries, double shutterSeconds, Light light)
         implements Subject {
+
+    /**
+     * How the lamp is used.
+     *
+     * @param belowStops darker than middle grey, so that the sky stays the brighter
+     * @param strokes that its time is shared among
+     * @param parts whether each frame lights another part, for the blend, instead of all of it again
+     */
+    public record Light(double belowStops, int strokes, boolean parts) {
+
+        public static final Light USUAL = new Light(0, 1, false);
+
+        private static final Range BELOW = new Range("below middle grey", 0, 5, " stops");
+        private static final Range STROKES = new Range("strokes", 1, 100, "");
+    }
 
     public static final Range TRIES = new Range("tries", 1, 50, "");
 
@@ -39,17 +55,26 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
                     Parameter.number("areaM2", "area to light", LightPainting.AREA, 20),
                     Parameter.whole("iso", "ISO", Range.ISO, 800),
                     Parameter.whole("tries", "tries", TRIES, 3),
-                    Parameter.number("shutterSeconds", "shutter", OPEN, USUAL_OPEN)),
+                    Parameter.number("shutterSeconds", "shutter", OPEN, USUAL_OPEN),
+                    Parameter.number("belowStops", "below grey, stops", Light.BELOW, 0),
+                    Parameter.whole("strokes", "strokes", Light.STROKES, 1),
+                    Parameter.yesNo("parts", "a part in each frame, blended")),
             v -> new Painting(
                     new LightPainting(v.get(0), v.get(1), v.get(2)),
                     v.get(3),
                     v.get(4).intValue(),
                     v.get(5).intValue(),
-                    v.get(6)));
+                    v.get(6),
+                    new Light(v.get(7), v.get(8).intValue(), v.get(9) != 0)));
+
+    /** As bright as middle grey, all of it in each frame. */
+    public Painting(LightPainting lamp, double areaM2, int iso, int tries, double shutterSeconds) {
+        this(lamp, areaM2, iso, tries, shutterSeconds, Light.USUAL);
+    }
 
     /** Open as long as one usually walks and paints. */
     public Painting(LightPainting lamp, double areaM2, int iso, int tries) {
-        this(lamp, areaM2, iso, tries, USUAL_OPEN);
+        this(lamp, areaM2, iso, tries, USUAL_OPEN, Light.USUAL);
     }
 
     public Painting {
@@ -65,7 +90,16 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
     @Override
     public List<Double> values() {
         return List.of(
-                lamp.lumen(), lamp.beamDeg(), lamp.distanceM(), areaM2, (double) iso, (double) tries, shutterSeconds);
+                lamp.lumen(),
+                lamp.beamDeg(),
+                lamp.distanceM(),
+                areaM2,
+                (double) iso,
+                (double) tries,
+                shutterSeconds,
+                light.belowStops,
+                (double) light.strokes,
+                light.parts ? 1.0 : 0.0);
     }
 
     @Override
@@ -80,7 +114,8 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
 
     /** Of light on the ground, swept over all of it. */
     private double lampSeconds(Take take) {
-        return lamp.secondsSwept(take.setting().aperture(), iso, areaM2);
+        double area = light.parts ? areaM2 / tries : areaM2;
+        return lamp.secondsSwept(take.setting().aperture(), iso, area) * Stops.ratio(-light.belowStops);
     }
 
     /** As one opens; as long as the lamp needs where that is longer. */
@@ -99,7 +134,7 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
 
     @Override
     public Optional<Subject> exposed(Settings to) {
-        return Optional.of(new Painting(lamp, areaM2, (int) Math.rint(to.iso()), tries, shutterSeconds));
+        return Optional.of(new Painting(lamp, areaM2, (int) Math.rint(to.iso()), tries, shutterSeconds, light));
     }
 
     @Override
@@ -112,11 +147,21 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
                                 "light painting",
                                 new Program.Step(t, lit, tries, PAUSE_SECONDS, FileFormat.RAW, "lamp from the side")),
                         List.of("Other people's frames: ask before you light.", "Never along the lens axis."))
-                .with(List.of(new Plan.Chore(
-                        Duration.ZERO,
-                        Numbers.text(
-                                "sweep the lamp for %.1f s in each frame, from the side, %.1f m away, over %.0f m\u00b2",
-                                lampSeconds(take), lamp.distanceM(), areaM2))));
+                .with(List.of(new Plan.Chore(Duration.ZERO, sweep(take))));
+    }
+
+    /** By its side, never from the camera: flat light hides what the ground is like. */
+    private String sweep(Take take) {
+        double seconds = lampSeconds(take);
+        String each = light.strokes == 1
+                ? Numbers.text("sweep the lamp for %.1f s in each frame", seconds)
+                : Numbers.text("%d strokes of %.1f s in each frame", light.strokes, seconds / light.strokes);
+        double area = light.parts ? areaM2 / tries : areaM2;
+        return each
+                + Numbers.text(
+                        ", from the side, a right angle from the lens, %.1f m away, over %.0f m\u00b2",
+                        lamp.distanceM(), area)
+                + (light.parts ? "; another part in each frame, laid over each other by their lighter pixels" : "");
     }
 
     @Override
@@ -139,7 +184,11 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
                         "shutter",
                         program.steps().get(0).settings().seconds(),
                         "s",
-                        "as one chooses, to walk and paint; the lamp alone makes the light on the ground",
+                        light.belowStops > 0
+                                ? Numbers.text(
+                                        "to walk and paint; the ground comes out %.1f stops below grey",
+                                        light.belowStops)
+                                : "as one chooses, to walk and paint; the lamp alone makes the light on the ground",
                         "school of light painting")));
     }
 }

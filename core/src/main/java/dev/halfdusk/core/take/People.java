@@ -5,6 +5,7 @@ import dev.halfdusk.core.exposure.Portrait;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Depth;
@@ -20,17 +21,26 @@ import java.util.Optional;
  * Someone under the stars, who must hold still.
  *
  * @param distanceM to them
+ * @param stars whether frames focused on the stars follow, for the blend
  */
-public record People(int frames, double distanceM) implements Subject {
+public record People(int frames, double distanceM, boolean stars) implements Subject {
 
     private static final double USUAL_M = 4;
 
     /** As far away as one usually stands. */
     public People(int frames) {
-        this(frames, USUAL_M);
+        this(frames, USUAL_M, false);
+    }
+
+    /** The person alone. */
+    public People(int frames, double distanceM) {
+        this(frames, distanceM, false);
     }
 
     public static final Range DISTANCE = new Range("distance", 0.5, 200, " m");
+
+    /** From the lamp in the hand to a star, magnified. */
+    private static final double REFOCUS_SECONDS = 60;
 
     /** To breathe and to look at the frame. */
     private static final double PAUSE_SECONDS = 10;
@@ -40,8 +50,9 @@ public record People(int frames, double distanceM) implements Subject {
             "portrait under stars",
             List.of(
                     Parameter.whole("frames", "frames", Planning.FRAMES, 4),
-                    Parameter.number("distanceM", "distance, m", DISTANCE, USUAL_M)),
-            v -> new People(v.get(0).intValue(), v.get(1)));
+                    Parameter.number("distanceM", "distance, m", DISTANCE, USUAL_M),
+                    Parameter.yesNo("stars", "then as many for the stars")),
+            v -> new People(v.get(0).intValue(), v.get(1), v.get(2) != 0));
 
     @Override
     public Kind kind() {
@@ -50,7 +61,7 @@ public record People(int frames, double distanceM) implements Subject {
 
     @Override
     public List<Double> values() {
-        return List.of((double) frames, distanceM);
+        return List.of((double) frames, distanceM, stars ? 1.0 : 0.0);
     }
 
     @Override
@@ -91,16 +102,35 @@ public record People(int frames, double distanceM) implements Subject {
         Planning planning = Planning.of(take, c);
         return planning.plan(
                 true,
-                t -> Program.of(
+                t -> program(take, planning.proposal(t), t),
+                List.of(
+                        "Nobody holds still for ten seconds.",
+                        "Warn before any light is switched on.",
+                        "Between two lamps a face is lit from both sides: stand so that one of them is behind."));
+    }
+
+    /** The person first, then the stars, while nobody needs to hold still. */
+    private Program program(Take take, Proposal p, Instant t) {
+        Settings set = still(take, p);
+        Program.Step person = new Program.Step(
+                t,
+                set,
+                frames,
+                PAUSE_SECONDS,
+                FileFormat.RAW,
+                "hold still for " + take.camera().rig().body().label(set.seconds()) + " s");
+        return stars
+                ? Program.of(
                         "portrait",
+                        person,
                         new Program.Step(
-                                t,
-                                still(take, planning.proposal(t)),
+                                Instants.after(person.ends(), REFOCUS_SECONDS),
+                                p.settings(),
                                 frames,
-                                PAUSE_SECONDS,
+                                1,
                                 FileFormat.RAW,
-                                "hold still")),
-                List.of("Nobody holds still for ten seconds.", "Warn before any light is switched on."));
+                                "focused on the stars"))
+                : Program.of("portrait", person);
     }
 
     @Override

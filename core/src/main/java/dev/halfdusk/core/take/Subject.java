@@ -178,26 +178,34 @@ public interface Subject {
      * @param words on the page: "arc"
      * @param usual to begin with
      * @param sort how it is asked for
+     * @param options of a choice, by their number from 0
      */
-    record Parameter(String name, String words, Range range, double usual, Sort sort) {
+    record Parameter(String name, String words, Range range, double usual, Sort sort, List<String> options) {
 
         /** How a number is asked for. */
         public enum Sort {
             NUMBER,
             WHOLE,
-            YES_NO
+            YES_NO,
+            CHOICE
         }
 
         static Parameter number(String name, String words, Range range, double usual) {
-            return new Parameter(name, words, range, usual, Sort.NUMBER);
+            return new Parameter(name, words, range, usual, Sort.NUMBER, List.of());
         }
 
         static Parameter whole(String name, String words, Range range, double usual) {
-            return new Parameter(name, words, range, usual, Sort.WHOLE);
+            return new Parameter(name, words, range, usual, Sort.WHOLE, List.of());
         }
 
         static Parameter yesNo(String name, String words) {
-            return new Parameter(name, words, new Range(words, 0, 1, ""), 0, Sort.YES_NO);
+            return new Parameter(name, words, new Range(words, 0, 1, ""), 0, Sort.YES_NO, List.of());
+        }
+
+        /** The first of them is usual. */
+        static Parameter choice(String name, String words, String... options) {
+            return new Parameter(
+                    name, words, new Range(words, 0, options.length - 1, ""), 0, Sort.CHOICE, List.of(options));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.camera;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.camera.Endurance.Kit;
 import dev.halfdusk.core.optics.FileFormat;
@@ -10,12 +11,15 @@ import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Conflict;
 import dev.halfdusk.core.sequence.Conflict.WayOut;
+import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is said to hold does hold on the simulated body, dark frames too; and each way out is one. */
 class EnduranceTest {
@@ -46,6 +50,23 @@ class EnduranceTest {
     private static List<Conflict> conflicts(Kit kit, Sequence s, int darks) {
         Program whole = program(s, darks);
         return Endurance.conflicts(Endurance.of(whole, kit), kit, s, n -> n == s.frames() ? whole : whole.lit(n));
+    }
+
+    /** A tenth is kept when it is mild, a quarter at \u221215 \u00b0C, half-way between 17.5 %: 90 of 100 frames are enough, 91 are not. */
+    @ParameterizedTest
+    @CsvSource({"20, 90, false", "20, 91, true", "20, 100, true"})
+    void a_reserve_is_kept(double celsius, int frames, boolean said) {
+        Kit kit = kit(new Gear.Battery(100, 5000), 1, celsius, LARGE);
+        Sequence s = new Sequence(frames, 30, 1);
+        Optional<Conflict> reserve = Endurance.reserve(Endurance.of(program(s, 0), kit), kit, s, BEGINS);
+        assertThat(reserve.isPresent()).isEqualTo(said);
+        reserve.ifPresent(c -> {
+            assertThat(c.kind()).isEqualTo(Conflict.Kind.RESERVE);
+            assertThat(c.ways().get(0).batteries()).hasValue(2);
+        });
+        assertThat(Power.reserve(20)).isEqualTo(0.1);
+        assertThat(Power.reserve(-2.5)).isCloseTo(0.175, within(1e-9));
+        assertThat(Power.reserve(-40)).isEqualTo(0.25);
     }
 
     /** 100 frames × 0.8 at 0 °C, and 60 s for a change, in which two frames of 31 s are missed: 160 are taken of 162 that are asked. */

@@ -195,6 +195,35 @@ class ScriptingTest {
                 .isGreaterThan(10);
     }
 
+    /** 1000 mm on 24 mm see 1.37°; the sun's 0.53° leave 0.42° to either side, 101 s of drift, and totality lasts 276. On a tracker nothing is said. */
+    @Test
+    void a_long_lens_that_stands_still_has_a_gap_to_bring_the_sun_back() {
+        LocalSolarEclipse here = Suns.at(Suns.STRAIT, "2027-08-02");
+        Scripting.Made still = Scripting.of(
+                here,
+                Suns.setup(Suns.STRAIT, 1000, 8, Suns.BODY, Suns.DENSITY_5),
+                Optional.empty(),
+                ScriptRequest.usual(Role.CLOSE_UP));
+        Instant max = here.max().when();
+        assertThat(still.script().placed(here))
+                .noneMatch(
+                        p -> p.begins().isBefore(max.plusSeconds(5)) && p.ends().isAfter(max.minusSeconds(5)))
+                .anyMatch(p -> !p.line().filtered());
+        assertThat(still.notes()).anyMatch(n -> n.contains("in 1.7 min")).anyMatch(n -> n.contains("gap of 12 s"));
+        Scripting.Made tracked = Scripting.of(
+                here,
+                Suns.setup(Suns.STRAIT, 1000, 8, Suns.BODY, Suns.DENSITY_5, Suns.SOLAR),
+                Optional.empty(),
+                ScriptRequest.usual(Role.CLOSE_UP));
+        assertThat(tracked.notes()).noneMatch(n -> n.contains("drifts"));
+        Scripting.Made shorter = Scripting.of(
+                here,
+                Suns.setup(Suns.STRAIT, 400, 8, Suns.BODY, Suns.DENSITY_5),
+                Optional.empty(),
+                ScriptRequest.usual(Role.CLOSE_UP));
+        assertThat(shorter.notes()).noneMatch(n -> n.contains("gap of"));
+    }
+
     /** The ladder fills totality: no hole of more than a few seconds while the filter is off. */
     @Test
     void ladders_fill_totality() {

@@ -82,6 +82,33 @@ class FiredTest {
         assertThat(Trainer.Verdict.CUT.words()).contains("cut");
     }
 
+    /** Shells of a garden: 20 mm between 15 and 30, a third of the way; they ask for 17 m of clear ground. */
+    @Test
+    void a_garden_has_small_shells() {
+        Shell small = Shell.of(20);
+        assertThat(small.heightM()).isCloseTo(25, within(1e-9));
+        assertThat(small.widthM()).isCloseTo(10, within(1e-9));
+        assertThat(small.clearDistanceM()).isCloseTo(16.8, within(1e-9));
+        assertThat(Shell.of(15).showSeconds()).isEqualTo(1.5);
+        assertThat(Show.upTo(small)).isEqualTo(Show.GARDEN);
+        assertThat(Show.upTo(Shell.of(75))).isEqualTo(Show.VILLAGE);
+        for (double mm = 15; mm < 390; mm += 5) {
+            assertThat(Shell.of(mm + 5).heightM()).isGreaterThan(Shell.of(mm).heightM());
+            assertThat(Shell.of(mm + 5).widthM()).isGreaterThan(Shell.of(mm).widthM());
+        }
+    }
+
+    /** A town's body, a burst each 1.6 s: 4 s hold 2.5, more than 4.8 s are crowded; twelve bursts are five frames, of 2 s six in the finale's third. */
+    @Test
+    void frames_are_crowded_by_the_pace_of_the_show() {
+        FireworkSettings four = new FireworkSettings(new Settings(4, 11, 100));
+        assertThat(four.bursts(1.6)).isCloseTo(2.5, within(1e-9));
+        assertThat(four.uncrowdedSeconds(1.6)).isCloseTo(4.8, within(1e-9));
+        assertThat(four.compositeFrames(1.6)).isEqualTo(5);
+        assertThat(new FireworkSettings(new Settings(2, 11, 100)).compositeFrames(2.5))
+                .isEqualTo(12);
+    }
+
     /** Across a wind from the west one stands north or south of the firing point. */
     @Test
     void where_one_stands_across_the_wind() {

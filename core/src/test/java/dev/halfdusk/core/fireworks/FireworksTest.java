@@ -159,7 +159,7 @@ class FireworksTest {
         assertThatThrownBy(() -> new FiringPoint(0, 0, 0))
                 .isInstanceOf(OutOfRange.class)
                 .hasMessageContaining("20 to 20000");
-        assertThatThrownBy(() -> Shell.of(5000)).isInstanceOf(OutOfRange.class).hasMessageContaining("50 to 400");
+        assertThatThrownBy(() -> Shell.of(5000)).isInstanceOf(OutOfRange.class).hasMessageContaining("15 to 400");
         assertThatThrownBy(() -> Sound.speed(-300)).isInstanceOf(OutOfRange.class);
     }
 

@@ -626,6 +626,12 @@ class SourcesTest {
         assertThat(soil.lamplight(90, 0)).isZero();
         assertThat(soil.lamplight(90, 3)).isZero();
         assertThat(soil.lampOnMark(90, 0)).isCloseTo(full, within(1e-6));
+        // each by its own distance: a second tree at 60 m gets a ninth, beside the first and behind it
+        Mark second = new Mark("Second", 120, 60, 5, 4, 0);
+        Scene both = dark.marked(List.of(second, tree)).lit(1);
+        Soil two = Soil.of(both, both.lamps(), 1);
+        assertThat(two.lampOnMark(120, 0)).isCloseTo(full / 9, within(1e-6));
+        assertThat(two.lampOnMark(90, 0)).isCloseTo(full, within(1e-6));
         Mark far = new Mark("Tower", 90, 600, 50, 10, 0);
         Scene distant = dark.marked(List.of(far)).lit(1);
         assertThat(Soil.of(distant, distant.lamps(), 1).lampOnMark(90, 0)).isCloseTo(full / 100, within(1e-6));

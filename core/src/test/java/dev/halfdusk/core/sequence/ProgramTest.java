@@ -8,18 +8,24 @@ import dev.halfdusk.core.exposure.Stacking;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
 class ProgramTest {
 
+    private static final Rig RIG = Rig.of(
+            CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
+            new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
     private static final Instant BEGINS = Instant.parse("2027-10-31T00:59:00Z");
     private static final Settings SET = new Settings(30, 1.8, 1600);
 
@@ -43,10 +49,25 @@ class ProgramTest {
     @Test
     void the_text_has_the_clock_of_the_place() {
         Program program = Program.of("Trails", step(BEGINS, 121, FileFormat.RAW));
-        assertThat(program.text(ZoneId.of("Europe/Lisbon")))
+        assertThat(program.text(ZoneId.of("Europe/Lisbon"), RIG))
                 .isEqualTo(
                         "Trails\n01:59:00  121 \u00d7 30 s, pause 1 s, f/1.8, ISO 1600, raw: star trails\n02:01:30  end\n");
         assertThat(program.total()).isEqualTo(Duration.ofSeconds(3750));
+    }
+
+    /** A script that sends an aperture to such a lens stops: it is said once, and shutters are as people set them. */
+    @Test
+    void a_lens_that_is_set_by_hand_is_sent_no_aperture() {
+        Lens ring = new Lens(14, 14, 2.8, 2.8, 22, Projection.RECTILINEAR, 0.9, false, 500, OptionalDouble.empty());
+        Program fast = Program.of(
+                "Fast",
+                new Program.Step(BEGINS, new Settings(1 / 1290.159, 8, 100), 2, 1, FileFormat.RAW, "rings"),
+                new Program.Step(BEGINS.plusSeconds(5), new Settings(0.000775, 8, 100), 1, 1, FileFormat.RAW, "one"));
+        assertThat(fast.text(ZoneId.of("UTC"), Rig.of(RIG.body(), ring)).lines())
+                .contains("set the lens to f/8 by hand")
+                .anyMatch(l -> l.endsWith("2 \u00d7 1/1250 s, pause 1 s, ISO 100, raw: rings"))
+                .anyMatch(l -> l.contains("1 \u00d7 1/1290 s"));
+        assertThat(fast.text(ZoneId.of("UTC"), RIG)).contains("f/8").doesNotContain("by hand");
     }
 
     @Test

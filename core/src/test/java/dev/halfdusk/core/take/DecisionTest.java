@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Misread;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Values;
+import dev.halfdusk.core.moon.LandBalance;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
@@ -22,10 +25,12 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -253,6 +258,64 @@ class DecisionTest {
         assertThat(soft.plan(JUNE).answer(JUNE.night().best()).focus()).isEqualTo(Focus.STARS);
         // hyperfocal of 20 mm, f/1.8, 0.012 mm: 400 / 0.0216 mm are 18.5 m
         assertThat(reason(soft, "Focused far away").value()).isCloseTo(18.5, within(0.1));
+    }
+
+    /** Two stops below grey a quarter of the light; shared among five strokes; and of four frames each lights a quarter of the ground. */
+    @Test
+    void a_lamp_is_used_as_one_chooses() {
+        LightPainting lamp = new LightPainting(100, 30, 5);
+        double whole = lamp.secondsSwept(1.8, 800, 40);
+        Take dim = Take.of("dim", new Painting(lamp, 40, 800, 4, 20, new Painting.Light(2, 5, false)), "A", WIDE);
+        String sweep = dim.plan(JUNE).chores().get(0).what();
+        assertThat(sweep)
+                .contains(Numbers.text("5 strokes of %.1f s", whole / 4 / 5))
+                .contains("right angle");
+        Take parts = Take.of("parts", new Painting(lamp, 40, 800, 4, 20, new Painting.Light(0, 1, true)), "A", WIDE);
+        assertThat(parts.plan(JUNE).chores().get(0).what())
+                .contains("over 10 m\u00b2")
+                .contains("another part in each frame");
+    }
+
+    /** The person by a lamp in the hand, a minute to focus, then as many at what the sky wants. */
+    @Test
+    void a_portrait_may_have_frames_of_its_own_for_the_stars() {
+        Take take = Take.of("friend", new People(3, 4, true), "A", WIDE);
+        List<Program.Step> steps = steps(take);
+        assertThat(steps).hasSize(2);
+        assertThat(steps.get(0).what()).startsWith("hold still for ");
+        assertThat(Duration.between(steps.get(0).ends(), steps.get(1).begins())).isEqualTo(Duration.ofSeconds(60));
+        assertThat(steps.get(1).settings())
+                .isEqualTo(take.setup(JUNE, JUNE.night().best()).proposal().settings());
+        assertThat(steps(Take.of("friend", new People(3, 4), "A", WIDE))).hasSize(1);
+    }
+
+    /** After sunset the moon is brighter than the land: one frame gives it at most a stop; a frame for the land is as its light wants. */
+    @Test
+    void a_moon_is_taken_alone_with_the_land_or_blended() {
+        Circumstances full = Circumstances.of(
+                Night.of(LEDGE, LocalDate.of(2027, 6, 18), ZoneId.of("Europe/Lisbon"), NightRules.USUAL),
+                Standpoint.at(LEDGE, Skyline.FLAT, SkyGlow.ofZenith(21.5)),
+                List.of());
+        Instant late = Instant.parse("2027-06-18T22:30:00Z");
+        List<List<Program.Step>> ways = Stream.of(Moon.Land.values())
+                .map(land -> Take.of("moon", new Moon(1, 1, 0.2, 0, 0, land), "A", WIDE)
+                        .plan(full)
+                        .program()
+                        .apply(late)
+                        .steps())
+                .toList();
+        assertThat(ways.get(0)).hasSize(3);
+        double alone = light(ways.get(0).get(0));
+        assertThat(light(ways.get(1).get(0)) / alone).isCloseTo(2, within(0.3));
+        assertThat(ways.get(2)).hasSize(4);
+        Program.Step land = ways.get(2).get(3);
+        double ev = LandBalance.at(land.begins(), full.from(), 0.2).landEv100();
+        double wanted = Math.pow(land.settings().aperture(), 2) / Math.pow(2, ev) * 100;
+        assertThat(light(land) / wanted).isBetween(0.8, 1.25);
+    }
+
+    private static double light(Program.Step s) {
+        return s.settings().seconds() * s.settings().iso();
     }
 
     /** A ladder that follows the shadow has numbers of its own. */
