@@ -17,6 +17,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
@@ -33,6 +34,7 @@ import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.People;
+import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
 import dev.halfdusk.core.take.Wish;
@@ -47,9 +49,11 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -156,14 +160,19 @@ class DemoData implements SmartInitializingSingleton {
         LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
         LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
-        Outing first = outings.save(Outing.fresh("Core over Needle Arch", ledge, core)
-                .with(new Outing.Going(2, 40, 15, Optional.of(LocalTime.of(4, 10))))
-                .noted("Tide turns at four: off the lower rocks before."));
-        evening(first);
-        outings.keep(first.id(), core.plusDays(1));
-        outings.keep(first.id(), core.plusDays(3));
+        Soon soon = next(today, ledge, mill);
+        Outing first = outings.save(Outing.fresh(soon.title, soon.place, soon.night)
+                .with(new Outing.Going(2, 40, 15, soon.turnBack))
+                .noted(soon.note));
+        soon.takes.forEach(t -> evening.add(first, t));
+        outings.keep(first.id(), soon.night.plusDays(1));
+        outings.keep(first.id(), soon.night.plusDays(3));
         outings.pack(first.id(), "tripod", true);
         outings.pack(first.id(), "red lamp, and the white one only for the way", true);
+        if (!soon.place.equals(ledge)) {
+            Outing later = outings.save(Outing.fresh(CORE, ledge, core).with(new Outing.Going(2, 40, 15, TIDE)));
+            core(ledge).forEach(t -> evening.add(later, t));
+        }
         one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
         eclipse(ledge, today);
         trip.plan(strait, shore);
@@ -285,20 +294,91 @@ class DemoData implements SmartInitializingSingleton {
         evening.add(outings.save(Outing.fresh(title, place, night)), take.set(focal, aperture));
     }
 
+    private static final String CORE = "Core over Needle Arch";
+    private static final Optional<LocalTime> TIDE = Optional.of(LocalTime.of(4, 10));
+
+    /** Nights that are looked at, most; each costs the first start some time. */
+    private static final int TRIED = 8;
+
+    private static final int WITHIN = 20;
+
+    /** Nearer nights may have a forecast, and with it clouds. */
+    private static final int UNFORESEEN = 8;
+
+    /** The next outing, all of whose takes have a place. */
+    record Soon(
+            String title, String note, Place place, LocalDate night, List<Take> takes, Optional<LocalTime> turnBack) {}
+
+    /** Within three weeks of any day: the core where it is up in the dark long enough, else the stars over the mill. */
+    Soon next(LocalDate today, Place ledge, Place mill) {
+        List<LocalDate> nights = IntStream.rangeClosed(1, WITHIN)
+                .mapToObj(today::plusDays)
+                .sorted(Comparator.comparing((LocalDate d) -> d.isBefore(today.plusDays(UNFORESEEN)))
+                        .thenComparing(d -> fromNewMoon(d, ledge.zone())))
+                .toList();
+        return soon(
+                        nights,
+                        ledge,
+                        n -> hours(n.coreDark()) >= 2,
+                        d -> new Soon(
+                                CORE, "Tide turns at four: off the lower rocks before.", ledge, d, core(ledge), TIDE))
+                .or(() -> soon(
+                        nights,
+                        mill,
+                        n -> hours(n.moonless()) >= 3,
+                        d -> new Soon(
+                                "Stars over the tide mill",
+                                "Frost in the reeds: heater bands on before the glass is cold.",
+                                mill,
+                                d,
+                                stars(),
+                                Optional.empty())))
+                .orElseGet(() -> new Soon(CORE, "", ledge, nights.get(0), core(ledge), TIDE));
+    }
+
+    private Optional<Soon> soon(
+            List<LocalDate> nights, Place place, Predicate<Night> wanted, Function<LocalDate, Soon> made) {
+        return nights.stream()
+                .filter(d -> wanted.test(Night.of(place.site(), d, place.zone(), place.rules())))
+                .limit(TRIED)
+                .map(made)
+                .filter(s -> evening.bears(
+                        Outing.fresh(s.title, place, s.night).with(new Outing.Going(2, 40, 15, s.turnBack)), s.takes))
+                .findFirst();
+    }
+
+    /** Days to the nearest new moon. */
+    private static double fromNewMoon(LocalDate night, ZoneId zone) {
+        Instant at = night.plusDays(1).atStartOfDay(zone).toInstant();
+        return MoonPhase.between(at.minus(LOOK), at.plus(LOOK)).stream()
+                .filter(p -> p.quarter() == MoonPhase.Quarter.NEW)
+                .mapToDouble(p -> Math.abs(Duration.between(at, p.when()).toHours() / 24.0))
+                .min()
+                .orElse(WITHIN);
+    }
+
     /** Blue hour, the arch while it is low, the core over the mark, a friend, and circles meanwhile with the other camera. */
-    private void evening(Outing outing) {
+    private List<Take> core(Place ledge) {
         NamedCamera wide = Takes.camera(rig("Wide and fast"));
         NamedCamera fisheye = Takes.camera(rig("Fisheye"));
-        List.of(
-                        Take.of("Ground for the blend", new Ground(3, 60), wide),
-                        Take.of("The arch", Arch.KIND.usual(), wide),
-                        Take.of("Core over Needle Arch", new MilkyWay(5), wide)
-                                .with(places.at(
-                                        outing.place().id(),
-                                        Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Needle Arch")))),
-                        Take.of("Friend on the ledge", new People(4), wide),
-                        Take.of("Circles", new Trails(20, 30, 1, 5), fisheye))
-                .forEach(take -> evening.add(outing, take));
+        return List.of(
+                Take.of("Ground for the blend", new Ground(3, 60), wide),
+                Take.of("The arch", Arch.KIND.usual(), wide),
+                Take.of("Core over Needle Arch", new MilkyWay(5), wide)
+                        .with(places.at(ledge.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Needle Arch")))),
+                Take.of("Friend on the ledge", new People(4), wide),
+                Take.of("Circles", new Trails(20, 30, 1, 5), fisheye));
+    }
+
+    /** What a night without the core bears: blue hour, the southern stars over the mill, a friend, circles round the tower. */
+    private List<Take> stars() {
+        NamedCamera wide = Takes.camera(rig("Wide and fast"));
+        NamedCamera fisheye = Takes.camera(rig("Fisheye"));
+        return List.of(
+                Take.of("Stars over the tide mill", new Stack(30, 5), wide).aimed(new Direction(196, 24)),
+                Take.of("Ground for the blend", new Ground(3, 60), wide).aimed(new Direction(196, 8)),
+                Take.of("Friend at the mill", new People(4), wide).aimed(new Direction(180, 20)),
+                Take.of("Circles round the tower", new Trails(20, 30, 1, 5), fisheye));
     }
 
     /** The best eclipse of the moon that is coming, a frame every three minutes,. */

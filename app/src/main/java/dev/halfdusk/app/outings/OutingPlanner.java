@@ -161,6 +161,17 @@ public class OutingPlanner {
         return new Arranged(outing, c, trip, planned, Schedule.arrange(wanted, outing.habits(), outing.open(trip)));
     }
 
+    /** Whether all of some takes would have a place in a night that is not stored, and nothing were said against them. */
+    public boolean bears(Outing outing, List<Take> wanted) {
+        Circumstances c = circumstances(outing);
+        List<Plan> all = plan(outing, c, wanted);
+        Trip trip = outing.trip(c.night()).reaching(all, outing.habits());
+        Schedule schedule = Schedule.arrange(all, outing.habits(), outing.open(trip));
+        return schedule.left().isEmpty()
+                && Clashes.of(schedule, trip, c, outing.habits()).stream()
+                        .allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
+    }
+
     Night night(Outing outing) {
         return outing.night(skies);
     }
