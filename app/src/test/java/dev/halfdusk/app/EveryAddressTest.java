@@ -137,6 +137,9 @@ class EveryAddressTest {
                     if (isPage(answer) && !unsaid(answer.getContentAsString()).isEmpty()) {
                         failed.add(address + query + ": no range beside " + unsaid(answer.getContentAsString()));
                     }
+                    if (isPage(answer) && nested(answer.getContentAsString())) {
+                        failed.add(address + query + ": a form within a form, which browsers leave out");
+                    }
                     if (answer.getStatus() >= 500) {
                         failed.add(address + query + ": " + answer.getStatus());
                     }
@@ -147,6 +150,18 @@ class EveryAddressTest {
         }
         assertThat(pages).isGreaterThan(Math.min(40, addresses.size() / 2));
         return failed;
+    }
+
+    private static boolean nested(String page) {
+        int open = 0;
+        Matcher forms = Pattern.compile("<(/?)form[ >]").matcher(page);
+        while (forms.find()) {
+            open += forms.group(1).isEmpty() ? 1 : -1;
+            if (open > 1) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void wipe(boolean kitToo) {

@@ -10,6 +10,7 @@ import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.DarkField;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.night.NightRules;
@@ -79,6 +80,8 @@ final class ApiQuantities {
         Range darkness = new Range("darkness class or zenith brightness", 1, SkyGlow.ZENITH.max(), "");
         ALL.put("darkness", new Quantity(darkness, 3, "1 to 9, or " + SkyGlow.ZENITH.allowed()));
         put("zenithMagnitude", SkyGlow.ZENITH, 21.5);
+        put("withinKm", DarkField.WITHIN, 50);
+        put("stepKm", DarkField.STEP, 2);
         put("extinction", MoonLight.EXTINCTION, 0.2);
         put("kelvin", Shot.KELVIN, 4000);
         put("tint", Shot.Details.TINT, 0);

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.pictures.PathText;
+import dev.halfdusk.app.places.Coast;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.core.eclipse.CentralLine;
 import dev.halfdusk.core.eclipse.EclipseZones;

@@ -25,6 +25,7 @@ public class EveryPageBrowserTest extends BrowserTest {
             "/outings/1/takes/1/after?seen=streaks",
             "/outings/1/takes/1/next",
             "/kit/usual",
+            "/places/dark?place=1&within=40",
             "/outings/new?place=new&latitude=95",
             "/places/new?coordinates=95+0",
             "/places",

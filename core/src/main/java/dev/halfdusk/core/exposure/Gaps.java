@@ -29,6 +29,9 @@ public record Gaps(double perHour) {
     /** Frames of which one is free with that certainty; the most that anyone counts where hardly any is. */
     public int frames(double seconds) {
         double hit = 1 - free(seconds);
+        if (hit > 1 - 1e-9) {
+            return MOST;
+        }
         return hit <= 1 - SURE ? 1 : (int) Math.min(MOST, Math.ceil(Math.log(1 - SURE) / Math.log(hit)));
     }
 }

@@ -70,7 +70,7 @@ public record Dome(String name, double bearingDeg, double distanceKm, double peo
                     v.choice("lamps", Lamps.class)));
 
     private static final double SCALE_DEG = 22;
-    private static final double NEAREST_KM = 3;
+    public static final double NEAREST_KM = 3;
 
     /** With warm lamps. */
     public Dome(String name, double bearingDeg, double distanceKm, double people) {

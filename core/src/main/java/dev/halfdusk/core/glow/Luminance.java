@@ -26,6 +26,16 @@ public final class Luminance {
     /** A city: brighter than this is no class of darkness. */
     public static final int BRIGHTEST_CLASS = TYPICAL.length;
 
+    /** The darkness class whose typical zenith is nearest; 9 for all that is brighter. */
+    public static int classOf(double magnitude) {
+        for (int c = 1; c < BRIGHTEST_CLASS; c++) {
+            if (magnitude >= (ofClass(c) + ofClass(c + 1)) / 2) {
+                return c;
+            }
+        }
+        return BRIGHTEST_CLASS;
+    }
+
     /** Typical zenith of a darkness class (Bortle 1 to 9). */
     public static double ofClass(int darknessClass) {
         if (darknessClass < 1 || darknessClass > BRIGHTEST_CLASS) {

@@ -28,7 +28,7 @@ public final class Gazetteer {
     public static final double DOME_REACH_KM = 150;
 
     /** Domes weaker than this share of the natural sky at 45° are left out. */
-    private static final double FAINTEST_DOME = 0.004;
+    static final double FAINTEST_DOME = 0.004;
 
     /** More people than this in one entry are usually a municipality's; the light of more is capped. */
     private static final int MOST_PEOPLE = 3_000_000;
@@ -127,6 +127,18 @@ public final class Gazetteer {
                 .mapToObj(month -> from.plus(Duration.ofDays(30L * month)))
                 .allMatch(
                         t -> one.getRules().getOffset(t).equals(other.getRules().getOffset(t)));
+    }
+
+    /** The towns within so many kilometres. */
+    List<Town> within(double latitude, double longitude, double km) {
+        return around(latitude, longitude, km).stream()
+                .filter(t -> t.distanceKm(latitude, longitude) <= km)
+                .toList();
+    }
+
+    /** People of a town whose lamps count. */
+    static float lighting(Town t) {
+        return Math.min(MOST_PEOPLE, t.people());
     }
 
     /** The domes of the towns within {@value #DOME_REACH_KM} km, the strongest first; an estimate, see {@link Dome}. */

@@ -183,7 +183,7 @@ class ColoursTest {
         assertThat(seen[0][9]).isEqualTo((80 + 100) / 2f);
     }
 
-    /** The middle of a full moon: 4900 cd/m², less what the air takes, of red two thirds as much. */
+    /** The disc of a full moon on the mean: magnitude \u221212.73 over 0.259\u00b0 across are 4890 cd/m², less 0.026 mag a degree of phase and what the air takes, of red two thirds as much. */
     @Test
     void a_full_moon_is_as_bright_as_its_luminance() {
         Scene scene = scene("2027-06-19T00:44:00Z", SkyGlow.ofZenith(21.5));
@@ -191,13 +191,19 @@ class ColoursTest {
         Photograph p = Photograph.take(
                 scene,
                 shot(400, at, 0.001, 8),
-                Window.crop(SENSOR, 0, 0, 40, 40),
+                Window.crop(SENSOR, 0, 0, 900, 900),
                 1,
                 TrailFrames.NONE,
                 Photograph.Stars.CATALOGUED);
         double magnitudes = SkyGlow.CLEAR * Air.path(at.altitudeDeg());
-        double expected = 0.001 * 4900 * perLuminance(8) * Math.pow(10, -0.4 * magnitudes);
-        assertThat(mean(p, 1)).isCloseTo(expected, within(0.05 * expected));
+        double phase = Illumination.of(Body.MOON, scene.moment(), LEDGE).phaseAngleDeg();
+        double expected = 0.001 * 4890 * perLuminance(8) * Math.pow(10, -0.4 * (magnitudes + 0.026 * phase));
+        double radius = 400
+                * Math.tan(
+                        Math.toRadians(scene.moment().observed(Body.MOON, LEDGE).semidiameterDeg()))
+                / (SENSOR.pitchUm() / 1000);
+        double disc = mean(p, 1) * 900 * 900 / (Math.PI * radius * radius);
+        assertThat(disc).isCloseTo(expected, within(0.05 * expected));
         double redder = Math.pow(10, 0.4 * magnitudes * 0.35);
         assertThat(mean(p, 0) / mean(p, 1)).isCloseTo(Tint.of(5200)[0] * redder, within(0.02));
     }

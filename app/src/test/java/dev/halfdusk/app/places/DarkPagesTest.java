@@ -1,0 +1,150 @@
+package dev.halfdusk.app.places;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.PageTest;
+import java.io.ByteArrayInputStream;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+
+/** Where it is dark round a start. */
+@PageTest
+class DarkPagesTest {
+
+    @Autowired
+    private ObjectMapper json;
+
+    @Autowired
+    private MockMvc web;
+
+    private MockHttpServletResponse ask(String query) throws Exception {
+        return web.perform(get("/places/dark" + query)).andReturn().getResponse();
+    }
+
+    /** From a city: spots on land, each darker than the start, apart from each other, and a place is made of one. */
+    @Test
+    void from_a_town_it_finds_darker_ground() throws Exception {
+        String page = ask("?coordinates=38.72,-9.14&within=100").getContentAsString();
+        assertThat(page)
+                .contains("class 9")
+                .contains("hopeless")
+                .contains("Class 3 begins")
+                .contains("the core stands out by");
+        Matcher spots = Pattern.compile("<strong>([0-9.]+), class (\\d)</strong> \u00b7 <span>(\\d+) km")
+                .matcher(page);
+        int count = 0;
+        while (spots.find()) {
+            assertThat(Double.parseDouble(spots.group(1))).isGreaterThan(21.3);
+            assertThat(Integer.parseInt(spots.group(3))).isBetween(1, 100);
+            count++;
+        }
+        assertThat(count).isEqualTo(5);
+        Matcher make = Pattern.compile("/places/new\\?coordinates=([^\"]+)\"").matcher(page);
+        assertThat(make.find()).isTrue();
+        String fresh = web.perform(get("/places/new")
+                        .param("coordinates", URLDecoder.decode(make.group(1), StandardCharsets.UTF_8)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(fresh).contains("Understood as");
+    }
+
+    /** A click 100 pixels to the right of the middle of 2 \u00d7 100 km over 520 pixels is 38.5 km to the east. */
+    @Test
+    void a_click_sets_a_point() throws Exception {
+        String page =
+                ask("?coordinates=38.55,-8.0&within=100&at.x=488&at.y=260").getContentAsString();
+        assertThat(page).contains("38 km E").contains("The point");
+        assertThat(ask("?coordinates=38.55,-8.0&within=100&at.x=0&at.y=0").getContentAsString())
+                .as("a button that is pressed by key clicks its corner")
+                .doesNotContain("The point");
+        assertThat(ask("?coordinates=38.55,-8.0&within=100&at.x=abc&at.y=9e9").getStatus())
+                .isEqualTo(200);
+    }
+
+    /** A grid by the same law, its middle the place itself; too fine a one is refused with what may be. */
+    @Test
+    void the_api_gives_place_and_field() throws Exception {
+        String where = "latitudeDeg=38.55&longitudeDeg=-8.9";
+        JsonNode place = json.readTree(web.perform(get("/api/darkness?" + where))
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+        JsonNode field = json.readTree(web.perform(get("/api/darkness/field?" + where + "&withinKm=10&stepKm=5"))
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+        assertThat(place.path("towards")).hasSize(8);
+        assertThat(place.path("darknessClass").asInt()).isEqualTo(6);
+        assertThat(field.path("zenithMagnitudes")).hasSize(25);
+        assertThat(field.path("zenithMagnitudes").get(12).asDouble())
+                .isCloseTo(place.path("zenithMagnitude").asDouble(), within(0.05));
+        MockHttpServletResponse fine = web.perform(get("/api/darkness/field?" + where + "&withinKm=200&stepKm=0.5"))
+                .andReturn()
+                .getResponse();
+        assertThat(fine.getStatus()).isEqualTo(400);
+        assertThat(fine.getContentAsString()).contains("stepKm").contains("at most 50000");
+    }
+
+    @Test
+    void the_map_is_a_picture() throws Exception {
+        MockHttpServletResponse map = web.perform(get("/places/dark/map.png?coordinates=38.55,-8.9&within=60"))
+                .andReturn()
+                .getResponse();
+        assertThat(map.getContentType()).isEqualTo("image/png");
+        var image = ImageIO.read(new ByteArrayInputStream(map.getContentAsByteArray()));
+        assertThat(image.getWidth()).isEqualTo(776);
+        assertThat(image.getHeight()).isEqualTo(520);
+        int start = image.getRGB(388, 260) & 0xff;
+        int sea = image.getRGB(20, 500) & 0xff;
+        assertThat(start).as("the start lies in light, the sea in the dark").isGreaterThan(sea);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "coordinates=0,-140&within=100|No land within",
+                "coordinates=-90,0&within=50|darker",
+                "coordinates=80,20&within=200|the core never rises",
+                "coordinates=-17,179.9&within=200|km"
+            })
+    void the_ends_of_the_earth(String query, String said) throws Exception {
+        MockHttpServletResponse page = ask("?" + query);
+        assertThat(page.getStatus()).isEqualTo(200);
+        assertThat(page.getContentAsString()).containsIgnoringCase(said);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "coordinates=95,0|latitude",
+                "coordinates=38,-9&within=2000|5 to 200 km",
+                "coordinates=38,-9&within=x|5 to 200 km",
+                "place=999999|Choose one of the list"
+            })
+    void what_cannot_be_is_answered_beside_its_field(String query, String said) throws Exception {
+        MockHttpServletResponse page = ask("?" + query);
+        assertThat(page.getStatus()).isEqualTo(422);
+        assertThat(page.getContentAsString()).containsIgnoringCase(said);
+        assertThat(web.perform(get("/places/dark/map.png?coordinates=95,0"))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(422);
+    }
+}
