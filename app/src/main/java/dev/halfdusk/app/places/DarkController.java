@@ -48,7 +48,21 @@ class DarkController {
     }
 
     /** Something on the map, by its pixels. */
-    public record Dot(double x, double y, String label) {}
+    public record Dot(double x, double y, String label) {
+
+        private static final double LINE_PX = 13;
+        private static final double LETTER_PX = 6.5;
+
+        /** Without its name where that would run into another's; the list beside the map has them all. */
+        Dot unnamedBeside(List<Dot> others) {
+            boolean free = others.stream()
+                    .allMatch(o -> o.label.isEmpty()
+                            || Math.abs(y - o.y) >= LINE_PX
+                            || x >= o.x + LETTER_PX * (o.label.length() + 2)
+                            || o.x >= x + LETTER_PX * (label.length() + 2));
+            return free ? this : new Dot(x, y, "");
+        }
+    }
 
     /** A ring of distance. */
     public record Ring(double r, String label) {}
@@ -163,7 +177,7 @@ class DarkController {
             Dot dot = dot(p.site().latitudeDeg(), p.site().longitudeDeg(), p.name(), field, km);
             if (Math.abs(dot.x - DarkGround.WIDTH / 2.0) < DarkGround.WIDTH / 2.0
                     && Math.abs(dot.y - DarkGround.HEIGHT / 2.0) < DarkGround.HEIGHT / 2.0) {
-                yours.add(dot);
+                yours.add(dot.unnamedBeside(yours));
                 rows.add(new PlaceRow(
                         p.id(),
                         p.name(),

@@ -10,6 +10,7 @@ import dev.halfdusk.app.PageTest;
 import java.io.ByteArrayInputStream;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
@@ -146,5 +147,31 @@ class DarkPagesTest {
                         .getResponse()
                         .getStatus())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void names_on_the_map_do_not_run_into_each_other() {
+        DarkController.Dot mill = new DarkController.Dot(100, 100, "Old Tide Mill");
+        assertThat(new DarkController.Dot(110, 104, "Ledge")
+                        .unnamedBeside(List.of(mill))
+                        .label())
+                .isEmpty();
+        assertThat(new DarkController.Dot(60, 104, "Long enough")
+                        .unnamedBeside(List.of(mill))
+                        .label())
+                .isEmpty();
+        assertThat(new DarkController.Dot(110, 120, "Ledge")
+                        .unnamedBeside(List.of(mill))
+                        .label())
+                .isEqualTo("Ledge");
+        assertThat(new DarkController.Dot(300, 104, "Ledge")
+                        .unnamedBeside(List.of(mill))
+                        .label())
+                .isEqualTo("Ledge");
+        DarkController.Dot silent = new DarkController.Dot(100, 100, "");
+        assertThat(new DarkController.Dot(101, 100, "Ledge")
+                        .unnamedBeside(List.of(silent))
+                        .label())
+                .isEqualTo("Ledge");
     }
 }

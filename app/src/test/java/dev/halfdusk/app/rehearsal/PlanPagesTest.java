@@ -16,6 +16,7 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
@@ -574,8 +575,15 @@ class PlanPagesTest {
     void what_is_broken_stays_with_its_camera_when_others_come_and_go() throws Exception {
         long id = plan();
         long first = camera(id);
+        NamedRig one = rig(true);
+        NamedBody another = kit.bodies().stream()
+                .filter(b -> !b.id().equals(one.body().id()))
+                .findFirst()
+                .orElseThrow();
+        NamedRig two = kit.rig(kit.save(new NamedRig(null, "Its second", another, one.lens(), one.gear())))
+                .orElseThrow();
         long second = plans.addCamera(
-                id, cameras.usual(rig(true), Role.CORONA, plans.existing(id).margins()));
+                id, cameras.usual(two, Role.CORONA, plans.existing(id).margins()));
         save(id + "/rehearsal", Map.of("before", "1"));
         shownAt(id, Anchor.C2, 20);
         save(id + "/rehearsal/happen", Map.of("camera", "" + second, "kind", "unplugged"));
