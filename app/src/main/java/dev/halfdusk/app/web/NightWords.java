@@ -65,7 +65,7 @@ public final class NightWords {
                     + Words.clock(window.from(), night.zone()) + " to " + Words.clock(window.to(), night.zone()) + ".";
         }
         if (!dark.isZero()) {
-            return Words.span(dark) + " of dark sky without moon; the core is not up in it.";
+            return Words.span(dark) + " of dark sky without moon; " + night.whyNoCore(night.moonless()) + " in it.";
         }
         return "The moon is up through all " + Words.span(Interval.total(night.dark())) + " of darkness.";
     }
@@ -123,6 +123,6 @@ public final class NightWords {
         return season.begins()
                 .map(d -> "The core's season begins here on " + Words.day(d)
                         + season.ends().map(e -> " and ends on " + Words.day(e)).orElse("") + ".")
-                .orElse("The core has no season here: it never stands 10\u00b0 high in the dark.");
+                .orElse("The core has no season here: in the dark it never stands above 10\u00b0 for an hour.");
     }
 }

@@ -205,7 +205,7 @@ class OutingPagesTest {
         "69.65,18.96,2027-06-21,The sun does not set",
         "56.5,-4.2,2027-06-21,never gets fully dark",
         "78.2,15.6,2026-12-23,The moon is up through all",
-        "90,0,2027-12-27,the core is not up in it",
+        "90,0,2027-12-27,the core stays below the horizon in it",
         "-90,0,2027-07-04,core above",
         "-33.9,151.2,2027-06-18,The moon is up",
         "0,180,2028-02-29,of dark"

@@ -4,6 +4,7 @@ import dev.halfdusk.core.glow.Moonlight;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Events;
@@ -33,6 +34,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * One night at one site, from local noon to the next local noon: what rises and sets, when it is dark, when the dark is
@@ -384,6 +386,23 @@ public final class Night {
     /** Where the core is at an instant, airless. */
     public Horizontal core(Instant when) {
         return Moment.at(when).observed(FixedPoint.CORE, observer);
+    }
+
+    /** Why the core is not up within some times, to be followed by what times they are. */
+    public String whyNoCore(List<Interval> times) {
+        double highest = times.stream()
+                .flatMap(w -> Stream.concat(Stream.of(w.from(), w.to()), coreTransit.filter(w::contains).stream()))
+                .mapToDouble(t -> core(t).altitudeDeg())
+                .max()
+                .orElse(-90);
+        if (highest < 0) {
+            return "the core stays below the horizon";
+        }
+        return highest < rules.coreAltitudeDeg()
+                ? Numbers.text(
+                        "the core stands no higher than %.1f\u00b0 (%.0f\u00b0 is wanted)",
+                        highest, rules.coreAltitudeDeg())
+                : "the skyline hides the core";
     }
 
     /** The arch of the Milky Way at an instant. */

@@ -219,7 +219,7 @@ public final class Clashes {
                     Clash.Kind.SKYLINE,
                     List.of(s.name()),
                     "The core stands behind the skyline, or too low, during " + s.name() + ".",
-                    within(night.coreUp(), "It is up", "It does not come over the skyline this night."),
+                    within(night.coreUp(), "It is up", "This night " + night.whyNoCore(List.of(night.span())) + "."),
                     elsewhere(s));
         }
     }

@@ -340,4 +340,23 @@ class NightTest {
         assertThat(night(37.6, -8.8, "2029-11-21", "Europe/Lisbon").moonless())
                 .noneMatch(i -> i.contains(Instant.parse("2029-11-21T23:30:00Z")));
     }
+
+    /** At its best the core, at 29.0 degrees south, stands as high as 61.0 degrees less the latitude. */
+    @Test
+    void why_the_core_is_not_up_is_said() {
+        Night north = night(54.8, 9.4, "2027-04-06", "Europe/Berlin");
+        assertThat(north.coreUp()).isEmpty();
+        assertThat(north.whyNoCore(List.of(north.span())))
+                .isEqualTo("the core stands no higher than 6.2\u00b0 (10\u00b0 is wanted)");
+        Instant early = north.coreTransit().orElseThrow().minus(Duration.ofHours(6));
+        assertThat(north.whyNoCore(List.of(new Interval(early, early.plusSeconds(600)))))
+                .isEqualTo("the core stays below the horizon");
+        Night far = night(68, 15, "2027-03-06", "Europe/Oslo");
+        assertThat(far.whyNoCore(List.of(far.span()))).isEqualTo("the core stays below the horizon");
+        NightRules wall = NightRules.USUAL.withSkyline(
+                Skyline.of(List.of(new Skyline.Point(0, 30), new Skyline.Point(120, 30), new Skyline.Point(240, 30))));
+        Night hidden = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, wall);
+        assertThat(hidden.coreUp()).isEmpty();
+        assertThat(hidden.whyNoCore(List.of(hidden.span()))).isEqualTo("the skyline hides the core");
+    }
 }
