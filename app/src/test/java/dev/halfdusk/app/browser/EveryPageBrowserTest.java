@@ -77,12 +77,13 @@ public class EveryPageBrowserTest extends BrowserTest {
             "/sequences?place=1&kind=stack",
             "/sequences/timer?place=3");
 
-    /** What one must hit with a finger, without links in running text; a box by its label, a slider by its picture. */
+    /** What one must hit with a finger, without links in running text; a box by its label, a word that explains itself by its own field. */
     private static final String SMALL_TARGETS = """
             [...document.querySelectorAll("button, select, summary, textarea, .rail a, a.button, input:not([type=hidden])")]
               .map(e => e.matches("[type=checkbox], [type=radio]") ? e.closest("label") ?? e : e)
-              .filter(e => e.checkVisibility() && e.getBoundingClientRect().height < 43.5)
-              .map(e => e.outerHTML.slice(0, 120) + " " + e.getBoundingClientRect().height)
+              .map(e => [e, e.matches(".term") ? parseFloat(getComputedStyle(e, "::after").height) : e.getBoundingClientRect().height])
+              .filter(([e, height]) => e.checkVisibility() && !(height >= 43.5))
+              .map(([e, height]) => e.outerHTML.slice(0, 120) + " " + height)
             """;
 
     /**
