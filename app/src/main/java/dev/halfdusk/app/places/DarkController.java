@@ -182,9 +182,8 @@ class DarkController {
                         p.id(),
                         p.name(),
                         Words.number(
-                                DarkGround.glow(p.site().latitudeDeg(), p.site().longitudeDeg())
-                                        .zenith(DarkGround.NIGHT)
-                                        .magnitude(),
+                                DarkGround.zenith(
+                                        p.site().latitudeDeg(), p.site().longitudeDeg()),
                                 1),
                         p.zenithMagnitude().isPresent()
                                 ? "reads " + Words.number(p.zenithMagnitude().getAsDouble(), 1)
@@ -205,12 +204,7 @@ class DarkController {
                 point.map(c -> row(
                                 "here",
                                 DarkGround.spot(
-                                        c,
-                                        start.lat,
-                                        start.lon,
-                                        DarkGround.glow(c.latitudeDeg(), c.longitudeDeg())
-                                                .zenith(DarkGround.NIGHT)
-                                                .magnitude()),
+                                        c, start.lat, start.lon, DarkGround.zenith(c.latitudeDeg(), c.longitudeDeg())),
                                 home,
                                 field,
                                 km))
@@ -220,18 +214,22 @@ class DarkController {
                 Words.number(home.contrastPercent(), 0),
                 Words.number(best, 0) + " %",
                 gained(f, best),
-                f.better() == null
-                        ? home.darknessClass() == 1
-                                ? "It does not get darker than here."
-                                : "No darker class begins within " + Words.number(within, 0) + " km."
-                        : "Class " + f.better().darknessClass() + " begins "
-                                + Words.number(f.better().distanceKm(), 0) + " km to the "
-                                + Angles.compass(f.better().bearingDeg()) + ".",
+                better(f, within),
                 rows,
                 home.darknessClass() == Luminance.BRIGHTEST_CLASS
                         ? "At class 9 and beyond the Milky Way is hopeless from there. What still works: the moon, eclipses, planets, a"
                                 + " night scene, bright stars in trails."
                         : "");
+    }
+
+    private static String better(Found f, double within) {
+        String none = f.home().darknessClass() == 1
+                ? "It does not get darker than here."
+                : "No darker class begins within " + Words.number(within, 0) + " km.";
+        return f.better()
+                .map(b -> "Class " + b.darknessClass() + " begins " + Words.number(b.distanceKm(), 0) + " km to the "
+                        + Angles.compass(b.bearingDeg()) + ".")
+                .orElse(none);
     }
 
     private static String side(double latitude) {

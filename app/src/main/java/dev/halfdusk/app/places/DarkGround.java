@@ -11,9 +11,11 @@ import dev.halfdusk.core.ground.Gazetteer;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.sky.FixedPoint;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 
@@ -33,7 +35,6 @@ public class DarkGround {
     private static final double APART = 0.3;
 
     private static final int RINGS = 10;
-    private static final double CORE_DECLINATION = -29;
     private static final int DOMES = 300;
     private static final double DARK_AT_DEG = 15;
 
@@ -46,9 +47,12 @@ public class DarkGround {
     private final Cache<List<Object>, Found> known =
             Caffeine.newBuilder().maximumSize(16).build();
 
-    /** What was found. */
-    record Found(
-            DarkField field, Spot home, List<Spot> spots, List<Gain> gains, OptionalDouble betterKm, Spot better) {}
+    /**
+     * What was found.
+     *
+     * @param better the nearest of a class darker than the start, at least of the third; empty where there is none
+     */
+    record Found(DarkField field, Spot home, List<Spot> spots, List<Gain> gains, Optional<Spot> better) {}
 
     /**
      * A place on the map.
@@ -76,8 +80,8 @@ public class DarkGround {
     }
 
     private static Found find(double lat, double lon, double within) {
-        DarkField field =
-                DarkField.around(Gazetteer.shipped(), lat, lon, within * WIDTH / HEIGHT, within, within / STEPS);
+        double step = Math.max(DarkField.STEP.min(), within / STEPS);
+        DarkField field = DarkField.around(Gazetteer.shipped(), lat, lon, within * WIDTH / HEIGHT, within, step);
         boolean[] land = land(field);
         List<int[]> cells = new ArrayList<>();
         for (int j = 0; j < field.rows(); j++) {
@@ -102,19 +106,12 @@ public class DarkGround {
                 spots.add(spot(field, lat, lon, c[0], c[1]));
             }
         }
-        int wanted = Math.max(1, Math.min(3, home.darknessClass - 1));
-        Spot better = cells.stream()
+        int wanted = Math.min(3, home.darknessClass - 1);
+        Optional<Spot> better = cells.stream()
                 .filter(c -> Luminance.classOf(field.magnitude(c[0], c[1])) <= wanted)
                 .min(Comparator.comparingDouble(c -> field.distanceKm(c[0], c[1])))
-                .map(c -> spot(field, lat, lon, c[0], c[1]))
-                .orElse(null);
-        return new Found(
-                field,
-                home,
-                spots,
-                gains(field, lat, lon, within, cells, home),
-                better == null ? OptionalDouble.empty() : OptionalDouble.of(better.distanceKm),
-                better);
+                .map(c -> spot(field, lat, lon, c[0], c[1]));
+        return new Found(field, home, spots, gains(field, lat, lon, within, cells, home), better);
     }
 
     private static boolean[] land(DarkField field) {
@@ -191,14 +188,14 @@ public class DarkGround {
                 .magnitude();
     }
 
-    static SkyGlow glow(double latitude, double longitude) {
+    private static SkyGlow glow(double latitude, double longitude) {
         return SkyGlow.of(
                 OptionalDouble.empty(), SkyGlow.CLEAR, Gazetteer.shipped().domes(latitude, longitude, DOMES));
     }
 
     /** Where the core is highest. */
     static Direction core(double latitude) {
-        double altitude = 90 - Math.abs(latitude - CORE_DECLINATION);
-        return new Direction(latitude > CORE_DECLINATION ? 180 : 0, Math.max(-89, altitude));
+        double altitude = 90 - Math.abs(latitude - FixedPoint.CORE.declinationDeg());
+        return new Direction(latitude > FixedPoint.CORE.declinationDeg() ? 180 : 0, Math.max(-89, altitude));
     }
 }

@@ -17,6 +17,7 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
@@ -173,5 +174,22 @@ class DarkPagesTest {
                         .unnamedBeside(List.of(silent))
                         .label())
                 .isEqualTo("Ledge");
+    }
+
+    /** In the desert every way is as dark: no class begins at the start itself. */
+    @Test
+    void where_it_is_darkest_none_darker_begins() throws Exception {
+        assertThat(ask("?coordinates=23.5,10.5&within=20").getContentAsString())
+                .contains("class 1", "It does not get darker than here.")
+                .doesNotContain("begins 0 km");
+    }
+
+    /** Near and far, its page and its map are answered. */
+    @ParameterizedTest
+    @ValueSource(doubles = {5, 12.3, 24.9, 25, 200})
+    void every_allowed_distance_is_drawn(double within) throws Exception {
+        assertThat(ask("?coordinates=38.55,-8.9&within=" + within).getStatus()).isEqualTo(200);
+        assertThat(ask("/map.png?coordinates=38.55,-8.9&within=" + within).getStatus())
+                .isEqualTo(200);
     }
 }
