@@ -32,7 +32,7 @@
       words.textContent = `night of ${night}, ${clock}`;
     });
 
-    const open = () => { window.location.href = `/nights/${day(Number(slider.value)).toISOString().slice(0, 10)}?place=${carpet.dataset.place}`; };
+    const open = () => { window.location.href = `/nights/${day(Number(slider.value)).toISOString().slice(0, 10)}?place=${carpet.dataset.place}${carpet.dataset.query ?? ""}`; };
     slider.addEventListener("keydown", (event) => { if (event.key === "Enter") { event.preventDefault(); open(); } });
     slider.addEventListener("dblclick", open);
   }

@@ -62,7 +62,7 @@
   const showDependents = () => {
     for (const part of document.querySelectorAll("[data-when]")) {
       const [name, value] = part.dataset.when.split("=");
-      const list = document.querySelector(`select[name="${name}"]`);
+      const list = (part.closest("form") ?? document).querySelector(`select[name="${name}"]`);
       if (list) part.hidden = !value.split(" ").includes(list.value);
     }
   };

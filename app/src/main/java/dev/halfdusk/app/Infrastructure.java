@@ -1,5 +1,6 @@
 package dev.halfdusk.app;
 
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -20,6 +21,12 @@ class Infrastructure {
     @Bean
     Clock clock(HalfDuskProperties properties) {
         return properties.clock() == null ? Clock.systemUTC() : Clock.fixed(properties.clock(), ZoneOffset.UTC);
+    }
+
+    /** Folder of the database, and of what else is kept. */
+    @Bean
+    Path dataFolder(HalfDuskProperties properties) {
+        return properties.data();
     }
 
     /**

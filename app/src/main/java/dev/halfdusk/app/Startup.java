@@ -25,7 +25,8 @@ import org.sqlite.SQLiteConfig;
 final class Startup {
 
     private static final String OWN = "--halfdusk.";
-    private static final Set<String> OPTIONS = Set.of("data", "demo", "clock", "hosts", "forecast", "trial", "warm");
+    private static final Set<String> OPTIONS =
+            Set.of("data", "demo", "clock", "hosts", "forecast", "pictures", "trial", "warm");
     private static final int LAST_PORT = 65_535;
 
     private Startup() {}

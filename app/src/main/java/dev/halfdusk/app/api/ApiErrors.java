@@ -21,12 +21,15 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.HttpMediaTypeNotAcceptableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 
 /** Every refusal of the API as problem+json (RFC 9457), with the parameter, what was given and what is allowed. */
 @Order(Ordered.HIGHEST_PRECEDENCE)
@@ -64,6 +67,22 @@ class ApiErrors {
     ProblemDetail missing(MissingServletRequestParameterException e) {
         return problem(
                 "the parameter " + e.getParameterName() + " is missing", Map.of("parameter", e.getParameterName()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail missing(MissingServletRequestPartException e) {
+        return problem(
+                "the file " + e.getRequestPartName() + " is missing", Map.of("parameter", e.getRequestPartName()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail noFiles(MultipartException e) {
+        return problem("this is sent as multipart/form-data, with a file", Map.of("parameter", "file"));
+    }
+
+    @ExceptionHandler
+    ProblemDetail medium(HttpMediaTypeNotSupportedException e) {
+        return problem("this is sent as multipart/form-data, with a file", Map.of("parameter", "file"));
     }
 
     @ExceptionHandler

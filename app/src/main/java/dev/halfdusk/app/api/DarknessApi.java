@@ -4,6 +4,7 @@ import dev.halfdusk.app.places.DarkGround;
 import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.ground.DarkField;
 import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.ground.Readings;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.ArrayList;
@@ -22,14 +23,26 @@ class DarknessApi {
     /** Fewer or more points are refused: the answer is a number for each. */
     private static final int MOST_POINTS = 50_000;
 
+    private final DarkGround ground;
+
+    DarknessApi(DarkGround ground) {
+        this.ground = ground;
+    }
+
     /** At a height of 15 degrees. */
     public record Towards(double azimuthDeg, double magPerArcsec2) {}
 
     /**
      * @param zenithMagnitude V per square arcsecond, good to uncertaintyMag
      * @param darknessClass 1 to 9
+     * @param townsTimes as bright as estimated, by readings of one's own; 1 where fewer than two are near
      */
-    public record Darkness(double zenithMagnitude, double uncertaintyMag, int darknessClass, List<Towards> towards) {}
+    public record Darkness(
+            double zenithMagnitude,
+            double uncertaintyMag,
+            int darknessClass,
+            double townsTimes,
+            List<Towards> towards) {}
 
     /**
      * @param columns from west to east
@@ -41,14 +54,22 @@ class DarknessApi {
     @GetMapping
     @Operation(
             summary = "Darkness of a place",
-            description = "Estimated from the towns round about, in clear air without moon.")
+            description =
+                    "Estimated from the towns round about, in clear air without moon, corrected by readings of your places where"
+                            + " two or more lie within 60 km.")
     Darkness at(@RequestParam double latitudeDeg, @RequestParam double longitudeDeg) {
-        double zenith = DarkGround.zenith(latitudeDeg, longitudeDeg);
+        Readings readings = ground.readings();
+        double zenith = DarkGround.zenith(latitudeDeg, longitudeDeg, readings);
         List<Towards> towards = new ArrayList<>();
         for (int k = 0; k < 8; k++) {
-            towards.add(new Towards(45.0 * k, DarkGround.towards(latitudeDeg, longitudeDeg, 45.0 * k)));
+            towards.add(new Towards(45.0 * k, DarkGround.towards(latitudeDeg, longitudeDeg, 45.0 * k, readings)));
         }
-        return new Darkness(zenith, DarkField.UNCERTAINTY, Luminance.classOf(zenith), towards);
+        return new Darkness(
+                zenith,
+                DarkField.UNCERTAINTY,
+                Luminance.classOf(zenith),
+                readings.times(latitudeDeg, longitudeDeg),
+                towards);
     }
 
     @GetMapping("/field")
@@ -64,7 +85,8 @@ class DarknessApi {
         if (side * side > MOST_POINTS) {
             throw new BadParameter("stepKm", "gives " + Math.round(side * side) + " points", "at most " + MOST_POINTS);
         }
-        DarkField f = DarkField.around(Gazetteer.shipped(), latitudeDeg, longitudeDeg, withinKm, withinKm, stepKm);
+        DarkField f = DarkField.around(
+                Gazetteer.shipped(), latitudeDeg, longitudeDeg, withinKm, withinKm, stepKm, ground.readings());
         List<Double> magnitudes = new ArrayList<>();
         for (float m : f.magnitudes()) {
             magnitudes.add(Math.round(m * 100) / 100.0);

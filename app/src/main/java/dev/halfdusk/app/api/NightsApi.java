@@ -6,21 +6,26 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.Showing;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
+import dev.halfdusk.core.search.ShowerNight;
 import dev.halfdusk.core.search.Wanted;
 import dev.halfdusk.core.sky.Galaxy;
-import dev.halfdusk.core.sky.Horizontal;
+import dev.halfdusk.core.sky.Refraction;
 import dev.halfdusk.core.sky.Site;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.Month;
@@ -42,6 +47,8 @@ import org.springframework.web.bind.annotation.RestController;
 class NightsApi {
 
     private static final long MOST_NIGHTS = 3700;
+
+    private static final Duration LONGEST_OF_SHOWERS = Duration.ofDays(366);
 
     private final Clock clock;
 
@@ -84,12 +91,29 @@ class NightsApi {
             @Nullable Instant coreRise,
             @Nullable Instant coreSet,
             @Nullable Core coreBest,
+            SightAnswer sight,
             double moonIlluminatedFraction,
             double moonSizeToMean,
             double poleAltitudeDeg) {}
 
     /**
-     * A ranked night; what is said of the core is null where a dark sky was asked for.
+     * What one comes for.
+     *
+     * @param best when it stands highest in the dark, and how; null where it never is up in it
+     */
+    public record SightAnswer(
+            String key,
+            List<Span> up,
+            List<Span> inTheDark,
+            @Nullable Instant rise,
+            @Nullable Instant set,
+            @Nullable Best best) {}
+
+    /** @param contrastPercent by which it outshines its sky; of a point of light how much of its sky is natural */
+    public record Best(Instant utc, double airlessAltitudeDeg, double azimuthDeg, double contrastPercent) {}
+
+    /**
+     * A ranked night; what is said of the core, or of the sight instead, is null where a dark sky was asked for.
      *
      * @param skyMagnitude of the zenith, or of the wanted part of the sky, in the middle of the window
      */
@@ -113,6 +137,16 @@ class NightsApi {
         PART
     }
 
+    /** @param perHourInTheDark at the best, without moon, lamps and twilight */
+    public record ShowerAnswer(
+            String shower,
+            LocalDate night,
+            Instant bestUtc,
+            double perHour,
+            double perHourInTheDark,
+            Span window,
+            double radiantAltitudeDeg) {}
+
     public record AlignmentAnswer(
             Instant utc,
             double separationDeg,
@@ -127,7 +161,9 @@ class NightsApi {
     @Operation(
             summary = "One night, from local noon to local noon",
             description = "zone: a time zone name; without it the hour zone of the longitude. moonAllowanceMag: by how"
-                    + " much moonlight may brighten the zenith before the sky no longer counts as dark (0: moon down).")
+                    + " much moonlight may brighten the zenith before the sky no longer counts as dark (0: moon down)."
+                    + " coreAltitude: how high core and sight must stand. deepest: where the sun never is so low, as dark"
+                    + " as the night gets. zenithMagnitude: of the dark zenith, for the contrast.")
     NightAnswer night(
             @RequestParam double latitudeDeg,
             @RequestParam double longitudeDeg,
@@ -136,9 +172,15 @@ class NightsApi {
             @RequestParam Optional<ZoneId> zone,
             @RequestParam(defaultValue = "18") double depression,
             @RequestParam(defaultValue = "0") double moonAllowanceMag,
-            @RequestParam(defaultValue = "10") double coreAltitude) {
+            @RequestParam(defaultValue = "10") double coreAltitude,
+            @Parameter(description = "what one comes for: " + Targets.SIGHTS) @RequestParam(defaultValue = "core")
+                    String sight,
+            @RequestParam(defaultValue = "false") boolean deepest,
+            @RequestParam(defaultValue = "21.9") double zenithMagnitude) {
         Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
-        NightRules rules = new NightRules(depression, moonAllowanceMag, coreAltitude, Skyline.FLAT, 0);
+        Sight sought = Targets.sight(sight);
+        NightRules rules =
+                new NightRules(new Dark(depression, deepest), moonAllowanceMag, coreAltitude, Skyline.FLAT, 0);
         Night night = Night.of(site, date, zone.orElseGet(site::hourZone), rules);
         return new NightAnswer(
                 night.date(),
@@ -152,14 +194,31 @@ class NightsApi {
                         .toList(),
                 spans(night.dark()),
                 spans(night.moonless()),
-                spans(night.coreUp()),
-                spans(night.coreDark()),
-                night.coreRise().orElse(null),
-                night.coreSet().orElse(null),
-                night.coreBest().map(when -> core(night, when)).orElse(null),
+                spans(night.core().up()),
+                spans(night.core().inDark()),
+                night.core().rise().orElse(null),
+                night.core().set().orElse(null),
+                night.core().best().map(when -> core(night, when)).orElse(null),
+                answer(night.showing(sought), SkyGlow.ofZenith(zenithMagnitude)),
                 night.moon().fraction(),
                 night.moonSize(),
                 night.poleAltitudeDeg());
+    }
+
+    private static SightAnswer answer(Showing showing, SkyGlow glow) {
+        return new SightAnswer(
+                showing.sight().key(),
+                spans(showing.up()),
+                spans(showing.inDark()),
+                showing.rise().orElse(null),
+                showing.set().orElse(null),
+                showing.best()
+                        .map(t -> new Best(
+                                t,
+                                showing.at(t).altitudeDeg(),
+                                showing.at(t).azimuthDeg(),
+                                showing.contrastPercent(t, glow)))
+                        .orElse(null));
     }
 
     private static List<Span> spans(List<Interval> intervals) {
@@ -167,7 +226,7 @@ class NightsApi {
     }
 
     private static Core core(Night night, Instant when) {
-        Horizontal core = night.core(when);
+        Direction core = night.core().at(when);
         Galaxy.Arch arch = night.arch(when);
         Band band = new Band(
                 arch.stance().key(),
@@ -177,7 +236,8 @@ class NightsApi {
                 arch.rightFootDeg(),
                 arch.topAltitudeDeg(),
                 arch.topAzimuthDeg());
-        return new Core(when, core.altitudeDeg(), core.refractedAltitudeDeg(), core.azimuthDeg(), band);
+        return new Core(
+                when, core.altitudeDeg(), Refraction.STANDARD.lifted(core.altitudeDeg()), core.azimuthDeg(), band);
     }
 
     @GetMapping("/nights/search")
@@ -211,7 +271,14 @@ class NightsApi {
                     double azimuthDeg,
             @Parameter(description = "of the wanted part of the sky") @RequestParam(defaultValue = "45")
                     double altitudeDeg,
+            @Parameter(description = "what is looked for where core is wanted: " + Targets.SIGHTS)
+                    @RequestParam(defaultValue = "core")
+                    String sight,
+            @Parameter(description = "in nights that never are so dark, as dark as they get")
+                    @RequestParam(defaultValue = "false")
+                    boolean deepest,
             @RequestParam(defaultValue = "400") int limit) {
+        Sight sought = Targets.sight(sight);
         Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
         ZoneId placeZone = zone.orElseGet(site::hourZone);
         LocalDate first = from.orElseGet(() -> LocalDate.now(clock.withZone(placeZone)));
@@ -221,14 +288,15 @@ class NightsApi {
             throw new BadParameter("to", "is not in reach", "from " + first + " to " + first.plusDays(MOST_NIGHTS - 1));
         }
         Wanted what = switch (wanted) {
-            case CORE -> new Wanted.Core(coreAltitude, coreAltitudeTo, azimuthFrom, azimuthTo);
+            case CORE -> new Wanted.Standing(coreAltitude, coreAltitudeTo, azimuthFrom, azimuthTo);
             case DARK -> new Wanted.DarkSky();
             case PART ->
                 new Wanted.PartOfSky(new Direction(Range.AZIMUTH.check(azimuthDeg), Range.ALTITUDE.check(altitudeDeg)));
         };
-        NightWish wish = new NightWish(hours, depression, moonAllowanceMag, what, stance, weekday, month);
-        YearOfNights year =
-                YearOfNights.of(site, first, (int) nights, placeZone, Skyline.FLAT, SkyGlow.ofZenith(zenithMagnitude));
+        NightWish wish =
+                new NightWish(hours, new Dark(depression, deepest), moonAllowanceMag, what, stance, weekday, month);
+        YearOfNights year = YearOfNights.of(
+                site, first, (int) nights, placeZone, Skyline.FLAT, SkyGlow.ofZenith(zenithMagnitude), sought);
         return NightSearch.find(year, wish).stream()
                 .limit(limit)
                 .map(NightsApi::ranked)
@@ -241,13 +309,49 @@ class NightsApi {
                 h.score(),
                 Span.of(h.window()),
                 h.hours(),
-                h.core().map(NightSearch.CoreTop::altitudeDeg).orElse(null),
-                h.core().map(NightSearch.CoreTop::azimuthDeg).orElse(null),
-                h.core().map(NightSearch.CoreTop::contrastPercent).orElse(null),
+                h.top().map(NightSearch.Top::altitudeDeg).orElse(null),
+                h.top().map(NightSearch.Top::azimuthDeg).orElse(null),
+                h.top().map(NightSearch.Top::contrastPercent).orElse(null),
                 h.moonFraction(),
-                h.core().map(c -> c.stance().key()).orElse(null),
+                h.top().map(c -> c.stance().key()).orElse(null),
                 h.skyMagnitude(),
                 h.reasons());
+    }
+
+    @GetMapping("/showers")
+    @Operation(
+            summary = "Showers of meteors, each in the richest of its nights at a site",
+            description =
+                    "Those whose peak lies between from and to, up to a year apart. Meteors an hour for one person.")
+    List<ShowerAnswer> showers(
+            @RequestParam double latitudeDeg,
+            @RequestParam double longitudeDeg,
+            @RequestParam(defaultValue = "0") double elevationM,
+            @RequestParam Instant from,
+            @RequestParam Instant to,
+            @RequestParam Optional<ZoneId> zone,
+            @RequestParam(defaultValue = "21.9") double zenithMagnitude) {
+        if (to.isBefore(from) || Duration.between(from, to).compareTo(LONGEST_OF_SHOWERS) > 0) {
+            throw new BadParameter("to", "is not in reach", "from " + from + " to " + from.plus(LONGEST_OF_SHOWERS));
+        }
+        Site site = new Site(latitudeDeg, longitudeDeg, elevationM);
+        ZoneId there = zone.orElseGet(site::hourZone);
+        return ShowerNight.between(
+                        from,
+                        to,
+                        date -> Night.of(site, date, there, NightRules.USUAL),
+                        SkyGlow.ofZenith(zenithMagnitude),
+                        there)
+                .stream()
+                .map(n -> new ShowerAnswer(
+                        n.shower().name(),
+                        n.night().date(),
+                        n.best(),
+                        n.perHour(),
+                        n.perHourInTheDark(),
+                        Span.of(n.window()),
+                        n.radiantDeg()))
+                .toList();
     }
 
     @GetMapping("/alignments")

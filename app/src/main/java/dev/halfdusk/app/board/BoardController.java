@@ -12,6 +12,9 @@ import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Offer;
+import dev.halfdusk.core.night.Sight;
+import dev.halfdusk.core.search.NightSearch;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -52,7 +55,7 @@ class BoardController {
             String day,
             Ribbon ribbon,
             String dark,
-            String core,
+            String see,
             String moon,
             String phase,
             boolean good) {}
@@ -77,8 +80,6 @@ class BoardController {
                     model.addAttribute("place", p);
                     List<NightRow> nights = nights(p);
                     model.addAttribute("nights", nights);
-                    model.addAttribute(
-                            "core", nights.stream().anyMatch(n -> !n.core().equals(NOTHING)));
                 });
         return "board/board";
     }
@@ -93,7 +94,7 @@ class BoardController {
                 .limit(MOST_PLACES)
                 .map(p -> {
                     Night night = skies.night(p, LocalDate.now(clock.withZone(p.zone())));
-                    return new HereRow(p.id(), p.name(), NightWords.verdict(night), NightWords.moon(night));
+                    return new HereRow(p.id(), p.name(), NightWords.verdict(night, p.glow()), NightWords.moon(night));
                 })
                 .toList();
     }
@@ -105,23 +106,21 @@ class BoardController {
     @GetMapping("/board/best")
     String best(@RequestParam Optional<String> place, Model model) {
         List<Place> all = places.all();
-        place.flatMap(id ->
-                        all.stream().filter(p -> p.id().toString().equals(id)).findFirst())
-                .or(() -> all.stream().findFirst())
-                .ifPresent(p -> {
-                    LocalDate today = LocalDate.now(clock.withZone(p.zone()));
-                    List<NightRow> rows = IntStream.range(0, LOOK_NIGHTS)
-                            .mapToObj(i -> skies.night(p, today.plusDays(i)))
-                            .sorted(Comparator.comparing((Night n) -> Interval.total(n.coreDark()))
-                                    .thenComparing(n -> Interval.total(n.moonless()))
-                                    .reversed())
-                            .limit(MOST_BEST)
-                            .sorted(Comparator.comparing(Night::date))
-                            .map(n -> row(n, p))
-                            .toList();
-                    model.addAttribute("best", rows);
-                    model.addAttribute("place", p);
-                });
+        Places.chosen(place, all).ifPresent(p -> {
+            LocalDate today = LocalDate.now(clock.withZone(p.zone()));
+            List<NightRow> rows = IntStream.range(0, LOOK_NIGHTS)
+                    .mapToObj(i -> skies.night(p, today.plusDays(i)))
+                    .sorted(Comparator.comparing(
+                                    (Night n) -> Interval.total(n.core().inDark()))
+                            .thenComparing(n -> Interval.total(n.moonless()))
+                            .reversed())
+                    .limit(MOST_BEST)
+                    .sorted(Comparator.comparing(Night::date))
+                    .map(n -> row(n, p))
+                    .toList();
+            model.addAttribute("best", rows);
+            model.addAttribute("place", p);
+        });
         return "board/best";
     }
 
@@ -133,16 +132,28 @@ class BoardController {
     }
 
     private static NightRow row(Night night, Place place) {
-        Duration core = Interval.total(night.coreDark());
+        Duration core = Interval.total(night.core().inDark());
         return new NightRow(
                 night.date(),
                 Words.shortDay(night.date()),
                 Ribbon.of(night, place.glow()),
                 hours(Interval.total(night.moonless())),
-                hours(core),
+                see(night, place, core),
                 Words.percent(night.moon().fraction()),
                 Words.phase(night.moon()),
                 core.compareTo(Duration.ofHours(1)) >= 0);
+    }
+
+    /** "core 3 h 20 min": what of the Milky Way there is, the core before all else. */
+    private static String see(Night night, Place place, Duration core) {
+        if (!core.isZero()) {
+            return Sight.CORE.bare() + " " + Words.span(core);
+        }
+        return Offer.of(Sight.MILKY_WAY, night, place.glow()).stream()
+                .filter(o -> !o.sight().equals(Sight.ARCH) && o.contrastPercent() >= NightSearch.CONTRAST_PLAIN)
+                .flatMap(o -> o.window().stream().map(w -> o.sight().bare() + " " + Words.span(w.length())))
+                .findFirst()
+                .orElse(NOTHING);
     }
 
     private static String hours(Duration duration) {

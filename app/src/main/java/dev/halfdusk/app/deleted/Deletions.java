@@ -12,6 +12,7 @@ import static dev.halfdusk.app.db.Tables.PLACE;
 import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.RIG_GEAR;
 import static dev.halfdusk.app.db.Tables.SCRIPT_CUT;
+import static dev.halfdusk.app.db.Tables.STOP;
 import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.web.NotFound;
@@ -134,6 +135,7 @@ public class Deletions {
         } else if (s.table.equals(OUTING)) {
             ids(TAKE.RIG_ID, TAKE.OUTING_ID.eq(id).and(TAKE.DELETED_AT.isNull()))
                     .forEach(r -> restore(shelf("rig"), r));
+            ids(STOP.PLACE_ID, STOP.OUTING_ID.eq(id)).forEach(p -> restore(shelf("place"), p));
         } else if (s.table.equals(ECLIPSE_PLAN)) {
             ids(ECLIPSE_CAMERA.RIG_ID, ECLIPSE_CAMERA.PLAN_ID.eq(id).and(ECLIPSE_CAMERA.DELETED_AT.isNull()))
                     .forEach(r -> restore(shelf("rig"), r));
@@ -149,7 +151,12 @@ public class Deletions {
         List<Need> all = new ArrayList<>();
         switch (kind) {
             case "place" -> {
-                all.addAll(needs("outing", OUTING.PLACE_ID.eq(id)));
+                all.addAll(needs(
+                        "outing",
+                        OUTING.PLACE_ID
+                                .eq(id)
+                                .or(OUTING.ID.in(
+                                        db.select(STOP.OUTING_ID).from(STOP).where(STOP.PLACE_ID.eq(id))))));
                 all.addAll(needs("plan", ECLIPSE_PLAN.PLACE_ID.eq(id).or(ECLIPSE_PLAN.OTHER_PLACE_ID.eq(id))));
             }
             case "body" -> all.addAll(needs("rig", RIG.BODY_ID.eq(id)));

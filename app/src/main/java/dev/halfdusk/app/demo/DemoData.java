@@ -138,7 +138,8 @@ class DemoData implements SmartInitializingSingleton {
                         "Along the quay, five minutes",
                         "No railing towards the water, crowds, ropes on the ground",
                         "When the organiser's people say so",
-                        "The harbour office, two minutes along the quay")));
+                        "The harbour office, two minutes along the quay",
+                        OptionalDouble.of(-1.4))));
 
         places.saveSkyline(ledge.id(), LEDGE_SKYLINE);
         places.addMark(ledge.id(), new Mark("Needle Arch", 172, 140, 24, 13, -1, Silhouette.ARCH));
@@ -156,10 +157,13 @@ class DemoData implements SmartInitializingSingleton {
 
         fisheyeRig();
         LocalDate today = LocalDate.now(clock.withZone(COAST));
-        LocalDate core = nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 2);
-        LocalDate dawn = nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.coreDark()) >= 1);
+        LocalDate core =
+                nearNewMoon(ledge, today.plusDays(2), 1, n -> hours(n.core().inDark()) >= 2);
+        LocalDate dawn =
+                nearNewMoon(arch, today.plusDays(2), 1, n -> hours(n.core().inDark()) >= 1);
         LocalDate dark = nearNewMoon(mill, today.plusDays(1), 1, n -> hours(n.moonless()) >= 5);
-        LocalDate summer = nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.coreDark()) >= 1);
+        LocalDate summer =
+                nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.core().inDark()) >= 1);
         Soon soon = next(today, ledge, mill);
         Outing first = outings.save(Outing.fresh(soon.title, soon.place, soon.night)
                 .with(new Outing.Going(2, 40, 15, soon.turnBack))
@@ -173,7 +177,7 @@ class DemoData implements SmartInitializingSingleton {
             Outing later = outings.save(Outing.fresh(CORE, ledge, core).with(new Outing.Going(2, 40, 15, TIDE)));
             core(ledge).forEach(t -> evening.add(later, t));
         }
-        one("First core of dawn", arch, dawn, "First zoom", 18, 3.5);
+        fromPlaceToPlace(mill, arch, dawn);
         eclipse(ledge, today);
         trip.plan(strait, shore);
         festival(mole, today);
@@ -234,7 +238,8 @@ class DemoData implements SmartInitializingSingleton {
                         "Track from the road, then 15 minutes on foot",
                         "Cliff edge without fence, swell on the lower rocks, loose stone after rain",
                         "One hour before high water",
-                        "Car at the end of the track, 15 minutes uphill")));
+                        "Car at the end of the track, 15 minutes uphill",
+                        OptionalDouble.of(-1.4))));
     }
 
     /**
@@ -294,6 +299,19 @@ class DemoData implements SmartInitializingSingleton {
         evening.add(outings.save(Outing.fresh(title, place, night)), take.set(focal, aperture));
     }
 
+    /** Trails over the mill, and the core over the arch when it has come up. */
+    private void fromPlaceToPlace(Place mill, Place arch, LocalDate night) {
+        Outing outing = outings.save(
+                Outing.fresh("First core of dawn", mill, night).with(new Outing.Going(2, 55, 5, Optional.empty())));
+        Outing both = outings.visit(outing.id(), List.of(new Outing.Further(arch, 25, 15)));
+        evening.add(both, Take.of("Trails over the mill", new Trails(5, 30, 1, 0), Takes.camera(rig("First zoom"))));
+        evening.add(
+                both,
+                Take.of("Core over the arch", new MilkyWay(5), Takes.camera(rig("First zoom")))
+                        .set(18, 3.5)
+                        .at(1));
+    }
+
     private static final String CORE = "Core over Needle Arch";
     private static final Optional<LocalTime> TIDE = Optional.of(LocalTime.of(4, 10));
 
@@ -319,7 +337,7 @@ class DemoData implements SmartInitializingSingleton {
         return soon(
                         nights,
                         ledge,
-                        n -> hours(n.coreDark()) >= 2,
+                        n -> hours(n.core().inDark()) >= 2,
                         d -> new Soon(
                                 CORE, "Tide turns at four: off the lower rocks before.", ledge, d, core(ledge), TIDE))
                 .or(() -> soon(
@@ -365,7 +383,7 @@ class DemoData implements SmartInitializingSingleton {
                 Take.of("Ground for the blend", new Ground(3, 60), wide),
                 Take.of("The arch", Arch.KIND.usual(), wide),
                 Take.of("Core over Needle Arch", new MilkyWay(5), wide)
-                        .with(places.at(ledge.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Needle Arch")))),
+                        .with(places.at(ledge.id(), Wish.over(Wish.Kind.SIGHT_OVER_MARK, Named.of("Needle Arch")))),
                 Take.of("Friend on the ledge", new People(4), wide),
                 Take.of("Circles", new Trails(20, 30, 1, 5), fisheye));
     }

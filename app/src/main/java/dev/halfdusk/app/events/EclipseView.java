@@ -252,8 +252,7 @@ record EclipseView(
 
     private static String tracker(EclipseRequest a, CameraBody body) {
         Settings s = a.tracked().settings();
-        return body.label(s.seconds()) + " s, f/" + Numbers.trimmed(s.aperture(), 1) + ", ISO "
-                + Numbers.plain(s.iso());
+        return body.words(s);
     }
 
     /** Of the take that an outing would get, which leaves the penumbra out; null where the night has no window for it. */

@@ -2,6 +2,7 @@ package dev.halfdusk.app.events;
 
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
@@ -11,8 +12,12 @@ import dev.halfdusk.core.eclipse.LunarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.search.ShowerNight;
 import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Observer;
@@ -31,11 +36,20 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Coming events at a place, in words and numbers. */
-record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonRow> fullMoons, List<MoonRow> moons) {
+record EventsView(
+        List<EclipseRow> eclipses,
+        List<SolarRow> suns,
+        List<ShowerRow> showers,
+        List<FullMoonRow> fullMoons,
+        List<MoonRow> moons) {
 
     private static final Duration ECLIPSES = Duration.ofDays(5 * 365);
     private static final Duration MOONS = Duration.ofDays(100);
     private static final int MOST_FULL = 14;
+
+    /** Fewer meteors an hour are no event. */
+    private static final double FEWEST = 1.5;
+
     private static final Duration PATH_STEP = Duration.ofMinutes(15);
     private static final Sensor FULL_FRAME = Sensor.of(36, 24, 6000);
     private static final double BEHIND_DEG = 6;
@@ -68,6 +82,26 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
     record SolarRow(
             LocalDate utc, String date, String type, String times, String inner, String covered, String stands) {}
 
+    /**
+     * A shower of meteors in its best night here.
+     *
+     * @param inTheDark meteors an hour without moon, lamps and twilight
+     * @param curve path of the rate through the night, in a box of 100 by 24
+     * @param query that asks for its radiant
+     */
+    record ShowerRow(
+            String name,
+            LocalDate night,
+            String date,
+            String best,
+            String times,
+            String perHour,
+            String inTheDark,
+            String radiant,
+            String moon,
+            String curve,
+            String query) {}
+
     /** A nearly full moon that rises or sets while the land is lit. */
     record FullMoonRow(
             Instant when,
@@ -92,6 +126,10 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
                         .map(e -> eclipse(e, observer, place, marks))
                         .toList(),
                 suns(now, to, observer, place),
+                skies.showers(place, today).stream()
+                        .filter(n -> n.perHour() >= FEWEST)
+                        .map(n -> shower(n, place))
+                        .toList(),
                 fullMoons(place, marks, skies, today),
                 moons(now, within(now.plus(MOONS)), zone));
     }
@@ -153,6 +191,35 @@ record EventsView(List<EclipseRow> eclipses, List<SolarRow> suns, List<FullMoonR
                                 .map(s -> "most of it at " + Words.clock(s.when(), zone) + ", on the horizon in the "
                                         + Angles.compass(s.sun().azimuthDeg()))
                                 .orElse(""));
+    }
+
+    private static ShowerRow shower(ShowerNight n, Place place) {
+        ZoneId zone = place.zone();
+        Sight radiant = Sight.of(n.shower());
+        return new ShowerRow(
+                n.shower().name(),
+                n.night().date(),
+                Words.shortDay(n.night().date()) + " " + n.night().date().getYear(),
+                Words.clock(n.best(), zone),
+                Words.clock(n.window().from(), zone) + " to "
+                        + Words.clock(n.window().to(), zone),
+                Words.number(n.perHour(), 0),
+                Words.number(n.perHourInTheDark(), 0),
+                Words.number(n.radiantDeg(), 0) + "\u00b0",
+                Words.percent(n.night().moon().fraction()),
+                curve(n),
+                AskedSky.query(Asked.of(radiant)));
+    }
+
+    /** In a box of 100 by 24, filled to its foot. */
+    private static String curve(ShowerNight n) {
+        StringBuilder path = new StringBuilder("M0,24");
+        int last = n.rates().size() - 1;
+        for (int i = 0; i <= last; i++) {
+            double x = last == 0 ? 0 : 100.0 * i / last;
+            path.append(Numbers.text(" L%.1f,%.1f", x, 24 - 22 * n.rates().get(i) / n.perHour()));
+        }
+        return path.append(" L100,24Z").toString();
     }
 
     private static List<FullMoonRow> fullMoons(Place place, List<Mark> marks, Skies skies, LocalDate today) {

@@ -193,19 +193,22 @@ record MapPicture(
 
     private static String coast(View view) {
         StringBuilder path = new StringBuilder();
-        for (float[][] ring : Coast.rings()) {
+        for (Coast.Ring ring : Coast.world().rings()) {
             double lastX = Double.NaN;
             double lastY = Double.NaN;
             boolean open = false;
-            for (int i = 0; i < ring[0].length; i++) {
-                double x = view.x(ring[0][i]);
-                double y = view.y(ring[1][i]);
+            for (int i = 0; i < ring.longitudes().length; i++) {
+                double x = view.x(ring.longitudes()[i]);
+                double y = view.y(ring.latitudes()[i]);
                 if (!view.shows(x, y)) {
                     open = false;
                     continue;
                 }
                 boolean jumps = open && Math.abs(x - lastX) > WIDTH / 2.0;
-                if (open && !jumps && Math.hypot(x - lastX, y - lastY) < LEAST_STEP && i + 1 < ring[0].length) {
+                if (open
+                        && !jumps
+                        && Math.hypot(x - lastX, y - lastY) < LEAST_STEP
+                        && i + 1 < ring.longitudes().length) {
                     continue;
                 }
                 path.append(open && !jumps ? 'L' : 'M').append(point(x, y));

@@ -102,7 +102,8 @@ class NightSceneController {
                 "ev100", s.ev100(),
                 "frames", s.frames(),
                 "exponent", s.exponent(),
-                "shadows", s.shadows() ? "on" : "");
+                "shadows", s.shadows() ? "on" : "",
+                "view", s.view().ordinal());
         return KeptTake.of(a.asked(), form, "night-scene", "Night scene", own)
                 .wished(a.asked())
                 .aimed(a.asked());

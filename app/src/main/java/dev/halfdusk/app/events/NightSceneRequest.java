@@ -30,11 +30,10 @@ import java.util.OptionalLong;
  * What is asked about a night scene.
  *
  * @param natural luminance of sky and ground without lamps, cd/m²
- * @param scene its reading, bracket and film
+ * @param scene its kind, reading, bracket and film
  */
 record NightSceneRequest(
         SetupRequest asked,
-        NightSceneKind view,
         double natural,
         NightScene scene,
         Diffusion diffusion,
@@ -144,14 +143,14 @@ record NightSceneRequest(
         boolean ofShadows = shadows && reading.orElseThrow() != Reading.TYPICAL;
         return Optional.of(new NightSceneRequest(
                 asked,
-                view.orElseThrow(),
                 natural,
                 new NightScene(
                         iso.getAsDouble(),
                         SceneLight.EV.nearest(metered),
                         (int) frames.getAsLong(),
                         exponent.getAsDouble(),
-                        ofShadows),
+                        ofShadows,
+                        view.orElseThrow()),
                 diffusion.orElseThrow(),
                 new Blades((int) blades.getAsLong()),
                 new Traffic(
@@ -160,6 +159,10 @@ record NightSceneRequest(
                         across.getAsDouble()),
                 new Gaps(cars.getAsDouble()),
                 (int) left.getAsLong()));
+    }
+
+    NightSceneKind view() {
+        return scene.view();
     }
 
     Settings settings() {
@@ -171,9 +174,9 @@ record NightSceneRequest(
         Settings s = settings();
         Scene open = Scene.open(asked.setup().from(), asked.setup().moment())
                 .marked(marks)
-                .bySea(view.water() && asked.place().seaHorizon());
+                .bySea(view().water() && asked.place().seaHorizon());
         Street street = Street.of(
-                view,
+                view(),
                 asked.axis().azimuthDeg(),
                 traffic,
                 s.seconds(),
@@ -181,7 +184,7 @@ record NightSceneRequest(
         Shot shot = Shot.of(asked.setup(), scene.asSensor(s), LAMPLIGHT)
                 .withDetails(Shot.Details.USUAL.with(diffusion).withBlades(blades.count()));
         return Photograph.take(
-                view.lamps() ? open.in(street) : open,
+                view().lamps() ? open.in(street) : open,
                 shot,
                 Window.whole(asked.optics().sensor(), width()),
                 3);

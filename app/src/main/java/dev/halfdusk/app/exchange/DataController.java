@@ -18,7 +18,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.search.StandingLine;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.sky.Target;
 import dev.halfdusk.core.take.Wish;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -212,18 +212,19 @@ class DataController {
                 outingFile.write(id).orElseThrow().toPrettyString());
     }
 
-    /** The place and its marks, and where to stand at a take's middle so that core or moon is over its mark. */
+    /** Its places and their marks, and where to stand at a take's middle so that sight or moon is over its mark. */
     @GetMapping("/outings/{id:\\d{1,18}}/sheet/night.gpx")
     ResponseEntity<String> gpx(@PathVariable long id) {
         OutingPlanner.Arranged night = evening.of(outings.existing(id));
-        Place place = night.outing().place();
         List<Spot> all = new ArrayList<>();
-        all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));
-        for (Mark m : places.plainMarks(place.id())) {
-            Coordinates at = Geodesy.destination(
-                    place.site().latitudeDeg(), place.site().longitudeDeg(), m.bearingDeg(), m.distanceM() / 1000);
-            all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
-        }
+        night.outing().places().stream().distinct().forEach(place -> {
+            all.add(spot(place.name(), place.site().latitudeDeg(), place.site().longitudeDeg(), place));
+            for (Mark m : places.plainMarks(place.id())) {
+                Coordinates at = Geodesy.destination(
+                        place.site().latitudeDeg(), place.site().longitudeDeg(), m.bearingDeg(), m.distanceM() / 1000);
+                all.add(spot(m.name(), at.latitudeDeg(), at.longitudeDeg(), place));
+            }
+        });
         night.schedule().slots().forEach(slot -> stand(night, slot).ifPresent(all::add));
         return Attachment.of(
                 Attachment.name(night.outing().title(), night.outing().night(), "night.gpx"),
@@ -233,16 +234,18 @@ class DataController {
 
     private static Optional<Spot> stand(OutingPlanner.Arranged night, Slot slot) {
         Wish wish = slot.plan().take().wish();
-        boolean core = wish.kind() == Wish.Kind.CORE_OVER_MARK;
-        if (!core && wish.kind() != Wish.Kind.MOON_OVER_MARK) {
+        if (!wish.kind().marked()) {
             return Optional.empty();
         }
-        Place place = night.outing().place();
+        Optional<Target> over = wish.kind() == Wish.Kind.MOON_OVER_MARK
+                ? Optional.of(Body.MOON)
+                : wish.asked().sight().target();
+        Place place = night.outing().place(slot.stop());
         Instant middle = slot.runs().middle();
         return wish.mark()
-                .flatMap(m -> night.c().mark(m.id()))
-                .flatMap(m -> StandingLine.of(core ? FixedPoint.CORE : Body.MOON, middle, place.site(), m, m.footM())
-                        .at(m.distanceM()))
+                .flatMap(m -> slot.plan().c().mark(m.id()))
+                .flatMap(m -> over.flatMap(t ->
+                        StandingLine.of(t, middle, place.site(), m, m.footM()).at(m.distanceM())))
                 .map(s -> spot(
                         "Stand for " + slot.name() + " at " + night.night().clock(middle),
                         s.at().latitudeDeg(),

@@ -99,7 +99,7 @@ class FieldController {
                         .map(n -> new NoteRow(Words.clock(n.at(), zone), n.take(), n.words()))
                         .toList());
         model.addAttribute("bodies", bodies(night));
-        model.addAttribute("warnings", outing.place().notes().warnings());
+        model.addAttribute("warnings", outing.warnings());
         return "field/field";
     }
 
@@ -155,13 +155,16 @@ class FieldController {
         OutingPlanner.Arranged night = evening.of(outing);
         Instant now = heard.at(when);
         OptionalDouble by = new Form().put("stops", stops).number("stops", EclipseLadder.BRIGHTER);
-        takes.of(id).stream()
+        night.takes().stream()
                 .filter(t -> take.equals("" + t.id()) && by.isPresent())
                 .forEach(t -> t.take()
                         .subject()
-                        .brighter(by.getAsDouble(), t.take(), night.c(), at(night, t.id(), now))
+                        .brighter(by.getAsDouble(), t.take(), t.plan().c(), at(night, t.id(), now))
                         .ifPresent(s -> takes.change(
-                                id, t.id(), t.take().with(s), t.rig().id())));
+                                id,
+                                t.id(),
+                                t.stored().take().with(s),
+                                t.stored().rig().id())));
         return back(id);
     }
 

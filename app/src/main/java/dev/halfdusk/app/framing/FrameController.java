@@ -19,6 +19,7 @@ import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Sensor;
@@ -96,6 +97,12 @@ class FrameController {
             "danjon",
             "limits");
 
+    /** What the frame can be put on beside core, moon and pole, which have buttons of their own. */
+    private static final List<Choice> PUT = Sight.ALL.stream()
+            .filter(s -> !s.equals(Sight.CORE) && !s.equals(Sight.POLE))
+            .map(s -> new Choice(s.key(), s.title()))
+            .toList();
+
     private final SetupReader setups;
     private final FrameReader frames;
     private final Darkroom darkroom;
@@ -132,6 +139,7 @@ class FrameController {
         model.addAttribute("thirds", THIRDS);
         model.addAttribute("diffusions", DIFFUSIONS);
         model.addAttribute("display", form.has("distance") ? FrameRequest.DISPLAY : List.of());
+        model.addAttribute("sights", PUT);
         model.addAttribute("cloudy", FrameReader.Cloudy.CHOICES);
         if (!choices.enough()) {
             return "framing/frame";
@@ -204,6 +212,13 @@ class FrameController {
         image(Form.of(typed), response, f -> whole(f, PREVIEW_WIDTH));
     }
 
+    /** The same, small: one of many on a page. */
+    @GetMapping("/small.jpg")
+    void small(@RequestParam Map<String, String> typed, HttpServletResponse response) {
+        Form form = Form.of(typed);
+        image(form, response, f -> whole(f, SMALL_WIDTH), Photograph.Stars.CATALOGUED, jpeg(form));
+    }
+
     /** A part at full size around a point, in shares of width and height. */
     @GetMapping("/crop.jpg")
     void crop(@RequestParam Map<String, String> typed, HttpServletResponse response) {
@@ -219,32 +234,34 @@ class FrameController {
         });
     }
 
-    /** The middle of it, so many degrees across, or the part that full size shows where that is more. */
+    /** The middle of it, so many degrees across, or the part that full size shows where that is more; small for one of many on a page. */
     @GetMapping("/close.jpg")
     void close(@RequestParam Map<String, String> typed, HttpServletResponse response) {
         Form form = Form.of(typed).putIfEmpty("across", "2");
         OptionalDouble across = form.number("across", ACROSS);
         image(form, response, f -> {
             double pixels = across.orElse(2) * 3600 / f.setup().optics().plateScaleArcsec();
-            return Window.middle(f.setup().optics().sensor(), pixels, CLOSE_WIDTH, CLOSE_HEIGHT);
+            int less = form.has("small") ? 2 : 1;
+            return Window.middle(f.setup().optics().sensor(), pixels, CLOSE_WIDTH / less, CLOSE_HEIGHT / less);
         });
     }
 
     private void image(Form form, HttpServletResponse response, Function<FrameRequest, Window> part) {
-        image(
-                form,
-                response,
-                part,
-                taken -> ImageFile.JPEG.of(
-                        form.has("limits") ? taken.rgbWithLimits() : taken.rgb(),
-                        taken.window().width(),
-                        taken.window().height()));
+        image(form, response, part, Photograph.Stars.ALL, jpeg(form));
+    }
+
+    private static Function<Photograph, byte[]> jpeg(Form form) {
+        return taken -> ImageFile.JPEG.of(
+                form.has("limits") ? taken.rgbWithLimits() : taken.rgb(),
+                taken.window().width(),
+                taken.window().height());
     }
 
     private void image(
             Form form,
             HttpServletResponse response,
             Function<FrameRequest, Window> part,
+            Photograph.Stars stars,
             Function<Photograph, byte[]> file) {
         Optional<FrameRequest> read = read(form);
         if (read.isEmpty()) {
@@ -254,13 +271,19 @@ class FrameController {
         response.setHeader(
                 HttpHeaders.CACHE_CONTROL,
                 CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate().getHeaderValue());
-        develop(response, read.get(), part.apply(read.get()), ImageFile.JPEG, (taken, shot) -> file.apply(taken));
+        develop(
+                response,
+                read.get(),
+                part.apply(read.get()),
+                ImageFile.JPEG,
+                stars,
+                (taken, shot) -> file.apply(taken));
     }
 
     /** One photograph, developed for each of the balances, side by side. */
     @GetMapping("/balances.jpg")
     void balances(@RequestParam Map<String, String> typed, HttpServletResponse response) {
-        image(Form.of(typed), response, f -> whole(f, SMALL_WIDTH), FrameController::sideBySide);
+        image(Form.of(typed), response, f -> whole(f, SMALL_WIDTH), Photograph.Stars.ALL, FrameController::sideBySide);
     }
 
     private static byte[] sideBySide(Photograph taken) {
@@ -291,6 +314,7 @@ class FrameController {
                 frame,
                 whole(frame, KEPT_WIDTH),
                 ImageFile.PNG,
+                Photograph.Stars.ALL,
                 (taken, shot) -> CameraFile.png(taken, frame.scene().moment().instant(), shot));
     }
 
@@ -341,6 +365,7 @@ class FrameController {
             FrameRequest frame,
             Window window,
             ImageFile kind,
+            Photograph.Stars stars,
             BiFunction<Photograph, Shot, byte[]> file) {
         response.setContentType(kind.mediaType());
         Shot shot = frame.shot(frame.setup().proposal());
@@ -348,13 +373,7 @@ class FrameController {
             darkroom.develop(
                     kind,
                     () -> file.apply(
-                            Photograph.take(
-                                    frame.scene(shot.settings()),
-                                    shot,
-                                    window,
-                                    SEED,
-                                    frame.trails(),
-                                    Photograph.Stars.ALL),
+                            Photograph.take(frame.scene(shot.settings()), shot, window, SEED, frame.trails(), stars),
                             shot),
                     response.getOutputStream());
         } catch (IOException e) {

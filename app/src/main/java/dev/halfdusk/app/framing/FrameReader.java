@@ -19,12 +19,12 @@ import dev.halfdusk.core.glow.ShadowedMoon;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Aiming;
 import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.take.Fireworks;
@@ -182,7 +182,6 @@ class FrameReader {
         Moment moment = asked.setup().moment();
         Observer observer = asked.night().observer();
         return switch (what) {
-            case "core" -> Aiming.towards(FixedPoint.CORE, moment, observer);
             case "moon" -> Aiming.towards(Body.MOON, moment, observer);
             case "pole" -> Aiming.pole(observer.site());
             default ->
@@ -190,6 +189,7 @@ class FrameReader {
                         .filter(m -> what.equals("mark-" + m.name()))
                         .findFirst()
                         .map(Mark::top)
+                        .or(() -> Sight.of(what).map(s -> Aiming.seen(s.local(moment, observer), observer.site())))
                         .orElse(observer.site().idleAim());
         };
     }

@@ -4,18 +4,22 @@ import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
-import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
 import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.search.Relaxation;
+import dev.halfdusk.core.search.Season;
 import dev.halfdusk.core.search.Spell;
 import dev.halfdusk.core.search.Wanted;
 import dev.halfdusk.core.sky.Galaxy;
@@ -64,8 +68,8 @@ class BestNights {
     /** What letting go of one limit would bring. */
     record Give(String what, int nights, Find best) {}
 
-    /** When the core's season runs at a place. */
-    record Season(Place place, CoreSeason season) {}
+    /** When the sight's season runs at a place. */
+    record SeasonAt(Place place, Season season) {}
 
     /** Neighbouring nights at one place. */
     record SpellAt(Place place, Spell spell) {}
@@ -74,19 +78,25 @@ class BestNights {
      * Ranked finds, and what would have to give for more.
      *
      * @param spells the same finds by place and new moon, the best first
-     * @param seasons of the places, where the core was asked for
+     * @param seasons of the places, where a sight was asked for
      */
-    record Found(List<Find> finds, List<SpellAt> spells, List<Give> gives, List<Season> seasons) {}
+    record Found(
+            List<Find> finds,
+            List<SpellAt> spells,
+            List<Give> gives,
+            List<SeasonAt> seasons,
+            Sight sight,
+            NightWish wish) {}
 
     /** What was asked for, as typed lists that a single-valued form cannot hold. */
     record Asked(Form form, List<String> placeIds, Set<String> weekdays, Set<String> months) {
 
         static Asked of(MultiValueMap<String, String> query, LocalDate today) {
-            Form form = Form.of(query.toSingleValueMap())
+            Form form = AskedSky.begin(Form.of(query.toSingleValueMap()))
                     .putIfMissing("from", today)
                     .putIfMissing("years", "1")
                     .putIfMissing("hours", "1")
-                    .putIfMissing("wanted", "core")
+                    .putIfMissing("wanted", "sight")
                     .putIfMissing("altitudeTo", "90")
                     .allows("partAzimuth", Range.AZIMUTH)
                     .allows("partAltitude", PART_ALTITUDE)
@@ -111,7 +121,15 @@ class BestNights {
     }
 
     /** Everything that decides a result, so that equal searches are one job. */
-    private record Key(List<Place> places, LocalDate from, int years, NightWish wish) {}
+    private record Key(List<Place> places, LocalDate from, int years, NightWish wish, Sight sight, OptionalDouble sky) {
+
+        /** At a place; empty where its sky is never as dark as asked. */
+        Optional<NightWish> at(Place place) {
+            return sky.isEmpty()
+                    ? Optional.of(wish)
+                    : Dark.sky(sky.getAsDouble(), place.glow()).map(wish::asDarkAs);
+        }
+    }
 
     /** The search as a job that may be finished already; empty where the form now holds complaints. */
     Optional<Job<Found>> search(Asked asked) {
@@ -143,7 +161,8 @@ class BestNights {
         }
         return form.hasErrors()
                 ? Optional.empty()
-                : Optional.of(new Key(chosen, from, (int) years.getAsLong(), wish.orElseThrow()));
+                : Optional.of(
+                        new Key(chosen, from, (int) years.getAsLong(), wish.orElseThrow(), sight(form), sky(form)));
     }
 
     private static final Comparator<Find> RANK = Comparator.comparingDouble(
@@ -153,28 +172,29 @@ class BestNights {
 
     /** Place-years are independent of each other, so both hands of the machine work on them. */
     private static Found run(Key key, Job<Found> job) {
-        List<Relaxation> relaxations = Relaxation.of(key.wish);
+        List<Relaxation> relaxations = Relaxation.of(key.wish, key.sight);
         List<Find> finds = new ArrayList<>();
         List<List<Find>> eased = relaxations.stream()
                 .map(r -> (List<Find>) new ArrayList<Find>())
                 .toList();
-        Map<Integer, Season> seasons = new TreeMap<>();
+        Map<Integer, SeasonAt> seasons = new TreeMap<>();
         IntStream.range(0, key.places.size() * key.years).parallel().forEach(i -> {
             Place place = key.places.get(i / key.years);
             LocalDate first = key.from.plusYears(i % key.years);
             job.step();
             int nights = (int) (first.plusYears(1).toEpochDay() - first.toEpochDay());
-            YearOfNights year =
-                    YearOfNights.of(place.site(), first, nights, place.zone(), place.skyline(), place.glow());
-            List<NightSearch.Hit> hits = NightSearch.find(year, key.wish);
+            YearOfNights year = YearOfNights.of(
+                    place.site(), first, nights, place.zone(), place.skyline(), place.glow(), key.sight);
+            List<NightSearch.Hit> hits =
+                    key.at(place).map(w -> NightSearch.find(year, w)).orElse(List.of());
             List<List<NightSearch.Hit>> more = relaxations.stream()
                     .map(r -> NightSearch.find(year, r.wish()))
                     .toList();
-            boolean season = i % key.years == 0 && key.wish.wanted() instanceof Wanted.Core;
-            Optional<CoreSeason> core = season ? Optional.of(CoreSeason.of(year)) : Optional.empty();
+            boolean season = i % key.years == 0 && key.wish.wanted() instanceof Wanted.Standing;
+            Optional<Season> runs = season ? Optional.of(Season.of(year, key.wish)) : Optional.empty();
             synchronized (finds) {
                 hits.forEach(hit -> finds.add(new Find(place, hit)));
-                core.ifPresent(s -> seasons.put(i, new Season(place, s)));
+                runs.ifPresent(s -> seasons.put(i, new SeasonAt(place, s)));
                 for (int r = 0; r < more.size(); r++) {
                     for (NightSearch.Hit hit : more.get(r)) {
                         eased.get(r).add(new Find(place, hit));
@@ -192,7 +212,13 @@ class BestNights {
             }
         }
         gives.sort(Comparator.comparingInt(Give::nights).reversed());
-        return new Found(List.copyOf(finds), spells(finds), List.copyOf(gives), List.copyOf(seasons.values()));
+        return new Found(
+                List.copyOf(finds),
+                spells(finds),
+                List.copyOf(gives),
+                List.copyOf(seasons.values()),
+                key.sight,
+                key.wish);
     }
 
     private static List<SpellAt> spells(List<Find> ranked) {
@@ -224,7 +250,7 @@ class BestNights {
 
     private record MarkAt(long place, Mark mark) {}
 
-    /** The mark the core is to stand over: "place-mark". */
+    /** The mark the sight is to stand over: "place-mark". */
     private Optional<MarkAt> over(Form form) {
         String[] ids = form.value("over").split("-");
         if (ids.length != 2 || !ids[0].matches("\\d{1,18}") || !ids[1].matches("\\d{1,18}")) {
@@ -234,18 +260,37 @@ class BestNights {
         return places.mark(place, Long.parseLong(ids[1])).map(m -> new MarkAt(place, m));
     }
 
+    /** What is asked for; the core where it is not a sight at all. */
+    private static Sight sight(Form form) {
+        return form.value("wanted").equals("sight") ? AskedSky.sight(form).orElse(Sight.CORE) : Sight.CORE;
+    }
+
+    /** What an outing in a found night would come for, as the fields of an address: darkness as it was asked for. */
+    static String planned(Asked asked) {
+        Form form = asked.form().copy();
+        return form.value("wanted").equals("sight") ? AskedSky.query(form.put("least", form.value("altitude"))) : "";
+    }
+
+    /** The brightness of the sky, where darkness is asked for so. */
+    private static OptionalDouble sky(Form form) {
+        return form.value("dark").equals("sky") ? form.number("sky", AskedSky.ZENITH) : OptionalDouble.empty();
+    }
+
     private Optional<NightWish> wish(Asked asked) {
         Form form = asked.form();
         OptionalDouble hours = form.number("hours", NightWish.HOURS);
         OptionalDouble moon = form.number("moon", NightRules.MOON_ALLOWANCE);
         Optional<Wanted> wanted = wanted(form);
+        Optional<Dark> dark =
+                sky(form).isPresent() ? Optional.of(Dark.ASTRONOMICAL) : AskedSky.dark(form, SkyGlow.natural());
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        boolean core = wanted.orElseThrow() instanceof Wanted.Core;
+        boolean core =
+                wanted.orElseThrow() instanceof Wanted.Standing && sight(form).equals(Sight.CORE);
         return Optional.of(new NightWish(
                 hours.getAsDouble(),
-                NightRules.USUAL.sunDepressionDeg(),
+                dark.orElseThrow(),
                 moon.getAsDouble(),
                 wanted.get(),
                 core ? known(Galaxy.Stance.class, Set.of(form.value("stance"))) : Set.of(),
@@ -267,18 +312,20 @@ class BestNights {
                         : Optional.of(
                                 new Wanted.PartOfSky(new Direction(azimuth.getAsDouble(), altitude.getAsDouble())));
             }
-            case "core" -> {
-                return over(form).map(m -> overMark(form, m.mark)).orElseGet(() -> core(form));
+            case "sight", "core" -> { // as it was called when there was no other sight
+                form.put("wanted", "sight");
+                AskedSky.sight(form);
+                return over(form).map(m -> overMark(form, m.mark)).orElseGet(() -> standing(form));
             }
             default -> {
-                form.reject("wanted", "Choose the core, a dark sky, or a part of the sky.");
+                form.reject("wanted", "Choose something in the sky, a dark sky, or a part of it.");
                 return Optional.empty();
             }
         }
     }
 
     private static Optional<Wanted> overMark(Form form, Mark mark) {
-        OptionalDouble lowest = form.number("altitude", NightRules.CORE_ALTITUDE);
+        OptionalDouble lowest = form.number("altitude", NightRules.LEAST_ALTITUDE);
         OptionalDouble aside = form.number("aside", OverMark.ASIDE);
         OptionalDouble highest = form.number("overTo", OverMark.HIGHEST);
         if (highest.isPresent() && highest.getAsDouble() <= mark.topAltitudeDeg()) {
@@ -289,17 +336,17 @@ class BestNights {
         return form.hasErrors()
                 ? Optional.empty()
                 : Optional.of(OverMark.of(mark, aside.getAsDouble(), highest.getAsDouble())
-                        .core(lowest.getAsDouble()));
+                        .standing(lowest.getAsDouble()));
     }
 
-    private static Optional<Wanted> core(Form form) {
-        OptionalDouble lowest = form.number("altitude", NightRules.CORE_ALTITUDE);
-        OptionalDouble highest = form.number("altitudeTo", Wanted.Core.HIGHEST);
+    private static Optional<Wanted> standing(Form form) {
+        OptionalDouble lowest = form.number("altitude", NightRules.LEAST_ALTITUDE);
+        OptionalDouble highest = form.number("altitudeTo", Wanted.Standing.HIGHEST);
         OptionalDouble left = form.number("azimuthFrom", Range.AZIMUTH);
         OptionalDouble right = form.number("azimuthTo", Range.AZIMUTH);
         return form.hasErrors()
                 ? Optional.empty()
-                : Optional.of(new Wanted.Core(
+                : Optional.of(new Wanted.Standing(
                         lowest.getAsDouble(), highest.getAsDouble(), left.getAsDouble(), right.getAsDouble()));
     }
 

@@ -3,6 +3,7 @@ package dev.halfdusk.app.nights;
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Installation;
@@ -121,6 +122,9 @@ class BestNightsController {
                                             value.equals(asked.form().value("over")));
                                 }))
                         .toList());
+        model.addAttribute("sights", AskedSky.sights());
+        model.addAttribute("planned", BestNights.planned(asked));
+        model.addAttribute("darknesses", AskedSky.darknesses());
         model.addAttribute("weekdays", choices(DayOfWeek.values(), asked.weekdays()));
         model.addAttribute("months", choices(Month.values(), asked.months()));
         if (ticked.isEmpty() && asked.placeIds().isEmpty()) {
@@ -145,7 +149,8 @@ class BestNightsController {
                     found.seasons().size() > MOST_SEASONS
                             ? List.of()
                             : found.seasons().stream()
-                                    .map(s -> s.place().name() + ": " + NightWords.season(s.season()))
+                                    .map(s -> s.place().name() + ": "
+                                            + NightWords.season(s.season(), found.sight(), found.wish()))
                                     .toList());
             model.addAttribute(
                     "gives",
@@ -257,7 +262,7 @@ class BestNightsController {
 
     @GetMapping("/best.csv")
     ResponseEntity<String> csv(@RequestParam MultiValueMap<String, String> query) {
-        return file(query, "text/csv", "best-nights.csv", BestNightsFiles::csv);
+        return file(query, "text/csv", "best-nights.csv", found -> BestNightsFiles.csv(found.finds()));
     }
 
     @GetMapping("/best.ics")
@@ -266,11 +271,11 @@ class BestNightsController {
                 query,
                 "text/calendar",
                 "best-nights.ics",
-                finds -> BestNightsFiles.calendar(finds, clock.instant(), installation));
+                found -> BestNightsFiles.calendar(found.finds(), found.sight(), clock.instant(), installation));
     }
 
     private interface Writer {
-        String write(List<BestNights.Find> finds);
+        String write(BestNights.Found found);
     }
 
     private ResponseEntity<String> file(MultiValueMap<String, String> query, String type, String name, Writer writer) {
@@ -285,7 +290,7 @@ class BestNightsController {
         if (found.isEmpty()) {
             return plain(HttpStatus.ACCEPTED, "The search still runs: look at its page, then ask for the file again.");
         }
-        return Attachment.of(name, type, writer.write(found.get().finds()));
+        return Attachment.of(name, type, writer.write(found.get()));
     }
 
     private static ResponseEntity<String> plain(HttpStatus status, String text) {

@@ -9,6 +9,7 @@ import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.search.NightSearch;
 import java.io.IOException;
 import java.io.StringWriter;
@@ -35,8 +36,8 @@ final class BestNightsFiles {
                     "from_utc",
                     "to_utc",
                     "hours",
-                    "core_top_altitude_deg",
-                    "core_top_azimuth_deg",
+                    "top_altitude_deg",
+                    "top_azimuth_deg",
                     "contrast_percent",
                     "moon_percent",
                     "stance",
@@ -53,11 +54,11 @@ final class BestNightsFiles {
                         Cells.utc(h.window().from()),
                         Cells.utc(h.window().to()),
                         Numbers.plain(h.hours(), 2),
-                        h.core().map(c -> Numbers.plain(c.altitudeDeg(), 1)).orElse(""),
-                        h.core().map(c -> Numbers.plain(c.azimuthDeg(), 1)).orElse(""),
-                        h.core().map(c -> Numbers.plain(c.contrastPercent(), 0)).orElse(""),
+                        h.top().map(c -> Numbers.plain(c.altitudeDeg(), 1)).orElse(""),
+                        h.top().map(c -> Numbers.plain(c.azimuthDeg(), 1)).orElse(""),
+                        h.top().map(c -> Numbers.plain(c.contrastPercent(), 0)).orElse(""),
                         Numbers.plain(h.moonFraction() * 100, 0),
-                        h.core().map(c -> c.stance().key()).orElse(""),
+                        h.top().map(c -> c.stance().key()).orElse(""),
                         Numbers.plain(h.skyMagnitude(), 2),
                         String.join("; ", h.reasons()));
             }
@@ -68,7 +69,7 @@ final class BestNightsFiles {
     }
 
     /** An event for each window. The same night keeps its identity, so that a later file replaces it. */
-    static String calendar(List<BestNights.Find> finds, Instant now, Installation here) {
+    static String calendar(List<BestNights.Find> finds, Sight sight, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Nights//EN");
         for (BestNights.Find find : finds) {
@@ -78,7 +79,7 @@ final class BestNightsFiles {
             event.setDateTimeStamp(Date.from(now));
             event.setDateStart(Date.from(h.window().from()));
             event.setDateEnd(Date.from(h.window().to()));
-            event.setSummary((h.core().isPresent() ? "Core at " : "Dark sky at ")
+            event.setSummary((h.top().isPresent() ? sight.title() + " at " : "Dark sky at ")
                     + find.place().name() + ", " + Words.span(Duration.ofMinutes(Math.round(h.hours() * 60))));
             event.setDescription(String.join(". ", h.reasons()) + ".");
             event.setLocation(find.place().name());

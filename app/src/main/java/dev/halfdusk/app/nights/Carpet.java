@@ -144,6 +144,6 @@ public record Carpet(int firstMinute, int rows, List<Label> hours, List<Label> m
 
     private static int colour(YearOfNights year, SkyGlow glow, int i) {
         int sky = SkyColour.of(year.sunAltitudeDeg(i), glow.zenith(year.lamps(i)));
-        return SkyColour.withCore(sky, Math.min(1, year.coreContrastPercent(i) / FULL_CONTRAST));
+        return SkyColour.withCore(sky, Math.min(1, year.contrastPercent(i) / FULL_CONTRAST));
     }
 }

@@ -3,26 +3,32 @@ package dev.halfdusk.app.nights;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
-import dev.halfdusk.core.search.CoreSeason;
 import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.NightWish;
+import dev.halfdusk.core.search.Season;
 import dev.halfdusk.core.search.Spell;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -59,7 +65,7 @@ class NightController {
     public record Brief(LocalDate date, String day, String verdict, List<String> spoilers, String across, int column) {}
 
     /** One night as a row of numbers. */
-    public record Row(LocalDate date, String day, String dark, String moonless, String core, String moon) {}
+    public record Row(LocalDate date, String day, String dark, String moonless, String stands, String moon) {}
 
     @GetMapping
     String year(
@@ -67,7 +73,9 @@ class NightController {
             @RequestParam Optional<String> from,
             @RequestParam Optional<String> night,
             @RequestParam Optional<Integer> column,
-            Model model) {
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("places", places.all());
         Optional<Place> chosen = choose(place);
         if (chosen.isEmpty()) {
@@ -75,10 +83,12 @@ class NightController {
         }
         Place p = chosen.get();
         LocalDate first = first(from, p);
-        YearOfNights year = skies.year(p, first);
-        List<NightSearch.Hit> core = NightSearch.find(year, NightWish.USUAL);
-        List<NightSearch.Hit> hits = core.isEmpty() ? NightSearch.find(year, NightWish.DARK) : core;
-        model.addAttribute("core", !core.isEmpty());
+        Asked asked = asked(typed, p, model, response);
+        YearOfNights year = skies.year(p, first, asked.sight());
+        NightWish wish = NightWish.of(asked);
+        List<NightSearch.Hit> stands = NightSearch.find(year, wish);
+        List<NightSearch.Hit> hits = stands.isEmpty() ? NightSearch.find(year, NightWish.DARK) : stands;
+        model.addAttribute("stands", !stands.isEmpty());
         LocalDate selected = column.filter(c -> c >= 0 && c < year.nights())
                 .map(year::date)
                 .map(d -> Night.exists(d, p.zone()) ? d : d.plusDays(1))
@@ -95,9 +105,9 @@ class NightController {
         model.addAttribute("version", Integer.toHexString(p.hashCode()));
         model.addAttribute("last", year.nights() - 1);
         model.addAttribute("best", best(year, Spell.of(hits)));
-        model.addAttribute("season", NightWords.season(CoreSeason.of(year)));
+        model.addAttribute("season", NightWords.season(Season.of(year, wish), asked.sight(), wish));
         model.addAttribute("found", hits.size());
-        model.addAttribute("brief", brief(p, year, selected));
+        model.addAttribute("brief", brief(p, year, selected, asked));
         return "nights/year";
     }
 
@@ -144,7 +154,7 @@ class NightController {
                 (int) NightSearch.find(year, NightWish.USUAL).stream()
                         .filter(NightSearch.Hit::plain)
                         .count(),
-                brief(place, year, year.date(column)));
+                brief(place, year, year.date(column), Asked.USUAL));
     }
 
     private static String heading(LocalDate first) {
@@ -183,23 +193,42 @@ class NightController {
                 hit.score());
     }
 
-    private Brief brief(Place place, YearOfNights year, LocalDate wanted) {
+    /** What is asked of the sky; as usual beside complaints. The page says it, and hands it on. */
+    private static Asked asked(Map<String, String> typed, Place place, Model model, HttpServletResponse response) {
+        Form form = AskedSky.begin(Form.of(typed));
+        Optional<Asked> read = AskedSky.read(form, place.glow());
+        if (read.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        }
+        Asked asked = read.orElse(Asked.USUAL);
+        model.addAttribute("asking", form);
+        model.addAttribute("sights", AskedSky.sights());
+        model.addAttribute("darknesses", AskedSky.darknesses());
+        model.addAttribute("asked", asked);
+        model.addAttribute("query", AskedSky.query(asked));
+        model.addAttribute("keeps", AskedSky.changed(asked));
+        return asked;
+    }
+
+    private Brief brief(Place place, YearOfNights year, LocalDate wanted, Asked asked) {
         LocalDate date = Night.exists(wanted, place.zone()) ? wanted : wanted.plusDays(1);
-        Night night = skies.night(place, date);
+        Night plain = skies.night(place, date);
         int column = (int) ChronoUnit.DAYS.between(year.date(0), date);
         return new Brief(
                 date,
                 Words.night(date),
-                NightWords.verdict(night),
-                NightWords.spoilers(night),
+                NightWords.verdict(plain, asked, place.glow()),
+                NightWords.spoilers(asked.showing(plain)),
                 Carpet.across(year, column),
                 column);
     }
 
     @GetMapping("/carpet.png")
-    ResponseEntity<byte[]> carpet(@RequestParam String place, @RequestParam Optional<String> from) {
+    ResponseEntity<byte[]> carpet(
+            @RequestParam String place, @RequestParam Optional<String> from, @RequestParam Optional<String> sight) {
         Place p = choose(Optional.of(place)).orElseThrow(() -> new NotFound("place"));
-        YearOfNights year = skies.year(p, first(from, p));
+        Sight shown = sight.flatMap(Sight::of).orElse(Sight.CORE);
+        YearOfNights year = skies.year(p, first(from, p), shown);
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
@@ -208,21 +237,27 @@ class NightController {
 
     /** The carpet's content as a table. */
     @GetMapping("/table")
-    String table(@RequestParam Optional<String> place, @RequestParam Optional<String> from, Model model) {
+    String table(
+            @RequestParam Optional<String> place,
+            @RequestParam Optional<String> from,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         Place p = choose(place).orElseThrow(() -> new NotFound("place"));
+        Asked asked = asked(typed, p, model, response);
         LocalDate first = first(from, p);
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < Skies.NIGHTS_IN_A_YEAR; i++) {
             if (!Night.exists(first.plusDays(i), p.zone())) {
                 continue;
             }
-            Night night = skies.night(p, first.plusDays(i));
+            Night night = asked.in(skies.night(p, first.plusDays(i)));
             rows.add(new Row(
                     night.date(),
                     Words.shortDay(night.date()),
                     Words.span(Interval.total(night.dark())),
                     Words.span(Interval.total(night.moonless())),
-                    Words.span(Interval.total(night.coreDark())),
+                    Words.span(Interval.total(night.showing(asked.sight()).inDark())),
                     Words.percent(night.moon().fraction())));
         }
         model.addAttribute("place", p);
@@ -232,10 +267,15 @@ class NightController {
     }
 
     @GetMapping(DATE)
-    String night(@PathVariable String date, @RequestParam Optional<String> place, Model model) {
+    String night(
+            @PathVariable String date,
+            @RequestParam Optional<String> place,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         LocalDate night = Form.nightIn(date).orElseThrow(() -> new NotFound("night " + date));
         Place p = choose(place).orElseThrow(() -> new NotFound("place"));
-        model.addAttribute("view", NightView.of(p, skies.night(p, night)));
+        model.addAttribute("view", NightView.of(p, skies.night(p, night), asked(typed, p, model, response)));
         model.addAttribute("places", places.all());
         return "nights/show";
     }

@@ -3,7 +3,6 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.setup.AfterFrameView;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Correction;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.outing.Slot;
@@ -27,6 +26,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 @RequestMapping("/outings/{id:\\d{1,18}}/takes/{take:\\d{1,18}}/after")
 class AfterController {
+
+    /** What the button said: the take may have been changed meanwhile, and its limits with it. */
+    private static final String SAID = "said";
 
     private final Outings outings;
     private final Takes takes;
@@ -66,19 +68,18 @@ class AfterController {
         model.addAttribute("seen", AfterFrameView.SEEN);
         model.addAttribute("after", view.orElse(null));
         model.addAttribute(
-                "then",
-                view.map(AfterFrameView::then)
-                        .map(s -> take.camera().rig().body().label(s.seconds()) + " s, f/"
-                                + Numbers.trimmed(s.aperture(), 1) + ", ISO "
-                                + Numbers.plain(s.iso()))
-                        .orElse(null));
+                "then", view.map(AfterFrameView::then).map(s -> words(take, s)).orElse(null));
         return "outings/after";
+    }
+
+    private static String words(Take take, Settings s) {
+        return take.camera().rig().body().words(s);
     }
 
     private static Instant opens(OutingPlanner.Arranged night, OutingPlanner.Planned planned) {
         return night.slot(planned)
                 .map((Slot s) -> s.runs().from())
-                .orElseGet(() -> night.night().best());
+                .orElseGet(() -> planned.plan().c().night().best());
     }
 
     private static Optional<AfterFrameView> read(
@@ -90,7 +91,7 @@ class AfterController {
         Correction.Limits limits = new Correction.Limits(
                 take.camera().rig().body(),
                 take.camera().rig().apertures(take.setting().onLensMm()),
-                take.subject().longestSeconds(take, night.c(), at));
+                take.subject().longestSeconds(take, planned.plan().c(), at));
         return AfterFrameView.read(form, limits, take.optics(), take.subject().turnsFirst());
     }
 
@@ -112,9 +113,13 @@ class AfterController {
         if (then.isEmpty()) {
             return page(night, take, form, model, response);
         }
+        if (form.has(SAID) && !form.value(SAID).equals(words(planned.take(), then.get()))) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("changed", true);
+            return page(night, take, form, model, response);
+        }
         Settings shot = shot(form);
-        Take turned =
-                turned(planned.take(), then.get(), Correction.stops(shot, then.get()), night, opens(night, planned));
+        Take turned = turned(planned, then.get(), Correction.stops(shot, then.get()), opens(night, planned));
         last.of(night, planned.take().name() + " was set anew", a -> {
             takes.change(
                     id,
@@ -137,10 +142,12 @@ class AfterController {
     }
 
     /** By the subject's own numbers where it has them; else as a decision. */
-    private static Take turned(Take take, Settings to, double stops, OutingPlanner.Arranged night, Instant at) {
+    private static Take turned(OutingPlanner.Planned planned, Settings to, double stops, Instant at) {
+        Take take = planned.take();
         Take opened = take.set(take.onLensMm(), to.aperture());
-        Optional<Subject> own =
-                take.subject().exposed(to).or(() -> take.subject().brighter(stops, take, night.c(), at));
+        Optional<Subject> own = take.subject()
+                .exposed(to)
+                .or(() -> take.subject().brighter(stops, take, planned.plan().c(), at));
         return own.map(opened::with)
                 .orElseGet(() ->
                         take.subject().decides() ? opened.with(take.decision().exposed(to)) : opened);

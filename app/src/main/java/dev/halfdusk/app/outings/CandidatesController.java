@@ -64,7 +64,7 @@ class CandidatesController {
                 Words.night(a.night().date()),
                 Ribbon.of(a.night(), a.outing().place().glow()),
                 NightWords.moon(a.night()),
-                NightWords.verdict(a.night()),
+                NightWords.verdict(a.night(), a.outing().place().glow()),
                 all == 0 ? "" : a.schedule().slots().size() + " of " + all + " takes",
                 known ? cloudy == 0 ? "clear enough" : cloudy + " under cloud" : "no forecast yet");
     }

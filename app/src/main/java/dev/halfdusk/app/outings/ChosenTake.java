@@ -14,6 +14,7 @@ import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.TrailFrames;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Depth;
 import dev.halfdusk.core.outing.RunSheet;
@@ -79,14 +80,11 @@ record ChosenTake(
         Program program =
                 t.plan().program().apply(slot.map(s -> s.runs().from()).orElse(when));
         Program.Step step = step(program, when);
-        Setup setup = take.setup(a.c(), when);
+        Setup setup = take.setup(t.plan().c(), when);
         SetupRequest asked = new SetupRequest(
-                t.stored().rig(), a.outing().place(), night, setup, Night.Towards.OPEN_SKY, OptionalDouble.empty());
+                t.stored().rig(), a.place(t), t.plan().c().night(), setup, Optional.empty(), OptionalDouble.empty());
         Proposal proposal = setup.proposal();
-        Optional<TrailFrames> trails = layered && step.frames() > 1
-                ? Optional.of(
-                        new TrailFrames(Math.min(step.frames(), (int) TrailFrames.FRAMES.max()), step.pauseSeconds()))
-                : Optional.empty();
+        Optional<TrailFrames> trails = trails(take, step);
         Answer answer = t.plan().answer(slot.map(s -> s.runs().from()).orElse(when));
         return new ChosenTake(
                 t.id(),
@@ -102,12 +100,12 @@ record ChosenTake(
                 asked,
                 ProposalView.of(proposal),
                 step.settings().equals(proposal.settings()),
-                photograph ? null : picture(a, asked, trails, step.settings().seconds()),
+                photograph ? null : picture(a, t, asked, trails, step.settings().seconds()),
                 query(asked, step, trails, take.subject()),
                 TakePage.of(
-                                take,
+                                followed(take, setup),
                                 t.stored().rig().id(),
-                                a.outing().place(),
+                                a.place(t),
                                 night.date(),
                                 slot.map(s -> s.runs().from()).orElse(when))
                         .orElse(null),
@@ -115,7 +113,8 @@ record ChosenTake(
                 take.subject().kind().parameters(),
                 answer.reasons().stream().map(ProposalView::reason).toList(),
                 IntStream.range(0, answer.turns().size())
-                        .mapToObj(i -> RunSheet.turn(answer.turns(), i))
+                        .mapToObj(i ->
+                                RunSheet.turn(answer.turns(), i, t.plan().c().declinationDeg()))
                         .toList(),
                 take.subject().decides(),
                 !take.decision().equals(Decision.NONE),
@@ -125,8 +124,24 @@ record ChosenTake(
                         .orElse(""));
     }
 
+    /** A page looks at the core where nobody aims it: what comes for another sight is told where that stands. */
+    private static Take followed(Take take, Setup setup) {
+        boolean core = take.wish().asked().sight().equals(Sight.CORE);
+        return core || take.aim().isPresent()
+                ? take
+                : take.aimed(setup.pointing().axis());
+    }
+
+    /** The frames of a step that are laid over each other. */
+    static Optional<TrailFrames> trails(Take take, Program.Step step) {
+        return take.subject().layered() && step.frames() > 1
+                ? Optional.of(
+                        new TrailFrames(Math.min(step.frames(), (int) TrailFrames.FRAMES.max()), step.pauseSeconds()))
+                : Optional.empty();
+    }
+
     /** What the camera does at an instant: its step then, else the first of light. */
-    private static Program.Step step(Program program, Instant when) {
+    static Program.Step step(Program program, Instant when) {
         return program.steps().stream()
                 .filter(s -> !s.dark() && !when.isBefore(s.begins()) && when.isBefore(s.ends()))
                 .findFirst()
@@ -172,11 +187,15 @@ record ChosenTake(
     }
 
     private static FramePicture picture(
-            OutingPlanner.Arranged a, SetupRequest asked, Optional<TrailFrames> trails, double seconds) {
-        Optional<WeatherHour> hour = a.c().weather().apply(asked.when());
+            OutingPlanner.Arranged a,
+            OutingPlanner.Planned t,
+            SetupRequest asked,
+            Optional<TrailFrames> trails,
+            double seconds) {
+        Optional<WeatherHour> hour = t.plan().c().weather().apply(asked.when());
         Scene scene = Scene.open(asked.setup().from(), asked.setup().moment())
-                .marked(a.c().marks())
-                .bySea(a.outing().place().seaHorizon())
+                .marked(t.plan().c().marks())
+                .bySea(a.place(t).seaHorizon())
                 .with(hour.map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST)).orElse(Clouds.NONE));
         double sharp = asked.setup()
                 .depth(Depth.pixelCircleMm(asked.optics().sensor()))
@@ -187,7 +206,8 @@ record ChosenTake(
                 new FramePicture.Options(false, false, Optional.empty(), trails, seconds, sharp));
     }
 
-    private static String query(SetupRequest asked, Program.Step step, Optional<TrailFrames> trails, Subject subject) {
+    /** The address of its photograph, as a query. */
+    static String query(SetupRequest asked, Program.Step step, Optional<TrailFrames> trails, Subject subject) {
         return asked.address() + "&shutter=" + Numbers.plain(step.settings().seconds()) + "&iso="
                 + Numbers.plain(step.settings().iso()) + "&clouds=forecast"
                 + trails.map(k -> "&frames=" + k.frames() + "&pause=" + Numbers.plain(k.pauseSeconds()))

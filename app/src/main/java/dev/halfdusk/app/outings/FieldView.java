@@ -106,7 +106,10 @@ public record FieldView(
     }
 
     private static String ends(OutingPlanner.Arranged night, Slot slot, Instant now) {
-        double missing = slot.plan().take().subject().shortStops(slot.plan().take(), night.c(), slot.from(now));
+        double missing = slot.plan()
+                .take()
+                .subject()
+                .shortStops(slot.plan().take(), slot.plan().c(), slot.from(now));
         return missing == 0
                 ? null
                 : "The rig gives no more here: " + Numbers.trimmed(missing, 1)

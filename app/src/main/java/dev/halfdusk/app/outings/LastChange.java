@@ -120,6 +120,11 @@ public class LastChange {
         return List.copyOf(moved);
     }
 
+    /** Where the takes as they were would not fit any more. */
+    void forget(long outing) {
+        steps.invalidate(outing);
+    }
+
     /** As it was before; nothing where something else has been done since. */
     @Transactional
     public void undo(long outing) {

@@ -20,6 +20,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -67,7 +68,8 @@ class NextNights {
 
     private boolean bears(Key k, LocalDate date) {
         Night night = skies.night(k.place, date);
-        Circumstances c = new Circumstances(night, k.place.standpoint(), k.marks, t -> Optional.empty(), CELSIUS);
+        Circumstances c = new Circumstances(
+                night, k.place.standpoint(), k.marks, t -> Optional.empty(), CELSIUS, OptionalDouble.empty());
         return !k.take.wish().when(c).windows().isEmpty() && k.take.plan(c).possible();
     }
 

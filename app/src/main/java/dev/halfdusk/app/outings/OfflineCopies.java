@@ -63,7 +63,7 @@ class OfflineCopies {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("outing", night.outing());
         context.setVariable("night", Words.night(night.outing().night()));
-        context.setVariable("at", SheetController.at(night.outing().place().site()));
+        context.setVariable("at", SheetController.at(night.outing()));
         context.setVariable("rows", SheetController.SheetRow.of(night));
         context.setVariable("bag", night.bag());
         context.setVariable("cautions", night.cautions());

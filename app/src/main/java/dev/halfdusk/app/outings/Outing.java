@@ -5,20 +5,26 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Stop;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.WorkTimes;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A night at a place, with the way there and who goes.
  *
  * @param id null until stored
  * @param demand of stars, for all its takes
+ * @param place the first
  * @param note in its owner's words
+ * @param further places after the first, in their order
  */
 public record Outing(
         Long id,
@@ -28,7 +34,29 @@ public record Outing(
         Demand demand,
         Going going,
         String note,
-        Standing standing) {
+        Standing standing,
+        List<Further> further) {
+
+    public Outing {
+        further = List.copyOf(further);
+    }
+
+    /**
+     * A place of the night after its first.
+     *
+     * @param driveMinutes from where one left the road for the place before
+     * @param walkMinutes from the road to the spot
+     */
+    public record Further(Place place, int driveMinutes, int walkMinutes) {
+
+        Stop stop() {
+            return new Stop(
+                    place.name(),
+                    Duration.ofMinutes(driveMinutes),
+                    Duration.ofMinutes(walkMinutes),
+                    place.notes().hazards());
+        }
+    }
 
     /**
      * Who goes, and the way.
@@ -58,27 +86,57 @@ public record Outing(
 
     /** One that is not stored yet. */
     public static Outing fresh(String title, Place place, LocalDate night) {
-        return new Outing(null, title, place, night, Demand.USUAL, Going.ALONE, "", Standing.FIRST);
+        return new Outing(null, title, place, night, Demand.USUAL, Going.ALONE, "", Standing.FIRST, List.of());
     }
 
     public Outing withId(Long other) {
-        return new Outing(other, title, place, night, demand, going, note, standing);
+        return new Outing(other, title, place, night, demand, going, note, standing, further);
     }
 
     public Outing withNight(LocalDate other) {
-        return new Outing(id, title, place, other, demand, going, note, standing);
+        return new Outing(id, title, place, other, demand, going, note, standing, further);
     }
 
     public Outing with(Demand other) {
-        return new Outing(id, title, place, night, other, going, note, standing);
+        return new Outing(id, title, place, night, other, going, note, standing, further);
     }
 
     public Outing with(Going other) {
-        return new Outing(id, title, place, night, demand, other, note, standing);
+        return new Outing(id, title, place, night, demand, other, note, standing, further);
     }
 
     public Outing noted(String other) {
-        return new Outing(id, title, place, night, demand, going, other, standing);
+        return new Outing(id, title, place, night, demand, going, other, standing, further);
+    }
+
+    public Outing visiting(List<Further> others) {
+        return new Outing(id, title, place, night, demand, going, note, standing, others);
+    }
+
+    /** All its places, in their order. */
+    public List<Place> places() {
+        return Stream.concat(Stream.of(place), further.stream().map(Further::place))
+                .toList();
+    }
+
+    /** "Salt Ledge" or "Salt Ledge, Needle Arch". */
+    public String where() {
+        return places().stream().map(Place::name).collect(Collectors.joining(", "));
+    }
+
+    /** What everyone should have before the eyes, of all its places. */
+    public List<String> warnings() {
+        return places().stream()
+                .flatMap(p -> p.notes().warnings().stream())
+                .distinct()
+                .toList();
+    }
+
+    /** That of a take; the last where there are fewer. */
+    public Place place(int stop) {
+        return stop == 0 || further.isEmpty()
+                ? place
+                : further.get(Math.min(stop, further.size()) - 1).place();
     }
 
     Night night(Skies skies) {
@@ -90,12 +148,12 @@ public record Outing(
     }
 
     Trip trip(Night sky) {
+        Stop first = new Further(place, going.driveMinutes, going.walkMinutes).stop();
         return Trip.of(
                 sky,
-                Duration.ofMinutes(going.driveMinutes),
-                Duration.ofMinutes(going.walkMinutes),
-                going.turnBack,
-                place.notes().hazards());
+                Stream.concat(Stream.of(first), further.stream().map(Further::stop))
+                        .toList(),
+                going.turnBack);
     }
 
     /** When work may still be scheduled. */

@@ -2,17 +2,22 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Gazetteer;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.outing.NightProposal;
+import dev.halfdusk.core.take.Take;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -132,18 +137,24 @@ class OutingController {
             return refused(form, null, model, response);
         }
         Outing stored = outings.save(read.get());
-        like.ifPresent(earlier -> takes.of(earlier.id())
-                .forEach(t -> takes.add(
-                        stored.id(),
-                        t.take()
-                                .pinned(Optional.empty())
-                                .with(places.at(stored.place().id(), t.take().wish())),
-                        t.rig().id())));
+        like.ifPresent(earlier -> begin(outings.visit(stored.id(), earlier.further()), earlier));
         first.ifPresent(t -> takes.add(stored.id(), t.take(), t.rig().id()));
         if ("proposed".equals(form.value("like"))) {
-            evening.accept(stored, Optional.empty());
+            evening.acceptAll(stored, OutingForm.asked(form, stored));
         }
         return "redirect:/outings/" + stored.id();
+    }
+
+    /** With the takes of an earlier one, each over the mark of that name at its place, where there is one. */
+    private void begin(Outing stored, Outing earlier) {
+        takes.of(earlier.id()).forEach(t -> {
+            Place place = stored.place(t.take().stop());
+            Take free = t.take().pinned(Optional.empty());
+            takes.add(
+                    stored.id(),
+                    free.with(places.at(place.id(), free.wish())),
+                    t.rig().id());
+        });
     }
 
     private Optional<TakeForm.Read> first(Form form, Outing outing) {
@@ -201,7 +212,8 @@ class OutingController {
         Outing saved = outings.save(read.get());
         if (!saved.place().id().equals(before.place().id())) {
             // over the mark of that name at the other place, where there is one
-            takes.of(id)
+            takes.of(id).stream()
+                    .filter(t -> t.take().stop() == 0)
                     .forEach(t -> takes.change(
                             id,
                             t.id(),
@@ -219,6 +231,9 @@ class OutingController {
         model.addAttribute("sharps", SetupReader.SHARPS);
         if (id == null) {
             model.addAttribute("earlier", outings.latest(MOST_EARLIER));
+            AskedSky.begin(form);
+            model.addAttribute("sights", AskedSky.sights());
+            model.addAttribute("darknesses", AskedSky.darknesses());
         }
         preview(form, model);
         return "outings/form";
@@ -252,9 +267,15 @@ class OutingController {
                     new Preview(
                             Words.night(night.date()),
                             NightWords.moon(night),
-                            Ribbon.of(night, o.place().glow()),
-                            NightWords.verdict(night),
-                            evening.proposed(o)));
+                            Ribbon.of(
+                                    night,
+                                    o.place().glow(),
+                                    OutingForm.asked(copy, o).map(Asked::sight).orElse(Sight.CORE)),
+                            NightWords.verdict(
+                                    night,
+                                    OutingForm.asked(copy, o).orElse(Asked.USUAL),
+                                    o.place().glow()),
+                            evening.proposed(o, OutingForm.asked(copy, o))));
         });
         model.addAttribute("missing", copy.errors());
     }

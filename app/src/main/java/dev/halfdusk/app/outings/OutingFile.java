@@ -127,13 +127,13 @@ public class OutingFile {
                 .put("version", VERSION)
                 .put("title", o.title())
                 .put("night", o.night().toString());
-        root.putObject("place")
-                .put("id", o.place().id())
-                .put("name", o.place().name())
-                .put("latitude", o.place().site().latitudeDeg())
-                .put("longitude", o.place().site().longitudeDeg())
-                .put("elevation", o.place().site().elevationM())
-                .put("zone", o.place().zone().getId());
+        write(root.putObject("place"), o.place());
+        ArrayNode stops = root.putArray("stops");
+        o.further().forEach(f -> {
+            ObjectNode stop = stops.addObject();
+            write(stop.putObject("place"), f.place());
+            stop.put("driveMinutes", f.driveMinutes()).put("walkMinutes", f.walkMinutes());
+        });
         root.put("people", o.going().people())
                 .put("driveMinutes", o.going().driveMinutes())
                 .put("walkMinutes", o.going().walkMinutes())
@@ -152,6 +152,15 @@ public class OutingFile {
                 .put("take", n.take())
                 .put("words", n.words()));
         return root;
+    }
+
+    private static void write(ObjectNode node, Place place) {
+        node.put("id", place.id())
+                .put("name", place.name())
+                .put("latitude", place.site().latitudeDeg())
+                .put("longitude", place.site().longitudeDeg())
+                .put("elevation", place.site().elevationM())
+                .put("zone", place.zone().getId());
     }
 
     private void write(ObjectNode node, OfTake t) {
@@ -178,7 +187,8 @@ public class OutingFile {
         node.put("pinnedAt", text(take.pinned()))
                 .put("openedAt", text(t.progress.opened()))
                 .put("closedAt", text(t.progress.closed()))
-                .put("skipped", t.progress.skipped());
+                .put("skipped", t.progress.skipped())
+                .put("stop", take.stop());
     }
 
     private static String text(Optional<Instant> t) {
@@ -216,18 +226,20 @@ public class OutingFile {
                 .orElse(false);
         Imported.State state = Imported.State.of(stored.isPresent(), equal);
         if (wanted.stores(state)) {
-            reader.knows(store(whole, stored.map(Whole::outing)));
+            store(whole, stored.map(Whole::outing)).forEach(reader::knows);
         }
         List<String> passed = OutingReader.unknown(root);
         return new Imported(
                 "outing", title, state, passed.isEmpty() ? "" : "passed over: " + String.join(", ", passed));
     }
 
-    private Place store(Whole w, Optional<Outing> stored) {
+    /** Its places, as they are now stored. */
+    private List<Place> store(Whole w, Optional<Outing> stored) {
         Outing saved = outings.save(w.outing.withId(stored.map(Outing::id).orElse(null)));
         long id = saved.id();
         outings.resume(id, w.outing.standing().resumed());
         outings.clear(id);
+        outings.visit(id, w.outing.further());
         w.candidates.forEach(d -> outings.keep(id, d));
         w.packed.forEach(x -> outings.pack(id, x, true));
         w.notes.forEach(n -> notes.add(id, n));
@@ -235,7 +247,7 @@ public class OutingFile {
             long take = takes.add(id, t.take, t.rig.id());
             takes.progress(id, take, t.progress);
         }
-        return saved.place();
+        return outings.existing(id).places();
     }
 
     /** Names of the fields of a node, for those who look for others. */

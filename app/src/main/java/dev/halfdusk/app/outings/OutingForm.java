@@ -4,10 +4,12 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.sky.Site;
@@ -101,7 +103,10 @@ class OutingForm {
         Optional<LocalTime> back = form.clock("turnBack");
         OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
         Optional<Sharp> sharp = SetupReader.sharp(form);
-        String title = form.has("title") ? form.text("title", "a title") : title(place, night);
+        if (id == null && place != null) {
+            AskedSky.read(AskedSky.begin(form), place.glow());
+        }
+        String title = form.has("title") ? form.text("title", "a title") : title(form, place, night);
         String note = form.has("note") ? form.text("note", "a note") : "";
         if (form.hasErrors()) {
             return Optional.empty();
@@ -113,11 +118,18 @@ class OutingForm {
                 .withId(id));
     }
 
-    private String title(Place place, LocalDate date) {
+    /** What one comes for, where it is something else than usual. */
+    static Optional<Asked> asked(Form form, Outing outing) {
+        return AskedSky.read(AskedSky.begin(form.copy()), outing.place().glow()).filter(a -> !a.equals(Asked.USUAL));
+    }
+
+    private String title(Form form, Place place, LocalDate date) {
         if (place == null || date == null) {
             return null;
         }
-        return (skies.night(place, date).hasCore() ? "Core over " : "Night at ") + place.name();
+        Asked asked = AskedSky.read(AskedSky.begin(form.copy()), place.glow()).orElse(Asked.USUAL);
+        return (asked.showing(skies.night(place, date)).shows() ? asked.sight().title() + " over " : "Night at ")
+                + place.name();
     }
 
     private Place place(Form form) {

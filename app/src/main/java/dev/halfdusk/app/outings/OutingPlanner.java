@@ -3,16 +3,21 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.kit.UsualDecision;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Cautions;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Clashes;
+import dev.halfdusk.core.outing.NextTakes;
 import dev.halfdusk.core.outing.NightProposal;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.RunSheet;
@@ -29,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -79,8 +85,15 @@ public class OutingPlanner {
     }
 
     /** An evening. */
-    public record Arranged(Outing outing, Circumstances c, Trip trip, List<Planned> takes, Schedule schedule) {
+    public record Arranged(
+            Outing outing,
+            Circumstances c,
+            Trip trip,
+            List<Planned> takes,
+            Schedule schedule,
+            List<Takes.Elsewhere> elsewhere) {
 
+        /** At its first place, by whose clock all is told. */
         public Night night() {
             return c.night();
         }
@@ -125,8 +138,25 @@ public class OutingPlanner {
                                             .toList(),
                                     words,
                                     "Change the rig, or take it with another."))));
-            all.addAll(Clashes.of(schedule, trip, c, outing.habits()));
+            elsewhere.forEach(e -> takes.stream()
+                    .filter(t -> t.stored.rig().body().id() == e.body())
+                    .findFirst()
+                    .ifPresent(t -> all.add(elsewhere(e, t))));
+            all.addAll(Clashes.of(schedule, trip, outing.habits()));
             return all;
+        }
+
+        private static Clash elsewhere(Takes.Elsewhere e, Planned take) {
+            return new Clash(
+                    Clash.Kind.ELSEWHERE,
+                    List.of(take.take().name()),
+                    e.name() + " is planned in \u201c" + e.title() + "\u201d as well on this night.",
+                    "Take one of them on another night or with another camera, or bring both together: a night may have"
+                            + " several places.");
+        }
+
+        public Place place(Planned take) {
+            return outing.place(take.take().stop());
         }
 
         /** What must be in the bag. */
@@ -140,13 +170,12 @@ public class OutingPlanner {
 
         public List<String> cautions() {
             return Cautions.of(
-                    outing.place().notes().warnings(),
-                    takes.stream().map(Planned::take).toList());
+                    outing.warnings(), takes.stream().map(Planned::take).toList());
         }
     }
 
     public Arranged of(Outing outing) {
-        Circumstances c = circumstances(outing);
+        List<Circumstances> c = circumstances(outing);
         List<Planned> planned = new ArrayList<>();
         List<Takes.Stored> stored = takes.of(outing.id());
         List<Plan> all = plan(outing, c, stored.stream().map(Takes.Stored::take).toList());
@@ -157,19 +186,25 @@ public class OutingPlanner {
                 .filter(p -> !p.stored.progress().skipped())
                 .map(Planned::plan)
                 .toList();
+        return arranged(outing, c.get(0), planned, wanted, outing::open);
+    }
+
+    /** @param open when there is still work, on the way that reaches all that is wanted */
+    private Arranged arranged(
+            Outing outing, Circumstances c, List<Planned> planned, List<Plan> wanted, Function<Trip, Interval> open) {
         Trip trip = outing.trip(c.night()).reaching(wanted, outing.habits());
-        return new Arranged(outing, c, trip, planned, Schedule.arrange(wanted, outing.habits(), outing.open(trip)));
+        Schedule schedule = Schedule.arrange(wanted, outing.habits(), trip, open.apply(trip));
+        return new Arranged(outing, c, trip, planned, schedule, takes.elsewhere(outing));
     }
 
     /** Whether all of some takes would have a place in a night that is not stored, and nothing were said against them. */
     public boolean bears(Outing outing, List<Take> wanted) {
-        Circumstances c = circumstances(outing);
+        List<Circumstances> c = circumstances(outing);
         List<Plan> all = plan(outing, c, wanted);
-        Trip trip = outing.trip(c.night()).reaching(all, outing.habits());
-        Schedule schedule = Schedule.arrange(all, outing.habits(), outing.open(trip));
+        Trip trip = outing.trip(c.get(0).night()).reaching(all, outing.habits());
+        Schedule schedule = Schedule.arrange(all, outing.habits(), trip, outing.open(trip));
         return schedule.left().isEmpty()
-                && Clashes.of(schedule, trip, c, outing.habits()).stream()
-                        .allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
+                && Clashes.of(schedule, trip, outing.habits()).stream().allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
     }
 
     Night night(Outing outing) {
@@ -179,7 +214,7 @@ public class OutingPlanner {
     /** The same takes on another night, of which nothing has happened yet. */
     Arranged on(Outing outing, LocalDate night) {
         Outing other = outing.withNight(night);
-        Circumstances c = circumstances(other);
+        List<Circumstances> c = circumstances(other);
         List<Takes.Stored> stored = takes.of(outing.id());
         List<Plan> all = plan(
                 other,
@@ -191,12 +226,17 @@ public class OutingPlanner {
             planned.add(new Planned(new Takes.Stored(s.id(), s.rig(), s.take(), Progress.AHEAD), own(all.get(i))));
         }
         List<Plan> wanted = planned.stream().map(Planned::plan).toList();
-        Trip trip = other.trip(c.night()).reaching(wanted, other.habits());
-        return new Arranged(other, c, trip, planned, Schedule.arrange(wanted, other.habits(), trip.there()));
+        return arranged(other, c.get(0), planned, wanted, Trip::there);
     }
 
-    private List<Plan> plan(Outing outing, Circumstances c, List<Take> all) {
-        return plans.of(all.stream().map(t -> t.with(outing.demand())).toList(), outing.place(), c);
+    /** Each under the sky of its place. */
+    private List<Plan> plan(Outing outing, List<Circumstances> c, List<Take> all) {
+        return all.stream()
+                .map(t -> {
+                    int stop = Math.min(t.stop(), c.size() - 1);
+                    return plan(t.with(outing.demand()).at(stop), outing.place(stop), c.get(stop));
+                })
+                .toList();
     }
 
     /** Takes that are alike share a known plan; each slot must tell whose it is. */
@@ -205,23 +245,40 @@ public class OutingPlanner {
     }
 
     /** What a night that is not stored yet would bear. */
-    List<NightProposal.Proposed> proposed(Outing outing) {
-        return proposed(outing, circumstances(outing), List.of());
+    List<NightProposal.Proposed> proposed(Outing outing, Optional<Asked> asked) {
+        return proposed(outing, circumstances(outing).get(0), List.of(), asked);
     }
 
     /** What the night would bear beside what is planned. */
     List<NightProposal.Proposed> proposed(Arranged night) {
         return proposed(
-                night.outing, night.c, night.takes.stream().map(Planned::take).toList());
+                night.outing, night.c, night.takes.stream().map(Planned::take).toList(), Optional.empty());
     }
 
-    private List<NightProposal.Proposed> proposed(Outing outing, Circumstances c, List<Take> planned) {
+    private List<NightProposal.Proposed> proposed(
+            Outing outing, Circumstances c, List<Take> planned, Optional<Asked> asked) {
         return NightProposal.ofRanked(
                 c,
                 cameras(planned),
                 planned,
                 outing.going().people(),
-                outing.standing().way());
+                outing.standing().way(),
+                asked);
+    }
+
+    /** What could be taken next at a place, with one's own cameras first. */
+    List<NextTakes.Next> next(Place place, LocalDate from) {
+        return NextTakes.of(
+                date -> circumstances(place, date),
+                from,
+                Form.NIGHTS.last(),
+                skies.showers(place, from),
+                cameras(List.of()));
+    }
+
+    /** The plan of a take in a night of a place, known from before where it can be. */
+    Plan plan(Take take, Place place, Circumstances c) {
+        return plans.of(take, place, c);
     }
 
     /** Those already in the outing, then one's own, then the examples. */
@@ -240,21 +297,26 @@ public class OutingPlanner {
         return outings.find(outing).map(o -> SheetLine.of(of(o).sheet()));
     }
 
-    private Circumstances circumstances(Outing outing) {
-        Night night = outing.night(skies);
-        return new Circumstances(
-                night,
-                outing.place().standpoint(),
-                marks(outing),
-                outing.place().id() == null ? t -> Optional.empty() : weather.hours(outing.place(), night),
-                USUAL_CELSIUS);
+    /** At each of its places. */
+    private List<Circumstances> circumstances(Outing outing) {
+        return outing.places().stream()
+                .map(p -> circumstances(p, outing.night()))
+                .toList();
     }
 
-    /** Marks of its place. */
-    Map<Id, Mark> marks(Outing outing) {
-        return outing.place().id() == null
-                ? Map.of()
-                : places.known(outing.place().id());
+    private Circumstances circumstances(Place place, LocalDate date) {
+        Night night = skies.night(place, date);
+        return new Circumstances(
+                night,
+                place.standpoint(),
+                marks(place),
+                place.id() == null ? t -> Optional.empty() : weather.hours(place, night),
+                USUAL_CELSIUS,
+                place.notes().declinationDeg());
+    }
+
+    Map<Id, Mark> marks(Place place) {
+        return place.id() == null ? Map.of() : places.known(place.id());
     }
 
     /** Goes on another night. What was held at an instant, or said in the field, was of the old one. */
@@ -265,6 +327,11 @@ public class OutingPlanner {
             takes.pin(outing.id(), t.id(), Optional.empty());
             takes.progress(outing.id(), t.id(), Progress.AHEAD);
         });
+    }
+
+    /** Adds all that is proposed to someone who comes for something. */
+    void acceptAll(Outing outing, Optional<Asked> asked) {
+        proposed(outing, asked).forEach(p -> add(outing, p.take()));
     }
 
     /** Adds what is proposed under a name, or all of it. */

@@ -54,6 +54,7 @@ public final class OutingReader {
             "title",
             "night",
             "place",
+            "stops",
             "people",
             "driveMinutes",
             "walkMinutes",
@@ -82,7 +83,9 @@ public final class OutingReader {
             "pinnedAt",
             "openedAt",
             "closedAt",
-            "skipped");
+            "skipped",
+            "stop");
+    private static final Set<String> STOP = Set.of("place", "driveMinutes", "walkMinutes");
 
     private final TakeJson takeJson;
     private final List<NamedRig> rigs;
@@ -119,6 +122,11 @@ public final class OutingReader {
         List<String> all = new ArrayList<>();
         others(root, ROOT, "", all);
         others(root.path("place"), PLACE, "place.", all);
+        for (int i = 0; i < Math.min(Trip.MOST_FURTHER, root.path("stops").size()); i++) {
+            JsonNode stop = root.path("stops").get(i);
+            others(stop, STOP, "stops[" + i + "].", all);
+            others(stop.path("place"), PLACE, "stops[" + i + "].place.", all);
+        }
         for (int i = 0; i < Math.min(MOST_TAKES, root.path("takes").size()); i++) {
             JsonNode take = root.path("takes").get(i);
             others(take, TAKE, "takes[" + i + "].", all);
@@ -159,7 +167,8 @@ public final class OutingReader {
             return Optional.empty();
         }
         String title = text(root, "title", "", false);
-        Place place = place(root.path("place"));
+        Place place = place(root.path("place"), "place.");
+        List<Outing.Further> further = stops(root.path("stops"));
         LocalDate night = date(root.path("night").asText(), "night", place == null ? null : place.zone());
         int people = (int) number(root, "people", "", WorkTimes.PEOPLE, 1);
         int drive = (int) number(root, "driveMinutes", "", Trip.DRIVE, 0);
@@ -189,7 +198,10 @@ public final class OutingReader {
                     .ifPresent(at -> notes.add(
                             new FieldNotes.Note(at, n.path("take").asText(""), text(n, "words", "notes.", false))));
         }
-        List<OutingFile.OfTake> takes = takes(root.path("takes"), place);
+        List<Place> all = new ArrayList<>();
+        all.add(place);
+        further.forEach(f -> all.add(f.place()));
+        List<OutingFile.OfTake> takes = takes(root.path("takes"), all);
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
@@ -201,7 +213,8 @@ public final class OutingReader {
                 Demand.USUAL.within(tolerance, sharp.orElseThrow()),
                 new Outing.Going(people, drive, walk, back),
                 note,
-                new Outing.Standing(0, resumed, 1));
+                new Outing.Standing(0, resumed, 1),
+                further);
         candidates.sort(LocalDate::compareTo);
         return Optional.of(new OutingFile.Whole(outing, candidates, packed, takes, notes));
     }
@@ -217,19 +230,38 @@ public final class OutingReader {
         return all;
     }
 
-    private List<OutingFile.OfTake> takes(JsonNode list, Place place) {
+    private List<Outing.Further> stops(JsonNode list) {
+        if (list.size() > Trip.MOST_FURTHER) {
+            problem("stops", "at most " + Trip.MOST_FURTHER + "; these are " + list.size() + ".");
+            return List.of();
+        }
+        List<Outing.Further> all = new ArrayList<>();
+        for (int i = 0; i < list.size(); i++) {
+            String where = "stops[" + i + "].";
+            JsonNode n = list.get(i);
+            Place place = place(n.path("place"), where + "place.");
+            int drive = (int) number(n, "driveMinutes", where, Trip.DRIVE, 0);
+            int walk = (int) number(n, "walkMinutes", where, Trip.WALK, 0);
+            if (place != null) {
+                all.add(new Outing.Further(place, drive, walk));
+            }
+        }
+        return all;
+    }
+
+    private List<OutingFile.OfTake> takes(JsonNode list, List<Place> places) {
         if (list.size() > MOST_TAKES) {
             problem("takes", "a night holds at most " + MOST_TAKES + "; these are " + list.size() + ".");
             return List.of();
         }
         List<OutingFile.OfTake> all = new ArrayList<>();
         for (int i = 0; i < list.size(); i++) {
-            take(list.get(i), "takes[" + i + "].", place).ifPresent(all::add);
+            take(list.get(i), "takes[" + i + "].", places).ifPresent(all::add);
         }
         return all;
     }
 
-    private Optional<OutingFile.OfTake> take(JsonNode n, String where, Place place) {
+    private Optional<OutingFile.OfTake> take(JsonNode n, String where, List<Place> places) {
         int before = problems.size();
         String name = text(n, "name", where, false);
         Optional<Subject.Kind> kind = Subjects.of(n.path("subject").asText());
@@ -274,9 +306,11 @@ public final class OutingReader {
         Progress progress = tried(
                 where + "closedAt",
                 () -> new Progress(opened, closed, n.path("skipped").asBoolean()));
+        int stop = (int) number(n, "stop", where, new Range("stop", 0, places.size() - 1.0, ""), 0);
         if (problems.size() > before) {
             return Optional.empty();
         }
+        Place place = places.get(stop);
         Take take = new Take(
                 name,
                 subject,
@@ -288,7 +322,8 @@ public final class OutingReader {
                 Demand.USUAL,
                 place == null || place.id() == null ? wish : ground.at(place.id(), wish),
                 pinned,
-                decision);
+                decision,
+                stop);
         return Optional.of(new OutingFile.OfTake(take, rig, progress));
     }
 
@@ -312,12 +347,12 @@ public final class OutingReader {
     }
 
     /** The place of that name where it is known, of several the one that lies there, of several there the one of that number; else a new one. */
-    private Place place(JsonNode n) {
-        String name = text(n, "name", "place.", false);
-        double latitude = number(n, "latitude", "place.", Range.LATITUDE, Double.NaN);
-        double longitude = number(n, "longitude", "place.", Range.LONGITUDE, Double.NaN);
-        double elevation = number(n, "elevation", "place.", Range.ELEVATION, 0);
-        ZoneId zone = tried("place.zone", () -> ZoneId.of(n.path("zone").asText()));
+    private Place place(JsonNode n, String where) {
+        String name = text(n, "name", where, false);
+        double latitude = number(n, "latitude", where, Range.LATITUDE, Double.NaN);
+        double longitude = number(n, "longitude", where, Range.LONGITUDE, Double.NaN);
+        double elevation = number(n, "elevation", where, Range.ELEVATION, 0);
+        ZoneId zone = tried(where + "zone", () -> ZoneId.of(n.path("zone").asText()));
         List<Place> ofName = known.getOrDefault(name, List.of());
         if (!ofName.isEmpty() || !problems.isEmpty()) {
             List<Place> there = ofName.stream()

@@ -5,9 +5,11 @@ import static dev.halfdusk.app.db.Tables.FIELD_NOTE;
 import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PACKED;
 import static dev.halfdusk.app.db.Tables.PLACE;
+import static dev.halfdusk.app.db.Tables.STOP;
 import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.OutingRecord;
+import dev.halfdusk.app.db.tables.records.StopRecord;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -16,10 +18,13 @@ import dev.halfdusk.core.exposure.Sharp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.SortField;
@@ -55,6 +60,7 @@ public class Outings {
     }
 
     private List<Brief> briefs(int most, SortField<LocalDate> order) {
+        Map<Long, List<String>> further = further();
         return db.select(OUTING.ID, OUTING.TITLE, PLACE.NAME, OUTING.NIGHT)
                 .from(OUTING)
                 .join(PLACE)
@@ -62,7 +68,24 @@ public class Outings {
                 .where(OUTING.DELETED_AT.isNull())
                 .orderBy(order, OUTING.ID.asc())
                 .limit(most)
-                .fetch(r -> new Brief(r.value1(), r.value2(), r.value3(), r.value4()));
+                .fetch(r -> new Brief(
+                        r.value1(),
+                        r.value2(),
+                        r.value3()
+                                + further.getOrDefault(r.value1(), List.of()).stream()
+                                        .map(name -> ", " + name)
+                                        .collect(Collectors.joining()),
+                        r.value4()));
+    }
+
+    /** Names of the places after the first, by outings. */
+    private Map<Long, List<String>> further() {
+        return db.select(STOP.OUTING_ID, PLACE.NAME)
+                .from(STOP)
+                .join(PLACE)
+                .on(PLACE.ID.eq(STOP.PLACE_ID))
+                .orderBy(STOP.OUTING_ID, STOP.POSITION)
+                .fetchGroups(STOP.OUTING_ID, PLACE.NAME);
     }
 
     /** All but the deleted, by night. */
@@ -126,6 +149,28 @@ public class Outings {
             r.update();
         }
         return existing(r.getId());
+    }
+
+    /** Its places after the first, as they are now; a place that is new is stored first. */
+    @Transactional
+    public Outing visit(long id, List<Outing.Further> further) {
+        db.deleteFrom(STOP).where(STOP.OUTING_ID.eq(id)).execute();
+        List<Place> known = new ArrayList<>(List.of(existing(id).place()));
+        for (int i = 0; i < further.size(); i++) {
+            Outing.Further f = further.get(i);
+            Place place = f.place().id() != null
+                    ? f.place()
+                    : known.stream()
+                            .filter(k -> k.name().equals(f.place().name())
+                                    && k.site().equals(f.place().site()))
+                            .findFirst()
+                            .orElseGet(() -> places.add(f.place()));
+            known.add(place);
+            db.insertInto(STOP, STOP.OUTING_ID, STOP.POSITION, STOP.PLACE_ID, STOP.DRIVE_MIN, STOP.WALK_MIN)
+                    .values(id, i + 1L, place.id(), (long) f.driveMinutes(), (long) f.walkMinutes())
+                    .execute();
+        }
+        return existing(id);
     }
 
     /** What is proposed next for its night. */
@@ -218,9 +263,27 @@ public class Outings {
                 .where(which)
                 .orderBy(OUTING.NIGHT, OUTING.ID)
                 .fetch();
-        Map<Long, Place> at = places.byIds(
-                records.stream().map(OutingRecord::getPlaceId).distinct().toList());
-        return records.stream().map(r -> outing(r, at.get(r.getPlaceId()))).toList();
+        Map<Long, List<StopRecord>> stops = db
+                .selectFrom(STOP)
+                .where(STOP.OUTING_ID.in(
+                        records.stream().map(OutingRecord::getId).toList()))
+                .orderBy(STOP.POSITION)
+                .stream()
+                .collect(Collectors.groupingBy(StopRecord::getOutingId));
+        Map<Long, Place> at = places.byIds(Stream.concat(
+                        records.stream().map(OutingRecord::getPlaceId),
+                        stops.values().stream().flatMap(List::stream).map(StopRecord::getPlaceId))
+                .distinct()
+                .toList());
+        return records.stream()
+                .map(r -> outing(r, at.get(r.getPlaceId()))
+                        .visiting(stops.getOrDefault(r.getId(), List.of()).stream()
+                                .map(s -> new Outing.Further(
+                                        at.get(s.getPlaceId()),
+                                        s.getDriveMin().intValue(),
+                                        s.getWalkMin().intValue()))
+                                .toList()))
+                .toList();
     }
 
     private static Outing outing(OutingRecord r, Place place) {
@@ -236,6 +299,7 @@ public class Outings {
                         r.getWalkMin().intValue(),
                         Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse)),
                 r.getNote(),
-                new Outing.Standing(r.getWay().intValue(), Optional.ofNullable(r.getResumedAt()), r.getRevision()));
+                new Outing.Standing(r.getWay().intValue(), Optional.ofNullable(r.getResumedAt()), r.getRevision()),
+                List.of());
     }
 }

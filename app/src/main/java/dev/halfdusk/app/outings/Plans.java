@@ -32,14 +32,11 @@ class Plans {
     private record Key(
             Take take, Place place, Map<Id, Mark> marks, LocalDate date, List<Optional<WeatherHour>> weather) {}
 
-    /** The plan of each take, in their order. */
-    List<Plan> of(List<Take> takes, Place place, Circumstances c) {
+    Plan of(Take take, Place place, Circumstances c) {
         List<Optional<WeatherHour>> weather = new ArrayList<>();
         for (Instant t = c.night().span().from(); !t.isAfter(c.night().span().to()); t = t.plus(HOUR)) {
             weather.add(c.weather().apply(t));
         }
-        return takes.stream()
-                .map(take -> known.get(new Key(take, place, c.known(), c.night().date(), weather), key -> take.plan(c)))
-                .toList();
+        return known.get(new Key(take, place, c.known(), c.night().date(), weather), key -> take.plan(c));
     }
 }

@@ -1,12 +1,15 @@
 package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.pictures.PolePicture;
 import dev.halfdusk.app.pictures.QrPicture;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Network;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.night.PoleSigns;
 import dev.halfdusk.core.outing.Checklist;
+import dev.halfdusk.core.outing.PoleOfNight;
 import dev.halfdusk.core.sky.Site;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
@@ -14,6 +17,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -68,6 +72,19 @@ class SheetController {
         }
     }
 
+    /** How to find the pole. */
+    public record PoleView(String at, String pole, List<String> ways, PolePicture picture) {
+
+        static PoleView of(OutingPlanner.Arranged night) {
+            PoleOfNight pole = PoleOfNight.of(night.c(), night.schedule());
+            return new PoleView(
+                    pole.clock(),
+                    pole.words(),
+                    pole.signs().signs().stream().map(PoleSigns.Sign::words).toList(),
+                    PolePicture.of(pole.signs()));
+        }
+    }
+
     /** Something for the bag. */
     public record BagRow(String what, String why, boolean packed) {}
 
@@ -78,10 +95,11 @@ class SheetController {
         List<BagRow> bag = bag(night.bag(), outings.packed(id));
         model.addAttribute("outing", outing);
         model.addAttribute("night", Words.night(outing.night()));
-        model.addAttribute("at", at(outing.place().site()));
+        model.addAttribute("at", at(outing));
         model.addAttribute("rows", SheetRow.of(night));
         model.addAttribute("bag", bag);
         model.addAttribute("packed", bag.stream().filter(BagRow::packed).count());
+        model.addAttribute("pole", PoleView.of(night));
         model.addAttribute("cautions", night.cautions());
         model.addAttribute("clashes", night.clashes());
         network.addresses().stream().findFirst().ifPresent(host -> {
@@ -92,8 +110,16 @@ class SheetController {
         return "outings/sheet";
     }
 
+    /** "Salt Ledge, 37.6012°, −8.7921°", one after another. */
+    static String at(Outing outing) {
+        return outing.places().stream()
+                .distinct()
+                .map(p -> p.name() + ", " + at(p.site()))
+                .collect(Collectors.joining("; "));
+    }
+
     /** "37.6012°, −8.7921°". */
-    static String at(Site site) {
+    private static String at(Site site) {
         return Words.number(site.latitudeDeg(), 4) + "\u00b0, " + Words.number(site.longitudeDeg(), 4) + "\u00b0";
     }
 

@@ -56,23 +56,30 @@ final class SheetFiles {
         return text.toString();
     }
 
-    /** An event for leaving home and for each take with its work; the same take keeps its identity, so that a later file replaces it. */
+    /** An event for leaving home, for each way between places and for each take with its work; the same take keeps its identity, so that a later file replaces it. */
     static String calendar(OutingPlanner.Arranged night, Instant now, Installation here) {
         ICalendar calendar = new ICalendar();
         calendar.setProductId("-//Half Dusk//Outing//EN");
         Trip trip = night.trip();
         if (trip.away()) {
-            Interval way = new Interval(trip.leavesHome(), trip.there().from());
-            VEvent leaves = event(night, "leave", way, now, here);
+            Interval way =
+                    new Interval(trip.leavesHome(night.schedule()), trip.there().from());
+            VEvent leaves = event(night, "leave", trip.first(night.schedule()), way, now, here);
             leaves.setSummary("Leave home: " + night.outing().title());
-            leaves.setDescription(trip.way() + ".");
+            leaves.setDescription(trip.way(night.schedule()) + ".");
             leaves.addAlarm(alarm(LEAVE_ALARM_MINUTES, "Leave home soon"));
             calendar.addEvent(leaves);
+        }
+        for (Trip.Move m : trip.moves(night.schedule())) {
+            VEvent move = event(night, "way-" + m.to(), m.to(), m.when(), now, here);
+            move.setSummary("On to " + trip.stop(m.to()).name());
+            move.addAlarm(alarm(ALARM_MINUTES, "On to " + trip.stop(m.to()).name()));
+            calendar.addEvent(move);
         }
         for (OutingPlanner.Planned take : night.takes()) {
             night.slot(take).ifPresent(slot -> {
                 Interval work = new Interval(slot.prepares().from(), slot.runs().to());
-                VEvent event = event(night, "take-" + take.id(), work, now, here);
+                VEvent event = event(night, "take-" + take.id(), slot.stop(), work, now, here);
                 event.setSummary(slot.name() + ", " + slot.camera());
                 event.setDescription(slot.words());
                 event.addAlarm(alarm(ALARM_MINUTES, slot.name()));
@@ -83,8 +90,8 @@ final class SheetFiles {
     }
 
     private static VEvent event(
-            OutingPlanner.Arranged night, String what, Interval time, Instant now, Installation here) {
-        Place place = night.outing().place();
+            OutingPlanner.Arranged night, String what, int stop, Interval time, Instant now, Installation here) {
+        Place place = night.outing().place(stop);
         VEvent event = new VEvent();
         event.setUid(here.uid("outing-" + night.outing().id() + "-" + what));
         event.setDateTimeStamp(Date.from(now));

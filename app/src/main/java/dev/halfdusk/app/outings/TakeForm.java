@@ -6,16 +6,17 @@ import dev.halfdusk.app.kit.UsualDecision;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.SetupReader;
+import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
-import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Orientation;
@@ -35,6 +36,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Between a take and the fields of its panel. What is not sent is as one begins with it. */
@@ -68,6 +70,7 @@ class TakeForm {
     /** What the fields of a take of a kind hold. */
     static List<String> names(Subject.Kind kind) {
         List<String> names = new ArrayList<>(List.of(
+                "stop",
                 "name",
                 "subject",
                 "rig",
@@ -81,6 +84,7 @@ class TakeForm {
                 "to",
                 "mark",
                 "at"));
+        names.addAll(AskedSky.FIELDS);
         kind.parameters().forEach(p -> names.add(p.name()));
         names.addAll(ShapeForm.names(OWN, Decision.SHAPE));
         return names;
@@ -101,6 +105,7 @@ class TakeForm {
     static Form fields(Takes.Stored stored, ZoneId zone) {
         Take t = stored.take();
         Form form = new Form()
+                .put("stop", t.stop())
                 .put("name", t.name())
                 .put("subject", t.subject().kind().key())
                 .put("rig", stored.rig().id())
@@ -112,6 +117,7 @@ class TakeForm {
                 .put("to", t.wish().to().map(LocalTime::toString).orElse(""))
                 .put("mark", t.wish().mark().map(m -> m.id().text()).orElse(""))
                 .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
+        AskedSky.fill(form, t.wish().asked());
         t.aim().ifPresent(a -> SetupReader.fill(form, a));
         SetupReader.said(form);
         ShapeForm.fill(OWN, form, Decision.SHAPE, t.decision());
@@ -158,7 +164,8 @@ class TakeForm {
                         .orElse(apertures.min()));
         OptionalDouble aperture = form.number("aperture", apertures);
         Optional<Direction> aim = SetupReader.aim(form);
-        Optional<Wish> wish = wish(form, subject, outing.place());
+        int stop = stop(form, outing);
+        Optional<Wish> wish = wish(form, subject, outing, stop);
         Optional<Instant> pinned = form.clock("at")
                 .map(t -> Night.at(outing.night(), t, outing.place().zone()));
         Optional<Decision> decision = ShapeForm.read(OWN, form, Decision.SHAPE);
@@ -179,7 +186,8 @@ class TakeForm {
                 Demand.USUAL,
                 wish.orElseThrow(),
                 pinned,
-                decision.orElseThrow());
+                decision.orElseThrow(),
+                stop);
         return Optional.of(new Read(said ? take : usual.of(take), named.get()));
     }
 
@@ -202,13 +210,38 @@ class TakeForm {
                 : kind.orElseThrow().words();
     }
 
-    /** By its identity; one that does not stand there any more is kept by it. */
-    private Optional<Named> mark(String id, Place place) {
+    /** The place of an outing's night at which it is taken; the first where nothing is said. */
+    private static int stop(Form form, Outing outing) {
+        if (!form.has("stop")) {
+            return 0;
+        }
+        List<String> stops = IntStream.range(0, outing.places().size())
+                .mapToObj(Integer::toString)
+                .toList();
+        int stop = stops.indexOf(form.value("stop").strip());
+        if (stop < 0) {
+            form.reject("stop", "Choose a place of this night.");
+        }
+        return Math.max(0, stop);
+    }
+
+    /** By its identity, of whichever place of the night; one that does not stand there any more is kept by it. */
+    private Optional<Named> mark(String id, Outing outing) {
         if (id.isBlank()) {
             return Optional.empty();
         }
-        Mark known = place.id() == null ? null : places.known(place.id()).get(new Id(id));
-        return Optional.of(known == null ? Named.of(id) : new Named(new Id(id), known.name()));
+        Id of = new Id(id);
+        return Optional.of(outing.places().stream()
+                .filter(p -> p.id() != null)
+                .flatMap(p -> Optional.ofNullable(places.known(p.id()).get(of)).stream())
+                .findFirst()
+                .map(m -> new Named(of, m.name()))
+                .orElseGet(() -> Named.of(id)));
+    }
+
+    /** Over the mark of that name at its own place, where there is one. */
+    private Wish there(Wish wish, Place place) {
+        return place.id() == null ? wish : places.at(place.id(), wish);
     }
 
     private static Optional<Subject> subject(Form form, Subject.Kind kind) {
@@ -228,22 +261,29 @@ class TakeForm {
         return values.size() == kind.parameters().size() ? Optional.of(kind.of(values)) : Optional.empty();
     }
 
-    private Optional<Wish> wish(Form form, Optional<Subject> subject, Place place) {
-        if (!form.has("wish")) {
-            return subject.map(Subject::usual);
+    private Optional<Wish> wish(Form form, Optional<Subject> subject, Outing outing, int stop) {
+        Place place = outing.place(stop);
+        Optional<Asked> asked = AskedSky.read(AskedSky.begin(form), place.glow());
+        if (asked.isEmpty()) {
+            return Optional.empty();
         }
-        Optional<Wish.Kind> kind = form.choice("wish", Wish.Kind.class);
+        if (!form.has("wish")) {
+            return subject.map(s -> s.usual().asking(asked.get()));
+        }
+        Optional<Wish.Kind> kind = Wish.Kind.of(form.value("wish"));
         if (kind.isEmpty()) {
             form.reject("wish", "Choose one of the list.");
             return Optional.empty();
         }
         boolean marked = kind.get().marked();
         try {
-            return Optional.of(new Wish(
+            Wish wish = new Wish(
                     kind.get(),
                     kind.get().timed() ? form.clock("from") : Optional.empty(),
                     kind.get() == Wish.Kind.WINDOW ? form.clock("to") : Optional.empty(),
-                    marked ? mark(form.value("mark"), place) : Optional.empty()));
+                    marked ? mark(form.value("mark"), outing) : Optional.empty(),
+                    asked.get());
+            return Optional.of(there(wish, place));
         } catch (IllegalArgumentException e) {
             form.reject(marked ? "mark" : "from", marked ? "Choose the mark." : "Enter the time, such as 23:30.");
             return Optional.empty();

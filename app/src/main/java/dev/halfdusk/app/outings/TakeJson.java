@@ -6,13 +6,15 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
+import dev.halfdusk.core.night.Asked;
+import dev.halfdusk.core.night.Dark;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subject.Parameter;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Wish;
 import java.time.LocalTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -84,6 +86,21 @@ public class TakeJson {
         w.from().ifPresent(t -> node.put("from", t.toString()));
         w.to().ifPresent(t -> node.put("to", t.toString()));
         w.mark().ifPresent(m -> node.put("mark", m.name()).put("markId", m.id().text()));
+        return write(w.asked(), node);
+    }
+
+    /** What is as usual is not written. */
+    private static ObjectNode write(Asked asked, ObjectNode node) {
+        Asked usual = Asked.USUAL;
+        if (!asked.sight().equals(usual.sight())) {
+            node.put("sight", asked.sight().key());
+        }
+        if (!asked.dark().equals(usual.dark())) {
+            node.put("darkness", asked.dark().key());
+        }
+        if (asked.leastAltitudeDeg() != usual.leastAltitudeDeg()) {
+            node.put("leastAltitude", asked.leastAltitudeDeg());
+        }
         return node;
     }
 
@@ -93,12 +110,19 @@ public class TakeJson {
 
     /** @throws IllegalArgumentException for a wish that is none, or that lacks its time or mark */
     public Wish wish(JsonNode n) {
-        String key = n.path("kind").asText();
-        Wish.Kind kind = Arrays.stream(Wish.Kind.values())
-                .filter(k -> k.key().equals(key))
-                .findFirst()
+        Wish.Kind kind = Wish.Kind.of(n.path("kind").asText())
                 .orElseThrow(() -> new IllegalArgumentException("no wish is called so"));
-        return new Wish(kind, clock(n, "from"), clock(n, "to"), mark(n));
+        return new Wish(kind, clock(n, "from"), clock(n, "to"), mark(n), asked(n));
+    }
+
+    private static Asked asked(JsonNode n) {
+        Asked usual = Asked.USUAL;
+        Sight sight = Sight.of(n.path("sight").asText(usual.sight().key()))
+                .orElseThrow(() -> new IllegalArgumentException("nothing in the sky is called so"));
+        Dark dark = Dark.of(n.path("darkness").asText(usual.dark().key()))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "darkness is the depth of the sun, " + Dark.DEPRESSION.allowed() + ", or \"deepest\""));
+        return new Asked(sight, dark, n.path("leastAltitude").asDouble(usual.leastAltitudeDeg()));
     }
 
     /** Files of before know a mark by its name alone. */

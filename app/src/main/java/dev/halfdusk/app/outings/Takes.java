@@ -1,5 +1,8 @@
 package dev.halfdusk.app.outings;
 
+import static dev.halfdusk.app.db.Tables.BODY;
+import static dev.halfdusk.app.db.Tables.OUTING;
+import static dev.halfdusk.app.db.Tables.RIG;
 import static dev.halfdusk.app.db.Tables.TAKE;
 
 import dev.halfdusk.app.db.tables.records.TakeRecord;
@@ -50,6 +53,9 @@ public class Takes {
      * @param progress in the field
      */
     public record Stored(long id, NamedRig rig, Take take, Progress progress) {}
+
+    /** A body that another outing of the same night wants. */
+    record Elsewhere(long outing, String title, long body, String name) {}
 
     /** A rig as a camera of takes. */
     public static NamedCamera camera(NamedRig rig) {
@@ -112,7 +118,8 @@ public class Takes {
                 Demand.USUAL,
                 json.wish(r.getWish()),
                 Optional.ofNullable(r.getPinnedAt()),
-                ShapeJson.read(Decision.SHAPE, r.getDecision()));
+                ShapeJson.read(Decision.SHAPE, r.getDecision()),
+                r.getStop().intValue());
     }
 
     @Transactional
@@ -144,7 +151,35 @@ public class Takes {
         r.setUpright(take.held() == Orientation.PORTRAIT);
         r.setWish(json.write(take.wish()));
         r.setPinnedAt(take.pinned().orElse(null));
+        r.setStop((long) take.stop());
         r.setDecision(ShapeJson.text(Decision.SHAPE, take.decision()));
+    }
+
+    /** Takes of an outing beside some outing's, on its night, with rigs that stand on bodies of its own. */
+    List<Elsewhere> elsewhere(Outing outing) {
+        return db.selectDistinct(OUTING.ID, OUTING.TITLE, RIG.BODY_ID, BODY.NAME)
+                .from(TAKE)
+                .join(OUTING)
+                .on(OUTING.ID.eq(TAKE.OUTING_ID))
+                .join(RIG)
+                .on(RIG.ID.eq(TAKE.RIG_ID))
+                .join(BODY)
+                .on(BODY.ID.eq(RIG.BODY_ID))
+                .where(OUTING.NIGHT.eq(outing.night()))
+                .and(OUTING.ID.ne(outing.id()))
+                .and(OUTING.DELETED_AT.isNull())
+                .and(TAKE.DELETED_AT.isNull())
+                .orderBy(OUTING.ID, RIG.BODY_ID)
+                .fetch(r -> new Elsewhere(r.value1(), r.value2(), r.value3(), r.value4()));
+    }
+
+    /** When a place of an outing is gone: what was taken after it is so at one less, deleted takes as well. */
+    @Transactional
+    void without(long outing, int stop) {
+        db.update(TAKE)
+                .set(TAKE.STOP, TAKE.STOP.minus(1))
+                .where(TAKE.OUTING_ID.eq(outing).and(TAKE.STOP.ge((long) stop)))
+                .execute();
     }
 
     /** @param opening empty to let the wish decide again */

@@ -38,9 +38,9 @@ public record TonightView(
                 a.outing(),
                 Words.night(night.date()),
                 NightWords.moon(night),
-                NightWords.verdict(night),
+                NightWords.verdict(night, a.outing().place().glow()),
                 Ribbon.of(night, a.outing().place().glow()),
-                night.clock(a.trip().leavesHome()),
+                night.clock(a.trip().leavesHome(a.schedule())),
                 a.schedule().slots().stream().map(s -> row(a, s)).toList(),
                 missing(a, now));
     }

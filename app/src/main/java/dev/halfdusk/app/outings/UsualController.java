@@ -11,7 +11,6 @@ import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Proposal;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.take.Circumstances;
@@ -137,7 +136,6 @@ class UsualController {
     }
 
     private static String words(NamedRig named, Settings s) {
-        return named.rig().body().label(s.seconds()) + " s, f/" + Numbers.trimmed(s.aperture(), 1) + ", ISO "
-                + Numbers.plain(s.iso());
+        return named.rig().body().words(s);
     }
 }

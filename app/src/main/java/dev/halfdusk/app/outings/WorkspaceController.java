@@ -3,7 +3,6 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.StaleForm;
@@ -17,7 +16,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -48,6 +46,7 @@ class WorkspaceController {
     private final Deletions deletions;
     private final LastChange last;
     private final NextNights next;
+    private final WorkspacePage page;
 
     WorkspaceController(
             Outings outings,
@@ -57,7 +56,9 @@ class WorkspaceController {
             Kit kit,
             Deletions deletions,
             LastChange last,
-            NextNights next) {
+            NextNights next,
+            WorkspacePage page) {
+        this.page = page;
         this.deletions = deletions;
         this.last = last;
         this.next = next;
@@ -68,83 +69,9 @@ class WorkspaceController {
         this.kit = kit;
     }
 
-    /** What the night would bear as well. */
-    public record ProposedRow(String name, String camera, String why) {}
-
     @GetMapping
     String show(@PathVariable long id, @RequestParam Map<String, String> asked, Model model) {
-        Outing outing = outings.existing(id);
-        return page(outing, asked, null, model);
-    }
-
-    /** @param refused the panel's fields with what is wrong about them; null where nothing is */
-    private String page(Outing outing, Map<String, String> asked, Form refused, Model model) {
-        Form in = Form.of(asked);
-        OptionalLong take = in.copy().id("take");
-        boolean photograph = !"drawing".equals(in.value("view"));
-        Optional<LocalDate> other = Form.nightIn(in.value("night"))
-                .filter(d -> Night.exists(d, outing.place().zone()))
-                .filter(d -> !d.equals(outing.night()));
-        OutingPlanner.Arranged night = other.map(d -> evening.on(outing, d)).orElseGet(() -> evening.of(outing));
-        List<NamedRig> rigs = kit.rigs();
-        WorkspaceView view =
-                WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs, last.told(night));
-        model.addAttribute("view", view);
-        model.addAttribute("other", other.orElse(null));
-        model.addAttribute("planned", Words.night(outing.night()));
-        LocalDate shown = night.night().date();
-        model.addAttribute("before", Form.NIGHTS.near(shown, -1, outing.place().zone()));
-        model.addAttribute("after", Form.NIGHTS.near(shown, 1, outing.place().zone()));
-        model.addAttribute("outing", outing);
-        model.addAttribute("photograph", photograph);
-        model.addAttribute("deleted", number(in, "deleted"));
-        boolean adding = refused != null && !refused.has("take");
-        model.addAttribute("adding", adding ? refused : TakeForm.blank());
-        if (view.chosen() != null) {
-            Takes.Stored stored = night.find(view.chosen().id()).orElseThrow().stored();
-            ZoneId zone = outing.place().zone();
-            Form fields = refused != null && !adding
-                    ? refused
-                    : StaleForm.mark(
-                            TakeForm.fields(stored, zone),
-                            TakeForm.names(stored.take().subject().kind()));
-            model.addAttribute("form", fields);
-        }
-        model.addAttribute(
-                "proposed",
-                evening.proposed(night).stream()
-                        .map(p -> new ProposedRow(
-                                p.take().name(), p.take().camera().name(), p.why()))
-                        .toList());
-        model.addAttribute(
-                "candidates",
-                outings.candidates(outing.id()).stream().map(Words::day).toList());
-        model.addAttribute("subjects", TakeForm.SUBJECTS);
-        model.addAttribute("decision", TakeForm.DECISION);
-        model.addAttribute("wishes", TakeForm.WISHES);
-        model.addAttribute("anyWish", TakeForm.ANY_WISH);
-        model.addAttribute("rigs", rigs);
-        model.addAttribute("marks", marks(night));
-        model.addAttribute("keeping", new Form());
-        return "outings/show";
-    }
-
-    /** A minute that is no number is no reason to refuse a page: it then shows its own choice. */
-    private static OptionalInt whole(String text) {
-        return text.matches("-?\\d{1,5}") ? OptionalInt.of(Integer.parseInt(text)) : OptionalInt.empty();
-    }
-
-    private static Long number(Form form, String field) {
-        OptionalLong id = form.copy().id(field);
-        return id.isPresent() ? (Long) id.getAsLong() : null;
-    }
-
-    private static List<Choice> marks(OutingPlanner.Arranged night) {
-        return Choice.orNone(
-                "none",
-                night.c().names().stream()
-                        .map(m -> new Choice(m.id().text(), m.name()))
-                        .toList());
+        return page.show(outings.existing(id), asked, model);
     }
 
     @PostMapping("/takes/proposed")
@@ -178,7 +105,7 @@ class WorkspaceController {
         }
         if (read.isEmpty() || form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(outing, Map.of(), form, model);
+            return page.refused(outing, Map.of(), form, model);
         }
         TakeForm.Read take = read.get();
         return back(
@@ -205,11 +132,11 @@ class WorkspaceController {
         Subject.Kind kind = stored.take().subject().kind();
         if (read.isEmpty() || form.noted()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(outing, Map.of("take", "" + take), form, model);
+            return page.refused(outing, Map.of("take", "" + take), form, model);
         }
         if (StaleForm.refuses(
                 form, TakeForm.fields(stored, zone), TakeForm.names(kind), forms::words, model, response)) {
-            return page(outing, Map.of("take", "" + take), form, model);
+            return page.refused(outing, Map.of("take", "" + take), form, model);
         }
         TakeForm.Read changed = read.get();
         last.of(evening.of(outing), stored.take().name() + " was changed", night -> {
@@ -231,14 +158,14 @@ class WorkspaceController {
         String name = takes.existing(id, take).take().name();
         Form form = Form.of(typed);
         Night night = evening.night(outing);
-        OptionalInt minute = whole(form.value("minute"));
+        OptionalInt minute = WorkspacePage.whole(form.value("minute"));
         Optional<Instant> opening = minute.isPresent()
                 ? Optional.of(night.at(inNight(night, minute.getAsInt())))
                 : form.clock("at")
                         .map(t -> Night.at(outing.night(), t, outing.place().zone()));
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(outing, Map.of("take", "" + take), form.put("take", take), model);
+            return page.refused(outing, Map.of("take", "" + take), form.put("take", take), model);
         }
         last.of(
                 evening.of(outing),
@@ -260,7 +187,7 @@ class WorkspaceController {
     String length(@PathVariable long id, @PathVariable long take, @RequestParam(defaultValue = "") String minutes) {
         Outing outing = outings.existing(id);
         Takes.Stored stored = takes.existing(id, take);
-        OptionalInt wanted = whole(minutes);
+        OptionalInt wanted = WorkspacePage.whole(minutes);
         if (wanted.isPresent() && LENGTH.holds(wanted.getAsInt())) {
             OutingPlanner.Arranged night = evening.of(outing);
             OutingPlanner.Planned planned = night.find(take).orElseThrow();
@@ -335,7 +262,8 @@ class WorkspaceController {
                 .filter(d -> Night.exists(d, outing.place().zone()))
                 .orElse(outing.night());
         OutingPlanner.Planned planned = evening.on(outing, looked).find(take).orElseThrow();
-        Optional<LocalDate> found = next.of(outing.place(), evening.marks(outing), planned.take(), looked);
+        Optional<LocalDate> found =
+                next.of(outing.place(planned.take().stop()), planned.plan().c().known(), planned.take(), looked);
         model.addAttribute("outing", outing);
         model.addAttribute(
                 "next",

@@ -3,16 +3,24 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.pictures.Block;
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.NightWords;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
-import dev.halfdusk.core.take.Need;
+import dev.halfdusk.core.outing.Stop;
+import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
 import dev.halfdusk.core.weather.Dew;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
@@ -38,6 +46,8 @@ record WorkspaceView(
         String notch,
         List<Lane> lanes,
         List<CloudCell> clouds,
+        List<Stay> stays,
+        List<StopRow> stops,
         List<Row> rows,
         ChosenTake chosen,
         LastChange.Told last,
@@ -55,6 +65,33 @@ record WorkspaceView(
      * @param at clock to begin at; null where there is nothing to send, empty to let it go
      */
     record Step(String words, String path, String at) {}
+
+    /**
+     * Time at a place, or on the way to it, on the ribbon's axis.
+     *
+     * @param shows whether its name stands inside
+     * @param after whether it stands behind
+     */
+    record Stay(Block at, boolean way, boolean shows, boolean after) {}
+
+    /**
+     * A place of the night.
+     *
+     * @param way to it, in words
+     * @param from clock of arriving; empty where nothing is taken there
+     * @param takes that are planned there
+     */
+    record StopRow(
+            int number,
+            String name,
+            long place,
+            String way,
+            String apart,
+            String from,
+            String to,
+            int takes,
+            int driveMinutes,
+            int walkMinutes) {}
 
     private static final Duration HOUR = Duration.ofHours(1);
 
@@ -81,6 +118,7 @@ record WorkspaceView(
             boolean first,
             String state,
             boolean never,
+            String at,
             Misfit misfit) {}
 
     /**
@@ -101,8 +139,9 @@ record WorkspaceView(
             List<NamedRig> rigs,
             Optional<LastChange.Told> last) {
         Night night = a.night();
-        Ribbon ribbon = Ribbon.of(night, a.outing().place().glow());
         Optional<OutingPlanner.Planned> chosen = chosen(a, take);
+        Sight sight = chosen.map(t -> t.take().wish().asked().sight()).orElse(Sight.CORE);
+        Ribbon ribbon = Ribbon.of(night, a.outing().place().glow(), sight);
         Optional<Slot> slot = chosen.flatMap(a::slot);
         int shown = ribbon.clamp(
                 minute.isPresent()
@@ -118,13 +157,15 @@ record WorkspaceView(
                 Words.night(night.date()),
                 night.date(),
                 NightWords.moon(night),
-                weather(a, night.at(shown)),
-                NightWords.verdict(night),
+                weather(chosen.map(t -> t.plan().c()).orElse(a.c()), night.at(shown)),
+                NightWords.verdict(night, a.outing().place().glow()),
                 ribbon,
                 shown,
                 ribbon.at(shown),
                 lanes(a, ordered, ribbon, chosen),
                 clouds(a, ribbon),
+                stays(a, ribbon),
+                stops(a),
                 rows(a, ordered, chosen, rigs),
                 chosen.map(c -> ChosenTake.of(a, c, 1 + ordered.indexOf(c), looked, photograph))
                         .orElse(null),
@@ -158,15 +199,19 @@ record WorkspaceView(
         });
     }
 
-    /** The asked one; else the first that wants the core, else the first that has a place, else any. */
+    /** The asked one; else the first that comes for one thing in the sky, else the first that has a place, else any. */
     private static Optional<OutingPlanner.Planned> chosen(OutingPlanner.Arranged a, OptionalLong take) {
         Optional<OutingPlanner.Planned> asked = take.isPresent() ? a.find(take.getAsLong()) : Optional.empty();
         return asked.or(() -> a.schedule().slots().stream()
                         .map(a::of)
-                        .filter(t -> t.take().subject().needs().contains(Need.CORE))
+                        .filter(t -> forOneThing(t.take().wish().kind()))
                         .findFirst())
                 .or(() -> a.schedule().slots().stream().map(a::of).findFirst())
                 .or(() -> a.takes().stream().findFirst());
+    }
+
+    private static boolean forOneThing(Wish.Kind kind) {
+        return kind == Wish.Kind.SIGHT_HIGHEST || kind == Wish.Kind.SIGHT_OVER_MARK;
     }
 
     /** By their time; those without a place come last. */
@@ -217,6 +262,65 @@ record WorkspaceView(
                 .toList();
     }
 
+    /** None where the night has one place. */
+    private static List<Stay> stays(OutingPlanner.Arranged a, Ribbon ribbon) {
+        if (a.outing().further().isEmpty()) {
+            return List.of();
+        }
+        List<Stay> all = new ArrayList<>();
+        for (Trip.Stay s : a.trip().stays(a.schedule())) {
+            String name = a.outing().place(s.stop()).name();
+            boolean last = s.stop() == a.trip().last(a.schedule());
+            Block at = Block.of(ribbon, a.night(), s.when(), name, "stay");
+            boolean inside = at.beside().equals("inside");
+            all.add(new Stay(at, false, inside, last && !inside));
+        }
+        for (Trip.Move m : a.trip().moves(a.schedule())) {
+            String words = m.when().length().toMinutes() + " min on the way";
+            all.add(new Stay(Block.of(ribbon, a.night(), m.when(), words, "way"), true, false, false));
+        }
+        return all;
+    }
+
+    private static List<StopRow> stops(OutingPlanner.Arranged a) {
+        List<Trip.Stay> stays = a.trip().stays(a.schedule());
+        List<Place> places = a.outing().places();
+        List<StopRow> rows = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            int number = i;
+            Place place = places.get(i);
+            Stop stop = a.trip().stop(i);
+            int takes = (int)
+                    a.takes().stream().filter(t -> t.take().stop() == number).count();
+            Optional<Interval> there = stays.stream()
+                    .filter(t -> t.stop() == number && takes > 0)
+                    .map(Trip.Stay::when)
+                    .findFirst();
+            rows.add(new StopRow(
+                    number,
+                    place.name(),
+                    place.id(),
+                    stop.drive().toMinutes() + " min on the road" + (i == 0 ? " from home, " : ", ")
+                            + stop.walk().toMinutes() + " min on foot",
+                    i == 0 ? "" : apart(places.get(i - 1), place),
+                    there.map(w -> a.night().clock(w.from())).orElse(""),
+                    there.map(w -> a.night().clock(w.to())).orElse(""),
+                    takes,
+                    (int) stop.drive().toMinutes(),
+                    (int) stop.walk().toMinutes()));
+        }
+        return rows;
+    }
+
+    /** "8.4 km SW as the crow flies", against which one sees whether the minutes can be right. */
+    private static String apart(Place from, Place to) {
+        Site a = from.site();
+        Site b = to.site();
+        double km = Geodesy.distanceKm(a.latitudeDeg(), a.longitudeDeg(), b.latitudeDeg(), b.longitudeDeg());
+        double bearing = Geodesy.bearingDeg(a.latitudeDeg(), a.longitudeDeg(), b.latitudeDeg(), b.longitudeDeg());
+        return Words.number(km, km < 10 ? 1 : 0) + " km " + Angles.compass(bearing) + " as the crow flies";
+    }
+
     private static List<CloudCell> clouds(OutingPlanner.Arranged a, Ribbon ribbon) {
         List<CloudCell> cells = new ArrayList<>();
         Instant from = a.night().at(ribbon.firstMinute());
@@ -232,8 +336,8 @@ record WorkspaceView(
         return List.copyOf(cells);
     }
 
-    private static String weather(OutingPlanner.Arranged a, Instant t) {
-        return a.c().weather().apply(t).map(WorkspaceView::words).orElse("no forecast reaches this night yet");
+    private static String weather(Circumstances c, Instant t) {
+        return c.weather().apply(t).map(WorkspaceView::words).orElse("no forecast reaches this night yet");
     }
 
     private static String words(WeatherHour h) {
@@ -264,9 +368,12 @@ record WorkspaceView(
                     a.why(t),
                     t.stored().take().pinned().isPresent(),
                     chosen.filter(c -> c == t).isPresent(),
-                    rows.isEmpty(),
+                    rows.isEmpty()
+                            || t.take().stop()
+                                    != ordered.get(rows.size() - 1).take().stop(),
                     t.stored().progress().done() ? "done" : "",
                     slot.isEmpty() && !t.plan().possible(),
+                    a.outing().further().isEmpty() ? "" : a.place(t).name(),
                     take.fits() ? null : misfit(take, rigs)));
         }
         return List.copyOf(rows);

@@ -62,7 +62,7 @@ public record HorizonPicture(
                                 PathText.tenth(PLATE.x(p.azimuthDeg())), PathText.tenth(PLATE.y(p.altitudeDeg()))))
                         .toList(),
                 PLATE.way(FixedPoint.CORE, down, night.observer()),
-                night.coreDark().stream()
+                night.core().inDark().stream()
                         .map(i -> PLATE.way(FixedPoint.CORE, i, night.observer()))
                         .toList(),
                 PLATE.way(Body.MOON, down, night.observer()),

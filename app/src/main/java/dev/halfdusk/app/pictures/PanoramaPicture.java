@@ -43,7 +43,7 @@ public record PanoramaPicture(
         }
         Observer observer = from.observer();
         List<Vector> band = IntStream.rangeClosed(0, 120)
-                .mapToObj(i -> moment.local(Galaxy.onPlane(3 * i), observer))
+                .mapToObj(i -> moment.local(Galaxy.point(3 * i, 0), observer))
                 .toList();
         Direction core = Direction.of(moment.local(FixedPoint.CORE, observer));
         return new PanoramaPicture(

@@ -7,7 +7,7 @@ import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.sky.FixedPoint;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.Moment;
 import java.time.Duration;
@@ -51,15 +51,20 @@ public record Ribbon(
 
     /** The night from a little before sunset to a little after sunrise; from noon to noon where the sun does neither. */
     public static Ribbon of(Night night, SkyGlow glow) {
+        return of(night, glow, Sight.CORE);
+    }
+
+    /** The same with the way of another sight than the core. */
+    public static Ribbon of(Night night, SkyGlow glow, Sight sight) {
         Interval shown = shown(night);
         List<Shade> stops = new ArrayList<>();
-        Curve core = new Curve();
+        Curve stands = new Curve();
         Curve moon = new Curve();
         for (Instant t = shown.from(); !t.isAfter(shown.to()); t = t.plus(STEP)) {
             Moment moment = Moment.at(t);
             double x = share(shown, t);
             SunAndMoon lamps = SunAndMoon.at(moment, night.observer());
-            core.add(x, moment.local(FixedPoint.CORE, night.observer()).latitudeDeg());
+            stands.add(x, sight.local(moment, night.observer()).latitudeDeg());
             moon.add(x, lamps.moonAltitudeDeg());
             stops.add(new Shade(x, SkyColour.of(lamps.sunAltitudeDeg(), glow.zenith(lamps))));
         }
@@ -68,8 +73,8 @@ public record Ribbon(
                 minute(night, shown.to()),
                 needed(stops),
                 hours(night, shown),
-                core.line(),
-                core.area(),
+                stands.line(),
+                stands.area(),
                 moon.line(),
                 dark(night, shown));
     }
@@ -159,6 +164,11 @@ public record Ribbon(
     /** Where a minute after noon stands across, for the notch. */
     public String at(double minute) {
         return percent((minute - firstMinute) / (lastMinute - firstMinute));
+    }
+
+    /** How wide so many minutes are. */
+    public String length(double minutes) {
+        return percent(minutes / (lastMinute - firstMinute));
     }
 
     /** The nearest ten minutes that the ribbon shows. */

@@ -97,7 +97,7 @@ public record SkyStrip(
 
         String milkyWay(Moment moment) {
             return plate.line(IntStream.rangeClosed(-25, 25)
-                    .mapToObj(i -> moment.local(Galaxy.onPlane(4 * i), night.observer()))
+                    .mapToObj(i -> moment.local(Galaxy.point(4 * i, 0), night.observer()))
                     .toList());
         }
 

@@ -10,9 +10,12 @@ import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.DarkField;
 import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.ground.Readings;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Sight;
+import dev.halfdusk.core.sky.Site;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -104,7 +107,9 @@ class DarkController {
             form.put("place", all.get(0).id());
         }
         form.putIfEmpty("within", USUAL_KM);
+        model.addAttribute("sights", SIGHTS);
         OptionalDouble within = form.number("within", DarkField.WITHIN);
+        Optional<Sight> sight = sight(form);
         Optional<Start> start = start(form, all);
         if (start.isEmpty() || form.hasErrors()) {
             boolean asked = form.has("coordinates") || form.has("place");
@@ -113,8 +118,9 @@ class DarkController {
             }
             return "places/dark";
         }
-        Found found = ground.around(start.get().lat, start.get().lon, within.getAsDouble());
-        model.addAttribute("view", view(found, start.get(), within.getAsDouble(), all, point(typed, found)));
+        Found found = ground.around(start.get().lat, start.get().lon, within.getAsDouble(), sight.orElseThrow());
+        model.addAttribute(
+                "view", view(found, start.get(), within.getAsDouble(), sight.get(), all, point(typed, found)));
         return "places/dark";
     }
 
@@ -159,13 +165,14 @@ class DarkController {
                 : Optional.empty();
     }
 
-    private static View view(Found f, Start start, double within, List<Place> all, Optional<Coordinates> point) {
+    private static View view(
+            Found f, Start start, double within, Sight sight, List<Place> all, Optional<Coordinates> point) {
         DarkField field = f.field();
         double km = DarkMap.kmPerPx(field);
         Spot home = f.home();
         List<SpotRow> spots = new ArrayList<>();
         for (Spot s : f.spots()) {
-            spots.add(row("" + (spots.size() + 1), s, home, field, km));
+            spots.add(row("" + (spots.size() + 1), s, home, field, km, sight));
         }
         List<Ring> rings = new ArrayList<>();
         for (int k = 1; k <= RINGS; k++) {
@@ -178,48 +185,66 @@ class DarkController {
             if (Math.abs(dot.x - DarkGround.WIDTH / 2.0) < DarkGround.WIDTH / 2.0
                     && Math.abs(dot.y - DarkGround.HEIGHT / 2.0) < DarkGround.HEIGHT / 2.0) {
                 yours.add(dot.unnamedBeside(yours));
-                rows.add(new PlaceRow(
-                        p.id(),
-                        p.name(),
-                        Words.number(
-                                DarkGround.zenith(
-                                        p.site().latitudeDeg(), p.site().longitudeDeg()),
-                                1),
-                        p.zenithMagnitude().isPresent()
-                                ? "reads " + Words.number(p.zenithMagnitude().getAsDouble(), 1)
-                                : ""));
+                rows.add(placeRow(p, f.readings()));
             }
         }
         double best = f.gains().get(f.gains().size() - 1).contrastPercent();
         return new View(
                 "Darker ground within " + Words.number(within, 0) + " km of " + start.name,
                 "There the zenith is " + Words.number(home.magnitude(), 1) + " mag/arcsec\u00b2, class "
-                        + home.darknessClass() + " \u00b7 for the core, towards the " + side(start.lat)
+                        + home.darknessClass() + " \u00b7 for " + sight.name() + ", towards the "
+                        + side(start.lat, sight)
                         + " \u00b7 estimated from " + Words.number(field.towns(), 0) + " towns, \u00b1 "
-                        + Words.number(DarkField.UNCERTAINTY, 1),
+                        + Words.number(DarkField.UNCERTAINTY, 1)
+                        + corrected(f.readings(), start),
                 "/places/dark/map.png?coordinates=" + Numbers.plain(start.lat, 3) + "," + Numbers.plain(start.lon, 3)
-                        + "&within=" + Numbers.plain(within),
+                        + "&within=" + Numbers.plain(within) + "&read="
+                        + Integer.toHexString(f.readings().hashCode()),
                 rings,
                 spots,
                 point.map(c -> row(
                                 "here",
                                 DarkGround.spot(
-                                        c, start.lat, start.lon, DarkGround.zenith(c.latitudeDeg(), c.longitudeDeg())),
+                                        c,
+                                        start.lat,
+                                        start.lon,
+                                        DarkGround.zenith(c.latitudeDeg(), c.longitudeDeg(), f.readings()),
+                                        sight,
+                                        f.readings()),
                                 home,
                                 field,
-                                km))
+                                km,
+                                sight))
                         .orElse(null),
                 yours,
                 curve(f, within, best),
                 Words.number(home.contrastPercent(), 0),
                 Words.number(best, 0) + " %",
-                gained(f, best),
+                gained(f, best, sight),
                 better(f, within),
                 rows,
                 home.darknessClass() == Luminance.BRIGHTEST_CLASS
                         ? "At class 9 and beyond the Milky Way is hopeless from there. What still works: the moon, eclipses, planets, a"
                                 + " night scene, bright stars in trails."
                         : "");
+    }
+
+    /** ", corrected by 3 readings near it: towns are 1.4 times as bright". */
+    private static String corrected(Readings readings, Start start) {
+        int near = readings.near(start.lat, start.lon);
+        return near < 2
+                ? ""
+                : ", corrected by " + near + " readings of yours near it: towns are "
+                        + Words.number(readings.times(start.lat, start.lon), 1) + " times as bright";
+    }
+
+    /** What is reckoned with at a place is what its own page says: told where that is another number. */
+    private static PlaceRow placeRow(Place p, Readings readings) {
+        Site site = p.site();
+        String estimated = Words.number(DarkGround.zenith(site.latitudeDeg(), site.longitudeDeg(), readings), 1);
+        String own = Words.number(p.glow().zenith(DarkGround.NIGHT).magnitude(), 1);
+        String beside = p.zenithMagnitude().isPresent() ? "reads " : own.equals(estimated) ? "" : "planned with ";
+        return new PlaceRow(p.id(), p.name(), estimated, beside.isEmpty() ? "" : beside + own);
     }
 
     private static String better(Found f, double within) {
@@ -232,8 +257,21 @@ class DarkController {
                 .orElse(none);
     }
 
-    private static String side(double latitude) {
-        return DarkGround.core(latitude).azimuthDeg() == 180 ? "south" : "north";
+    private static String side(double latitude, Sight sight) {
+        return sight.culmination(latitude).orElseThrow().azimuthDeg() == 180 ? "south" : "north";
+    }
+
+    /** Of those that glow at one place among the stars. */
+    private static final List<Choice> SIGHTS =
+            Sight.CULMINATING.stream().map(s -> new Choice(s.key(), s.title())).toList();
+
+    private static Optional<Sight> sight(Form form) {
+        form.putIfEmpty("sight", Sight.CORE.key());
+        Optional<Sight> sight = Sight.of(form.value("sight")).filter(Sight.CULMINATING::contains);
+        if (sight.isEmpty()) {
+            form.reject("sight", "Choose one of the list.");
+        }
+        return sight;
     }
 
     private static Dot dot(double lat, double lon, String label, DarkField field, double km) {
@@ -245,15 +283,16 @@ class DarkController {
                 label);
     }
 
-    private static SpotRow row(String number, Spot s, Spot home, DarkField field, double km) {
+    private static SpotRow row(String number, Spot s, Spot home, DarkField field, double km, Sight sight) {
         Dot dot = dot(s.at().latitudeDeg(), s.at().longitudeDeg(), number, field, km);
         String free = s.free().size() == 8
                 ? "no dome in any direction"
                 : s.free().isEmpty() ? "domes all around" : "free to the " + String.join(", ", s.free());
         String core = s.contrastPercent() > 0
-                ? "; the core stands out by " + Words.number(s.contrastPercent(), 0) + " %, at the start by "
+                ? "; " + sight.name() + sight.verb(" stands", " stand") + " out by "
+                        + Words.number(s.contrastPercent(), 0) + " %, at the start by "
                         + Words.number(home.contrastPercent(), 0)
-                : "; the core never rises";
+                : "; " + sight.name() + " never " + sight.verb("rises", "rise");
         String coordinates = Numbers.plain(s.at().latitudeDeg(), 4) + ", " + Numbers.plain(s.at().longitudeDeg(), 4);
         return new SpotRow(
                 number,
@@ -273,14 +312,14 @@ class DarkController {
     }
 
     /** From where on the rest of the way wins little. */
-    private static String gained(Found f, double best) {
+    private static String gained(Found f, double best, Sight sight) {
         return f.gains().stream()
                 .filter(g -> g.contrastPercent() >= 0.95 * best)
                 .findFirst()
                 .map(g -> g.km() == 0
-                        ? "Best contrast of the core within so many kilometres: driving wins little."
-                        : "Best contrast of the core within so many kilometres: beyond " + Words.number(g.km(), 0)
-                                + " little is won.")
+                        ? "Best contrast of " + sight.name() + " within so many kilometres: driving wins little."
+                        : "Best contrast of " + sight.name() + " within so many kilometres: beyond "
+                                + Words.number(g.km(), 0) + " little is won.")
                 .orElse("");
     }
 
@@ -293,7 +332,7 @@ class DarkController {
         if (start.isEmpty() || form.hasErrors()) {
             return ResponseEntity.unprocessableEntity().build();
         }
-        Found found = ground.around(start.get().lat, start.get().lon, within.getAsDouble());
+        Found found = ground.around(start.get().lat, start.get().lon, within.getAsDouble(), Sight.CORE);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(ImageFile.PNG.mediaType()))
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())

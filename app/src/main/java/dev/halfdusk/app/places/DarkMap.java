@@ -93,18 +93,19 @@ final class DarkMap {
         double reach = 2 * Math.hypot(image.getWidth(), image.getHeight()) * kmPerPx;
         double degrees = Math.toDegrees(reach / Geodesy.EARTH_RADIUS_KM);
         double aside = degrees / Math.max(0.05, Math.cos(Math.toRadians(field.latitudeDeg())));
-        for (float[][] ring : Coast.rings()) {
+        for (Coast.Ring ring : Coast.near().between(field.latitudeDeg() - degrees, field.latitudeDeg() + degrees)) {
             Path2D path = new Path2D.Double();
             boolean open = false;
-            for (int k = 0; k < ring[0].length; k++) {
-                double lon = (ring[0][k] - field.longitudeDeg() + 540) % 360 - 180;
-                if (Math.abs(lon) > aside || Math.abs(ring[1][k] - field.latitudeDeg()) > degrees) {
+            for (int k = 0; k < ring.longitudes().length; k++) {
+                double lon = (ring.longitudes()[k] - field.longitudeDeg() + 540) % 360 - 180;
+                if (Math.abs(lon) > aside || Math.abs(ring.latitudes()[k] - field.latitudeDeg()) > degrees) {
                     open = false;
                     continue;
                 }
-                double away = Geodesy.distanceKm(field.latitudeDeg(), field.longitudeDeg(), ring[1][k], ring[0][k]);
-                double bearing = Math.toRadians(
-                        Geodesy.bearingDeg(field.latitudeDeg(), field.longitudeDeg(), ring[1][k], ring[0][k]));
+                double away = Geodesy.distanceKm(
+                        field.latitudeDeg(), field.longitudeDeg(), ring.latitudes()[k], ring.longitudes()[k]);
+                double bearing = Math.toRadians(Geodesy.bearingDeg(
+                        field.latitudeDeg(), field.longitudeDeg(), ring.latitudes()[k], ring.longitudes()[k]));
                 double x = image.getWidth() / 2.0 + away * Math.sin(bearing) / kmPerPx;
                 double y = image.getHeight() / 2.0 - away * Math.cos(bearing) / kmPerPx;
                 if (open) {

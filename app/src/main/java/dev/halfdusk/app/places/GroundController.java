@@ -193,6 +193,7 @@ class GroundController {
         Place place = find(id);
         Mark found = mark(id, mark);
         Form form = Form.of(typed);
+        model.addAttribute("watched", PlaceForm.WATCHED);
         form.putIfMissing("body", "core")
                 .putIfMissing("aside", "3")
                 .putIfMissing("upTo", OverMark.usualHighest(found))
@@ -207,7 +208,13 @@ class GroundController {
         model.addAttribute("form", form);
         model.addAttribute(
                 "view",
-                MarkView.of(place, mark, found, form.value("body"), passages, "sun".equals(form.value("body"))));
+                MarkView.of(
+                        place,
+                        mark,
+                        found,
+                        PlaceForm.bare(form.value("body")),
+                        passages,
+                        "sun".equals(form.value("body"))));
         if (watch != null && passages.isEmpty()) {
             model.addAttribute(
                     "nearest",

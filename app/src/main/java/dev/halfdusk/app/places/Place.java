@@ -5,6 +5,7 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Field;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Facts;
@@ -34,10 +35,16 @@ public record Place(
         List<Dome> domes,
         Notes notes) {
 
-    /** Words about the ground. */
-    public record Notes(String access, String hazards, String turnBack, String shelter) {
+    /**
+     * About the ground, in words.
+     *
+     * @param declinationDeg by which the compass there points east of true north
+     */
+    public record Notes(String access, String hazards, String turnBack, String shelter, OptionalDouble declinationDeg) {
 
-        public static final Notes NONE = new Notes("", "", "", "");
+        public static final Range DECLINATION = new Range("declination", -180, 180, "\u00b0");
+
+        public static final Notes NONE = new Notes("", "", "", "", OptionalDouble.empty());
 
         public static final Shape<Notes> SHAPE = new Shape<>(
                 "notes",
@@ -50,8 +57,21 @@ public record Place(
                         Field.<Notes>words("turnBack", "Turn back", Notes::turnBack)
                                 .hinted("when to leave, whatever the sky does"),
                         Field.<Notes>words("shelter", "Nearest shelter or car", Notes::shelter)
-                                .hinted("where, and how long it takes in the dark")),
-                v -> new Notes(v.text("access"), v.text("hazards"), v.text("turnBack"), v.text("shelter")));
+                                .hinted("where, and how long it takes in the dark"),
+                        Field.<Notes>number(
+                                        "declinationDeg",
+                                        "Magnetic declination, \u00b0",
+                                        DECLINATION,
+                                        Notes::declinationDeg)
+                                .hinted("east of true north positive, such as \u22121.5: from the margin of a recent"
+                                        + " map or a geomagnetic model; it drifts by a degree in some years")
+                                .orNone()),
+                v -> new Notes(
+                        v.text("access"),
+                        v.text("hazards"),
+                        v.text("turnBack"),
+                        v.text("shelter"),
+                        v.maybe("declinationDeg")));
 
         /** What everyone at the place should have before the eyes, on sheet and field page. */
         public List<String> warnings() {

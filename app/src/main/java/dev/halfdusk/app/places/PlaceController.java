@@ -96,7 +96,7 @@ class PlaceController {
             if (zones.size() > 1) {
                 model.addAttribute("zonesMeet", PlaceView.zonesMeet(zones));
             }
-            model.addAttribute("tonight", NightWords.verdict(skies.night(place, today)));
+            model.addAttribute("tonight", NightWords.verdict(skies.night(place, today), place.glow()));
             Gazetteer.shipped()
                     .nearest(place.site().latitudeDeg(), place.site().longitudeDeg())
                     .ifPresent(t -> model.addAttribute("nearest", t));

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
@@ -13,10 +14,10 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Town;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.search.Alignments;
 import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Target;
 import java.time.DateTimeException;
@@ -24,7 +25,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -230,10 +230,7 @@ public final class PlaceForm {
         OptionalDouble aside = form.number("aside", OverMark.ASIDE);
         OptionalDouble upTo = form.number("upTo", OverMark.HIGHEST);
         OptionalLong years = form.whole("years", Alignments.YEARS);
-        Target target = WATCHED.get(form.value("body"));
-        if (target == null) {
-            form.reject("body", "Choose the core, the moon or the sun.");
-        }
+        Target target = watched(form).orElse(null);
         if (upTo.isPresent() && upTo.getAsDouble() < mark.topAltitudeDeg()) {
             form.reject(
                     "upTo",
@@ -245,7 +242,27 @@ public final class PlaceForm {
                         target, OverMark.of(mark, aside.getAsDouble(), upTo.getAsDouble()), (int) years.getAsLong());
     }
 
-    /** What can stand over a mark, by the words of the fields. */
-    public static final Map<String, Target> WATCHED =
-            Map.of("core", FixedPoint.CORE, "moon", Body.MOON, "sun", Body.SUN);
+    /** What can stand over a mark. */
+    public static final List<Choice> WATCHED = Stream.concat(
+                    Stream.of(new Choice("moon", "the moon"), new Choice("sun", "the sun")),
+                    Sight.ALL.stream().filter(s -> s.target().isPresent()).map(s -> new Choice(s.key(), s.name())))
+            .toList();
+
+    /** The chosen one of those; empty after a complaint. */
+    public static Optional<Target> watched(Form form) {
+        Optional<Target> target = switch (form.value("body")) {
+            case "moon" -> Optional.of(Body.MOON);
+            case "sun" -> Optional.of(Body.SUN);
+            default -> Sight.of(form.value("body")).flatMap(Sight::target);
+        };
+        if (target.isEmpty()) {
+            form.reject("body", "Choose the moon, the sun, or something of the night sky.");
+        }
+        return target;
+    }
+
+    /** "moon", "core": without its article. */
+    public static String bare(String body) {
+        return Sight.of(body).map(Sight::bare).orElse(body);
+    }
 }

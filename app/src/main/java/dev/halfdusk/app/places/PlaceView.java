@@ -68,7 +68,12 @@ public record PlaceView(
     private static List<Note> notes(Place.Notes notes) {
         Values values = Place.Notes.SHAPE.values(notes);
         return Place.Notes.SHAPE.fields().stream()
+                .filter(f -> f.range() == null || values.has(f.key()))
                 .map(f -> {
+                    if (f.range() != null) {
+                        return new Note(
+                                f.words().toLowerCase(Locale.ROOT), Words.number(values.number(f.key()), 1), false);
+                    }
                     boolean warns = f.key().equals("hazards");
                     String none = "nothing noted yet" + (warns ? ": see the ground by day" : "");
                     String said = values.text(f.key());
@@ -131,7 +136,7 @@ public record PlaceView(
 
     /** Hours with the core above its skyline in a dark sky without moon, month by month. */
     private static List<MonthBar> months(YearOfNights year) {
-        double[] hours = year.coreHoursByMonth();
+        double[] hours = year.hoursByMonth();
         double best = Math.max(1e-9, Arrays.stream(hours).max().orElse(0));
         List<MonthBar> bars = new ArrayList<>();
         for (Month month : Month.values()) {

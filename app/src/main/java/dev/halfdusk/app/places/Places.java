@@ -158,6 +158,18 @@ public class Places {
         return known;
     }
 
+    /** A place whose zenith was read. */
+    public record Read(double latitudeDeg, double longitudeDeg, double zenithMagnitude) {}
+
+    /** All that were read, without their grounds. */
+    public List<Read> read() {
+        return db.select(PLACE.LATITUDE_DEG, PLACE.LONGITUDE_DEG, PLACE.ZENITH_MAGNITUDE)
+                .from(PLACE)
+                .where(PLACE.ZENITH_MAGNITUDE.isNotNull().and(PLACE.DELETED_AT.isNull()))
+                .orderBy(PLACE.ID)
+                .fetch(r -> new Read(r.value1(), r.value2(), r.value3()));
+    }
+
     /**
      * A wish as it is at a place: one over a mark that does not stand there is over the one of that name, where there is one.
      */
@@ -169,8 +181,17 @@ public class Places {
                         .filter(e -> e.getValue().name().equals(m.name()))
                         .findFirst())
                 .map(e -> Wish.over(
-                        wish.kind(), new Named(e.getKey(), e.getValue().name())))
+                                wish.kind(), new Named(e.getKey(), e.getValue().name()))
+                        .asking(wish.asked()))
                 .orElse(wish);
+    }
+
+    /** The one that a page is asked for, among some; the first where it is not among them. */
+    public static Optional<Place> chosen(Optional<String> id, List<Place> all) {
+        return all.stream()
+                .filter(p -> id.filter(p.id().toString()::equals).isPresent())
+                .findFirst()
+                .or(() -> all.stream().findFirst());
     }
 
     /** The same as they are on the ground, without their ids. */

@@ -125,7 +125,7 @@ public class SetupReader {
                 zenith.isPresent() ? from.under(SkyGlow.of(zenith, SkyGlow.CLEAR, place.domes())) : from,
                 when,
                 new Demand(tolerance.getAsDouble(), sharp.orElseThrow(), snr.getAsDouble()));
-        return Optional.of(new SetupRequest(named, place, night, setup, aim.towards(), zenith));
+        return Optional.of(new SetupRequest(named, place, night, setup, aim.at(), zenith));
     }
 
     /**
@@ -178,7 +178,7 @@ public class SetupReader {
                 .orElseGet(night::best);
     }
 
-    /** The typed direction, or the core while it is up; afterwards the fields hold where the camera looks. */
+    /** The typed direction, or what the night would be aimed at; afterwards the fields hold where the camera looks. */
     private static Night.Aim aim(Form form, Night night, Instant when) {
         said(form);
         boolean typed = form.has("azimuth") && form.has("altitude");
@@ -187,8 +187,7 @@ public class SetupReader {
             OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
             OptionalDouble altitude = form.number("altitude", ALTITUDE);
             return azimuth.isPresent() && altitude.isPresent()
-                    ? new Night.Aim(
-                            new Direction(azimuth.getAsDouble(), altitude.getAsDouble()), Night.Towards.OPEN_SKY)
+                    ? Night.Aim.open(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
                     : night.aim(when);
         }
         Night.Aim aim = night.aim(when);

@@ -9,21 +9,23 @@ import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /**
  * A setup with the names and the night that belong to it, as pages show it.
  *
- * @param towards what the camera is pointed at
+ * @param at what the camera is pointed at without being told; empty where it was told
  * @param zenith darkness that was typed instead of the place's, magnitudes
  */
 public record SetupRequest(
-        NamedRig named, Place place, Night night, Setup setup, Night.Towards towards, OptionalDouble zenith) {
+        NamedRig named, Place place, Night night, Setup setup, Optional<Sight> at, OptionalDouble zenith) {
 
     /** A level camera that looks where one looks when nobody says otherwise. */
     public static SetupRequest of(
@@ -31,11 +33,11 @@ public record SetupRequest(
         Night.Aim aim = night.aim(when);
         Setup setup = new Setup(
                 named.rig(), onLensMm, aperture, Pointing.level(aim.direction()), place.standpoint(), when, demand);
-        return new SetupRequest(named, place, night, setup, aim.towards(), OptionalDouble.empty());
+        return new SetupRequest(named, place, night, setup, aim.at(), OptionalDouble.empty());
     }
 
     public SetupRequest pointing(Pointing other) {
-        return new SetupRequest(named, place, night, setup.pointing(other), Night.Towards.OPEN_SKY, zenith);
+        return new SetupRequest(named, place, night, setup.pointing(other), Optional.empty(), zenith);
     }
 
     public Instant when() {
@@ -54,8 +56,9 @@ public record SetupRequest(
         return setup.pointing().held() == Orientation.PORTRAIT;
     }
 
-    public boolean atCore() {
-        return towards == Night.Towards.CORE;
+    /** Whether nobody aimed the camera. */
+    public boolean unaimed() {
+        return at.isPresent();
     }
 
     /** Minutes after the noon that begins the night. */
@@ -74,8 +77,8 @@ public record SetupRequest(
 
     /** "at the core, 176° S, 23° up". */
     public String looking() {
-        return (atCore() ? "at the core, " : "") + Words.number(axis().azimuthDeg(), 0) + "\u00b0 " + axis().compass()
-                + ", " + Words.number(axis().altitudeDeg(), 0) + "\u00b0 up";
+        return at.map(s -> "at " + s.name() + ", ").orElse("") + Words.number(axis().azimuthDeg(), 0) + "\u00b0 "
+                + axis().compass() + ", " + Words.number(axis().altitudeDeg(), 0) + "\u00b0 up";
     }
 
     /** "20 mm f/1.8"; behind a converter both ways: "400 mm f/5.6, with 2\u00d7 800 mm f/11". */
@@ -114,7 +117,7 @@ public record SetupRequest(
         if (upright()) {
             uri.queryParam("upright", "on");
         }
-        if (!atCore()) {
+        if (!unaimed()) {
             uri.queryParam("aim", "point")
                     .queryParam("azimuth", Numbers.plain(axis().azimuthDeg(), 2))
                     .queryParam("altitude", Numbers.plain(axis().altitudeDeg(), 2));

@@ -7,6 +7,7 @@ import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.take.Fireworks;
+import dev.halfdusk.core.take.NightScene;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import java.time.Instant;
@@ -150,6 +151,9 @@ public record TakePage(String path, Map<String, String> fixed, Map<String, Strin
             } else if (p.name().equals("shadows")) {
                 all.put("metering", value != 0 ? "shadows" : "mid");
             }
+        }
+        if (subject instanceof NightScene scene) {
+            all.put("view", scene.view().key());
         }
         if (subject instanceof Fireworks f) {
             fired(f, all);

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.stand;
 
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.PlaceForm;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.Form;
@@ -78,6 +79,7 @@ class StandController {
         model.addAttribute("mark", found);
         model.addAttribute("form", form);
         model.addAttribute("farthest", StandForm.FARTHEST_STEP);
+        model.addAttribute("watched", PlaceForm.WATCHED);
         if ("moon".equals(form.value("body"))) {
             LocalDate today = LocalDate.ofInstant(clock.instant(), place.zone());
             model.addAttribute(
@@ -86,7 +88,8 @@ class StandController {
                             .map(e -> Evening.of(e, place.zone(), form))
                             .toList());
         }
-        asked.ifPresent(a -> model.addAttribute("view", StandView.of(place, mark, found, form.value("body"), a)));
+        asked.ifPresent(a ->
+                model.addAttribute("view", StandView.of(place, mark, found, PlaceForm.bare(form.value("body")), a)));
         return "stand/stand";
     }
 

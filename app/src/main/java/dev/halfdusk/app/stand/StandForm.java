@@ -7,6 +7,8 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Showing;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.search.StandingLine;
 import dev.halfdusk.core.sky.HorizonEvent;
@@ -76,19 +78,18 @@ public record StandForm(Target target, Instant when, double footM, double part, 
                         .orElse(now);
             case "sun" ->
                 tonight.set(HorizonEvent.Kind.SUN).map(t -> t.minus(AFTER_RISE)).orElse(now);
-            default ->
-                tonight.coreBest()
-                        .or(tonight::coreTransit)
+            default -> {
+                Showing showing = tonight.showing(Sight.of(body).orElse(Sight.CORE));
+                yield showing.best()
+                        .or(showing::highest)
                         .orElse(tonight.sunLowest().when());
+            }
         };
     }
 
     /** Reads it; empty where the form now holds complaints. */
     public static Optional<StandForm> read(Form form, Place place, Mark mark) {
-        Target target = PlaceForm.WATCHED.get(form.value("body"));
-        if (target == null) {
-            form.reject("body", "Choose the core, the moon or the sun.");
-        }
+        Target target = PlaceForm.watched(form).orElse(null);
         LocalDate date = form.night("date");
         LocalTime time = time(form);
         OptionalLong shift = form.whole("shift", SHIFT);

@@ -34,6 +34,7 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
             "/outings",
             "/places",
             "/events",
+            "/events/next",
             "/events/sun",
             "/nights",
             "/frame",

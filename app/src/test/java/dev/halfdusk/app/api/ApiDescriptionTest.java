@@ -62,7 +62,9 @@ class ApiDescriptionTest {
 
     private void each(ForEach test) throws Exception {
         for (Map.Entry<String, JsonNode> path : api.path("paths").properties()) {
-            test.operation(path.getKey(), path.getValue().path("get"));
+            if (path.getValue().has("get")) { // what takes a file has tests of its own
+                test.operation(path.getKey(), path.getValue().path("get"));
+            }
         }
     }
 

@@ -17,6 +17,9 @@ import org.junit.jupiter.api.BeforeEach;
 /** The application with its demo data as they were at its start, and a page of its own for every test. */
 abstract class BrowserTest {
 
+    /** Milliseconds until what is expected is taken for missing: a busy machine answers late, which is no fault of a page. */
+    private static final double PATIENCE = 30_000;
+
     private static boolean fresh;
 
     protected BrowserContext context;
@@ -26,8 +29,9 @@ abstract class BrowserTest {
     private boolean refusalExpected;
 
     @BeforeAll
-    static void forget() {
+    static void begin() {
         fresh = false;
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
     }
 
     @BeforeEach

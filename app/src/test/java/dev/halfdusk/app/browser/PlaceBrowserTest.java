@@ -135,7 +135,7 @@ class PlaceBrowserTest extends BrowserTest {
         page.getByLabel("Years").fill("30");
         assertThat(page.locator("#finds")).containsText("1 to 10");
         page.getByLabel("Years").fill("2");
-        page.getByLabel("Core over a mark").selectOption("Stack, from Black Cove");
+        page.getByLabel("Over a mark").selectOption("Stack, from Black Cove");
         page.getByLabel("Hours at least").fill("0.5");
         assertThat(page.locator("#finds [aria-label='Ranked nights'] tbody")).containsText("Black Cove");
         assertThat(page.locator("#finds")).containsText("with the core in any direction");

@@ -9,6 +9,7 @@ import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.NightScene;
 import java.awt.image.BufferedImage;
@@ -172,7 +173,8 @@ class NightScenePagesTest {
         MockHttpServletResponse made = web.perform(make).andReturn().getResponse();
         assertThat(made.getStatus()).as(made.getContentAsString()).isEqualTo(302);
         long outing = Long.parseLong(made.getRedirectedUrl().replaceAll("\\D+", ""));
-        assertThat(takes.of(outing).get(0).take().subject()).isEqualTo(new NightScene(100, 4, 5, 1.2, true));
+        assertThat(takes.of(outing).get(0).take().subject())
+                .isEqualTo(new NightScene(100, 4, 5, 1.2, true, NightSceneKind.STREET));
         assertThat(takes.of(outing).get(0).take().aim().orElseThrow().azimuthDeg())
                 .isEqualTo(60);
     }

@@ -158,7 +158,7 @@ class WholeDataTest {
                 id,
                 Take.of("Field", new Stack(21, 3), Takes.camera(rig))
                         .with(ALL_DECIDED)
-                        .with(places.at(place.id(), Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Stack")))),
+                        .with(places.at(place.id(), Wish.over(Wish.Kind.SIGHT_OVER_MARK, Named.of("Stack")))),
                 rig.id());
         long tea = takes.add(id, Take.of("Tea", new Free(25, true), Takes.camera(rig)), rig.id());
         takes.progress(
@@ -352,7 +352,8 @@ class WholeDataTest {
                 outing.demand(),
                 outing.going(),
                 outing.note(),
-                outing.standing()));
+                outing.standing(),
+                outing.further()));
         List<Imported> looked = look(zip);
         assertThat(state(looked, outing.place().name())).isEqualTo(State.CHANGED);
         assertThat(state(looked, outing.title())).isEqualTo(State.NEW);

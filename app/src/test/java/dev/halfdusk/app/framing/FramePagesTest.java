@@ -172,13 +172,13 @@ class FramePagesTest {
     /** What is chosen is in the picture's address and in the picture, and said where it comes from. */
     @Test
     void clouds_limits_and_distortion_change_the_photograph() throws Exception {
-        String base = "/frame/photograph.jpg?rig=1&place=1&night=2027-06-08";
-        byte[] plain = png(base);
+        String photograph = "/frame/photograph.jpg" + base;
+        byte[] plain = png(photograph);
         for (String what : List.of("clouds=veil", "clouds=broken", "limits=on", "distortion=-4")) {
-            assertThat(png(base + "&" + what)).as(what).isNotEqualTo(plain);
+            assertThat(png(photograph + "&" + what)).as(what).isNotEqualTo(plain);
         }
-        assertThat(png(base + "&clouds=none")).isEqualTo(plain);
-        assertThat(body("/frame?rig=1&place=1&night=2027-06-08&view=photograph&clouds=veil&sensor=30"))
+        assertThat(png(photograph + "&clouds=none")).isEqualTo(plain);
+        assertThat(body("/frame" + base + "&view=photograph&clouds=veil&sensor=30"))
                 .contains("high 75 % of the sky")
                 .contains("clouds=veil")
                 .contains("sensor=30");

@@ -122,7 +122,7 @@ class BestNightsTest {
                 "years=11|1 to 10",
                 "over=MARK&aside=0|0.05 to 90",
                 "over=MARK&overTo=5|already 11.3\u00b0 high",
-                "wanted=all|Choose the core",
+                "wanted=all|Choose something in the sky",
                 "wanted=part&partAltitude=95|0 to 90\u00b0",
                 "hours=30|0 to 24 h",
                 "altitude=x|is not a number",

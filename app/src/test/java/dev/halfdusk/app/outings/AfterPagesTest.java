@@ -15,6 +15,7 @@ import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -97,6 +98,26 @@ class AfterPagesTest {
         assertThat(((Fireworks) kept.subject()).shutterSeconds()).isEqualTo(5);
         ask(post("/outings/" + outing + "/takes/undo"), Map.of());
         assertThat(takes.of(outing).get(0).take().aperture()).isNotEqualTo(5.6);
+    }
+
+    /** The rig is changed in another tab: what the button said is no longer what would be kept. */
+    @Test
+    void what_the_button_said_is_kept_or_nothing() throws Exception {
+        String path = add("fireworks");
+        Map<String, String> seen = Map.of(
+                "seen", "too-bright", "offStops", "2", "shotSeconds", "5", "shotAperture", "5.6", "shotIso", "100");
+        Map<String, String> said = new HashMap<>(seen);
+        said.put("said", "5 s, f/8, ISO 100");
+        Take before = takes.of(outing).get(0).take();
+        MockHttpServletResponse refused = ask(post(path), said);
+        assertThat(refused.getStatus()).isEqualTo(409);
+        assertThat(refused.getContentAsString())
+                .contains("changed meanwhile")
+                .contains("name=\"said\" value=\"5 s, f/11, ISO 100\"");
+        assertThat(takes.of(outing).get(0).take()).isEqualTo(before);
+        said.put("said", "5 s, f/11, ISO 100");
+        assertThat(ask(post(path), said).getStatus()).isEqualTo(302);
+        assertThat(takes.of(outing).get(0).take().aperture()).isEqualTo(11);
     }
 
     /** A moon a stop too dark at 1/250 s: 1/125 s, and a trail ISO first. What is kept is a decision on the take. */

@@ -158,7 +158,7 @@ class LastChangeTest {
     @Test
     void a_wish_without_a_window_says_when_the_next_is() throws Exception {
         String outing = outing("2027-12-05");
-        long core = add(outing, "Core", new MilkyWay(0), Wish.of(Wish.Kind.CORE_HIGHEST));
+        long core = add(outing, "Core", new MilkyWay(0), Wish.of(Wish.Kind.SIGHT_HIGHEST));
         assertThat(page(outing)).contains("/takes/" + core + "/next?night=2027-12-05");
         String next = page(outing + "/takes/" + core + "/next?night=2027-12-05");
         Matcher night = Pattern.compile("href=\"[^\"]*\\?night=(\\d{4}-\\d\\d-\\d\\d)\"")

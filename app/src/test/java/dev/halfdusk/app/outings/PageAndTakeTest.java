@@ -162,8 +162,8 @@ class PageAndTakeTest {
 
     @ParameterizedTest
     @CsvSource({
-        "iso=200&reading=ev&ev=2.5&frames=5&time=22:10, 5",
-        "iso=100&reading=camera&meterSeconds=20&meterAperture=8&meterIso=100&metering=shadows&exponent=1.3&frames=1, 1"
+        "view=bridge&iso=200&reading=ev&ev=2.5&frames=5&time=22:10, 5",
+        "view=neon&iso=100&reading=camera&meterSeconds=20&meterAperture=8&meterIso=100&metering=shadows&exponent=1.3&frames=1, 1"
     })
     void a_night_scene(String asked, int frames) throws Exception {
         MvcResult page = answer("/events/night-scene?place=" + place

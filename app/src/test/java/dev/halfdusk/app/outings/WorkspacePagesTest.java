@@ -44,6 +44,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import net.fortuna.ical4j.data.CalendarBuilder;
@@ -152,7 +153,7 @@ class WorkspacePagesTest {
                 p.skyline(),
                 p.seaHorizon(),
                 p.domes(),
-                new Place.Notes("", "drop", "", "hut, 300 m east")));
+                new Place.Notes("", "drop", "", "hut, 300 m east", OptionalDouble.empty())));
         for (String view : List.of("/sheet", "/field", "/sheet/night.html")) {
             assertThat(page("/outings/" + id + view))
                     .as(view)
@@ -361,7 +362,7 @@ class WorkspacePagesTest {
         "subject=trails&wish=someday, one of the list",
         "subject=trails&wish=fixed, Enter the time",
         "subject=trails&wish=fixed&from=25:00, hours and minutes",
-        "subject=trails&wish=core-over-mark, Choose the mark",
+        "subject=trails&wish=sight-over-mark, Choose the mark",
         "subject=trails&rig=99999, one of the list"
     })
     void what_cannot_be_is_answered_beside_the_field(String query, String answer) throws Exception {

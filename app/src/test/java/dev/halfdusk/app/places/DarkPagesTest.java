@@ -7,10 +7,15 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
@@ -31,6 +36,9 @@ class DarkPagesTest {
 
     @Autowired
     private MockMvc web;
+
+    @Autowired
+    private Places places;
 
     private MockHttpServletResponse ask(String query) throws Exception {
         return web.perform(get("/places/dark" + query)).andReturn().getResponse();
@@ -62,6 +70,78 @@ class DarkPagesTest {
                 .getResponse()
                 .getContentAsString();
         assertThat(fresh).contains("Understood as");
+    }
+
+    private void read(double latitude, double longitude, double zenith) {
+        places.add(new Place(
+                null,
+                "Read " + zenith,
+                new Site(latitude, longitude, 500),
+                ZoneId.of("Europe/Zurich"),
+                OptionalDouble.of(zenith),
+                Skyline.FLAT,
+                false,
+                List.of(),
+                Place.Notes.NONE));
+    }
+
+    private JsonNode darkness(double latitude, double longitude) throws Exception {
+        return json.readTree(web.perform(get("/api/darkness?latitudeDeg=" + latitude + "&longitudeDeg=" + longitude))
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+    }
+
+    /** Between two hills where a meter found more than the towns account for the map is brighter; a day's drive away it is as it was. */
+    @Test
+    void readings_of_a_region_correct_it() throws Exception {
+        double before = darkness(46.5, 7.5).path("zenithMagnitude").asDouble();
+        double far = darkness(48.5, 7.5).path("zenithMagnitude").asDouble();
+        String map = ask("?coordinates=46.5,7.5&within=30").getContentAsString();
+        assertThat(map).doesNotContain("corrected by");
+        places.add(Place.at("Valley", new Site(46.5, 7.5, 500), ZoneId.of("Europe/Zurich")));
+        read(46.5, 7.4, before - 0.6);
+        assertThat(darkness(46.5, 7.5).path("zenithMagnitude").asDouble()).isEqualTo(before);
+        read(46.5, 7.6, before - 0.6);
+        JsonNode now = darkness(46.5, 7.5);
+        assertThat(now.path("zenithMagnitude").asDouble()).isLessThan(before - 0.3);
+        assertThat(now.path("townsTimes").asDouble()).isGreaterThan(1.4);
+        assertThat(now.at("/towards/0/magPerArcsec2").asDouble()).isLessThan(before);
+        assertThat(darkness(48.5, 7.5).path("zenithMagnitude").asDouble()).isEqualTo(far);
+        String corrected = ask("?coordinates=46.5,7.5&within=30").getContentAsString();
+        assertThat(corrected)
+                .contains("corrected by 2 readings of yours near it: towns are "
+                        + Numbers.fixed(now.path("townsTimes").asDouble(), 1) + " times as bright");
+        // a place without towns of its own is planned under a natural sky, and the list says so
+        assertThat(corrected).contains("planned with 21.9");
+        assertThat(address(corrected)).isNotEqualTo(address(map));
+        assertThat(zenith(corrected)).isCloseTo(now.path("zenithMagnitude").asDouble(), within(0.06));
+    }
+
+    private static String address(String page) {
+        Matcher m = Pattern.compile("/places/dark/map[^\"]+").matcher(page);
+        assertThat(m.find()).isTrue();
+        return m.group();
+    }
+
+    private static double zenith(String page) {
+        Matcher m = Pattern.compile("There the zenith is ([0-9.]+)").matcher(page);
+        assertThat(m.find()).isTrue();
+        return Double.parseDouble(m.group(1));
+    }
+
+    /** Cygnus passes overhead where the core never rises, and a town takes more of what stands low in its dome. */
+    @Test
+    void it_is_asked_for_any_sight() throws Exception {
+        String north = ask("?coordinates=65,-18&within=60&sight=core").getContentAsString();
+        assertThat(north).contains("the core never rises").contains("for the core, towards the south");
+        String cygnus = ask("?coordinates=65,-18&within=60&sight=cygnus").getContentAsString();
+        assertThat(cygnus).contains("Cygnus stands out by").contains("Best contrast of Cygnus within");
+        assertThat(ask("?coordinates=-60,-18&within=60&sight=winter").getContentAsString())
+                .contains("towards the north");
+        MockHttpServletResponse refused = ask("?coordinates=65,-18&within=60&sight=pole");
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString()).contains("Choose one of the list.");
     }
 
     /** A click 100 pixels to the right of the middle of 2 \u00d7 100 km over 520 pixels is 38.5 km to the east. */

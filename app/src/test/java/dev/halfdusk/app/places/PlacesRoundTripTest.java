@@ -31,7 +31,7 @@ class PlacesRoundTripTest {
             Skyline.of(List.of(new Skyline.Point(1.25, -0.5), new Skyline.Point(359.75, 41.125))),
             true,
             List.of(new Dome("Base", 213.5, 4.75, 1258), new Dome("Harbour", 17.25, 61.5, 33, Dome.Lamps.WHITE)),
-            new Place.Notes("by\nskidoo", "crevasses; wind", "at 14 m/s", "hut, 300 m"));
+            new Place.Notes("by\nskidoo", "crevasses; wind", "at 14 m/s", "hut, 300 m", OptionalDouble.of(-12.5)));
 
     private static final Place OTHER = new Place(
             null,
@@ -42,7 +42,7 @@ class PlacesRoundTripTest {
             Skyline.of(List.of(new Skyline.Point(77.5, 9.5))),
             false,
             List.of(new Dome("Town", 99.5, 2.5, 4315)),
-            new Place.Notes("", "surf", "when the tide turns", "the car"));
+            new Place.Notes("", "surf", "when the tide turns", "the car", OptionalDouble.empty()));
 
     private static final Mark MARK = new Mark("Arch & <i>", 211.25, 1234.5, 41.75, 9.25, -17.5, Silhouette.ARCH);
     private static final Mark OTHER_MARK = new Mark("Tower", 3.5, 57.25, 12.5, 2.75, 101.5, Silhouette.TREE);

@@ -103,7 +103,7 @@ class StandPagesTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "body=mars|core, the moon or the sun",
+                "body=krypton|something of the night sky",
                 "date=2027-02-30|is not a date",
                 "date=2027-06-18&time=late|such as 21:40",
                 "part=0|0.1 to 50 moons",

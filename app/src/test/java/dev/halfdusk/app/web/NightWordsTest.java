@@ -21,7 +21,8 @@ class NightWordsTest {
 
     @Test
     void the_greatest_spoiler_comes_first() {
-        List<String> spoilers = NightWords.spoilers(ledge("2027-06-10", NightRules.USUAL));
+        List<String> spoilers =
+                NightWords.spoilers(ledge("2027-06-10", NightRules.USUAL).core());
         assertThat(spoilers).hasSize(2);
         assertThat(spoilers.get(0)).contains("The moon, 45 % lit, takes 2 h");
         assertThat(spoilers.get(1)).contains("the sky is not dark");
@@ -31,9 +32,11 @@ class NightWordsTest {
     void a_ridge_is_named_when_it_hides_the_core() {
         Skyline ridge =
                 Skyline.of(List.of(new Skyline.Point(0, 0), new Skyline.Point(150, 20), new Skyline.Point(180, 0)));
-        List<String> spoilers = NightWords.spoilers(ledge("2027-06-04", NightRules.USUAL.withSkyline(ridge)));
+        List<String> spoilers = NightWords.spoilers(
+                ledge("2027-06-04", NightRules.USUAL.withSkyline(ridge)).core());
         assertThat(spoilers).anyMatch(s -> s.startsWith("The skyline hides the core for"));
-        assertThat(NightWords.spoilers(ledge("2027-06-04", NightRules.USUAL))).noneMatch(s -> s.contains("skyline"));
+        assertThat(NightWords.spoilers(ledge("2027-06-04", NightRules.USUAL).core()))
+                .noneMatch(s -> s.contains("skyline"));
     }
 
     @Test

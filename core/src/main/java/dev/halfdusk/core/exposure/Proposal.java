@@ -4,6 +4,7 @@ import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
@@ -27,7 +28,7 @@ import java.util.Optional;
  * @param light what a pixel of middling sky collects
  * @param isos every school, the recommended one first
  * @param histogram predicted at the recommended ISO
- * @param stack of the Milky Way's core clouds for the wanted signal to noise; empty where stacking is pointless
+ * @param stack of the clouds of what one comes for, for the wanted signal to noise; empty where stacking is pointless
  * @param warnings those of the reasons that one should not overlook
  */
 public record Proposal(
@@ -154,7 +155,19 @@ public record Proposal(
     }
 
     private static Optional<Stacking> stack(Setup s, Light light, int iso) {
-        return Stacking.of(light, s.demand().signalToNoise(), s.electronsPerSecond(CORE_CLOUDS), iso);
+        return Stacking.of(light, s.demand().signalToNoise(), s.electronsPerSecond(clouds(s)), iso);
+    }
+
+    /** Of the sight that is asked for, mag/arcsec\u00b2; a point of light has none, and then the core's are meant. */
+    private static double clouds(Setup s) {
+        Sight sight = s.demand().sight();
+        return sight.glows() && !sight.equals(Sight.CORE)
+                ? Luminance.magnitude(sight.luminance(s.moment(), s.from().observer()))
+                : CORE_CLOUDS;
+    }
+
+    private static String whose(Sight sight) {
+        return sight.glows() && !sight.equals(Sight.CORE) ? "the clouds of " + sight.name() : "the core's clouds";
     }
 
     /** On the dial; on a tracker that allows a minute and more, on a timer in half minutes up to five. */
@@ -269,11 +282,11 @@ public record Proposal(
     }
 
     private static Reason stacked(Setup s, Light light, IsoChoice best, Optional<Stacking> stack) {
-        String goal =
-                "a signal to noise of " + Numbers.text("%.0f", s.demand().signalToNoise()) + " on the core's clouds";
+        String goal = "a signal to noise of " + Numbers.text("%.0f", s.demand().signalToNoise()) + " on "
+                + whose(s.demand().sight());
         String formula = "n S / \u221a(n (S + B + D + R\u00b2))";
         String source = "photon, dark and read noise";
-        double clouds = s.electronsPerSecond(CORE_CLOUDS);
+        double clouds = s.electronsPerSecond(clouds(s));
         return stack.map(k -> new Reason("Frames to stack for " + goal, k.frames(), "frames", formula, source))
                 .orElseGet(() -> new Reason(
                         "Stacking for " + goal + " is pointless: to this sky they add only",

@@ -1,6 +1,5 @@
 package dev.halfdusk.core.frame;
 
-import dev.halfdusk.core.exposure.Tone;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 
@@ -19,21 +18,12 @@ record Development(double kelvin, double tint) {
     /** What a camera's colour matrix adds, since its filters overlap. */
     private static final float VIVID = 1.6f;
 
-    /** The black point stands at so much of the darker parts of the picture's sky. */
-    private static final double BLACK = 0.32;
-
-    private static final double LIFT = 2.2;
-    private static final double MOST_BLACK = 0.02;
     private static final int SAMPLES = 4000;
 
-    /** The curve of a camera's own pictures: shadows lifted by a stop, lights held back, sRGB, then a gentle S. */
     private static byte[] tone() {
         byte[] table = new byte[CURVE + 1];
         for (int i = 0; i <= CURVE; i++) {
-            double linear = (double) i / CURVE;
-            double v = Tone.position(LIFT * linear / (1 + (LIFT - 1) * linear));
-            double s = v + 0.7 * v * (1 - v) * (v - 0.25);
-            table[i] = (byte) Math.round(255 * Math.max(0, Math.min(1, s)));
+            table[i] = (byte) Math.round(255 * CameraCurve.position((double) i / CURVE));
         }
         return table;
     }
@@ -68,7 +58,6 @@ record Development(double kelvin, double tint) {
         return out;
     }
 
-    /** Share of white that becomes black: from the sky if there is one, none for a picture of daylight. */
     private static double black(float[][] electrons, double[] gains, double saturation) {
         int step = Math.max(1, electrons[1].length / SAMPLES);
         double[] light = new double[(electrons[1].length + step - 1) / step];
@@ -76,7 +65,7 @@ record Development(double kelvin, double tint) {
             light[i] = Math.max(0, electrons[1][i * step] * gains[1] / saturation);
         }
         Arrays.sort(light);
-        return Math.min(MOST_BLACK, BLACK * light[light.length * 2 / 5]);
+        return CameraCurve.black(light);
     }
 
     private static int tone(float share) {

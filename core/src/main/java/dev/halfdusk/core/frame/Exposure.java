@@ -55,6 +55,9 @@ final class Exposure {
     /** An arc no longer than this is drawn as its chord, a quarter of a thousandth of its radius off. */
     private static final double STRAIGHT_DEG = 2.5;
 
+    /** A gap in a trail that is shorter is not seen, of a pixel of the picture. */
+    private static final double INVISIBLE_PX = 0.1;
+
     /** Where the sky turns by less it is not asked whether a star's circle meets the picture. */
     private static final double TURNS_DEG = 1;
 
@@ -88,6 +91,9 @@ final class Exposure {
 
     /** By so much the sky turns in the picture while the shutter is open. */
     private final double skyTurnsDeg;
+
+    /** Frames of a trail whose gaps nobody sees in this picture are drawn as one arc. */
+    private final int together;
 
     private final Vector forward;
     private final double edgeDeg;
@@ -137,6 +143,7 @@ final class Exposure {
         edgeDeg = edgeDeg();
         withinDeg = Math.min(180, edgeDeg + skyTurnsDeg + trails.turnDeg(shot.seconds()));
         reach = Math.cos(Math.toRadians(withinDeg));
+        together = together(shot, window, trails);
         double focal = shot.framing().optics().focalMm();
         atZero = SkyElectrons.ofStar(0, focal, shot.aperture(), shot.efficiency());
         full = shot.response().saturationE(shot.settings().iso());
@@ -254,6 +261,12 @@ final class Exposure {
         return through;
     }
 
+    private static int together(Shot shot, Window window, TrailFrames trails) {
+        double gapPx = trails.gapPx(shot.framing().optics()) / window.binned();
+        double turnsDeg = (shot.seconds() + trails.pauseSeconds()) * Sidereal.ARCSEC_PER_SECOND / 3600;
+        return gapPx < INVISIBLE_PX ? (int) Math.max(1, STRAIGHT_DEG / turnsDeg) : 1;
+    }
+
     /** Whether something of the sky may come into the picture while the shutter is open. */
     boolean near(Vector local) {
         return local.dot(forward) > reach
@@ -276,10 +289,11 @@ final class Exposure {
             return; // below the horizon, or behind the moon
         }
         int pieces = (int) Math.max(1, Math.ceil(skyTurnsDeg / STRAIGHT_DEG));
-        double each = shot.seconds() / pieces;
-        double electrons = perSecond(magnitude) * each;
         double[] tint = null;
-        for (int frame = 0; frame < trails.frames(); frame++) {
+        for (int frame = 0; frame < trails.frames(); frame += together) {
+            int frames = Math.min(together, trails.frames() - frame);
+            double each = (frames * shot.seconds() + (frames - 1) * trails.pauseSeconds()) / pieces;
+            double electrons = perSecond(magnitude) * frames * shot.seconds() / pieces;
             double start = frame * (shot.seconds() + trails.pauseSeconds());
             Optional<Point> to = starAt(local, start);
             for (int piece = 1; piece <= pieces; piece++) {

@@ -12,6 +12,7 @@ import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
@@ -74,6 +75,9 @@ public final class Photograph {
         }
     }
 
+    /** With a higher sun no star below the catalogue's limit is told from the sky, in an eclipse neither. */
+    private static final double FAINT_STARS_SUN_DEG = -6;
+
     /** Which stars are drawn. */
     public enum Stars {
         /** With made-up ones below the catalogue's limit. */
@@ -102,7 +106,10 @@ public final class Photograph {
                 row(y, backdrop, band, canvas, shot, window, degreesPerPixel, seed);
             }
         });
-        paint(scene, shot, window, trails, stars == Stars.ALL && trails.frames() == 1, canvas, backdrop.perLuminance());
+        boolean faint = stars == Stars.ALL
+                && trails.frames() == 1
+                && scene.moment().local(Body.SUN, scene.observer()).latitudeDeg() < FAINT_STARS_SUN_DEG;
+        paint(scene, shot, window, trails, faint, canvas, backdrop.perLuminance());
         canvas.finish();
         IntStream.range(0, bands).parallel().forEach(b -> {
             Reading reading = new Reading(new float[window.width()], new long[window.width()]);

@@ -15,12 +15,13 @@ import java.util.zip.GZIPInputStream;
 public final class GalacticLight {
 
     /** The clouds around the core, cd/m² above the air. */
-    static final double CORE = Luminance.of(20.7);
+    public static final double CORE = Luminance.of(20.7);
 
     private static final int COLUMNS = 2880;
     private static final int ROWS = 960;
     private static final int PER_DEGREE = 8;
     private static final double NORTH_DEG = 60;
+    private static final double SQUARE_DEG = 3;
 
     /** Luminance of a value of the maps: 0 is none, n is 26 − 0.0255 n mag/arcsec². */
     private static final double[] LUMINANCE = new double[256];
@@ -36,6 +37,31 @@ public final class GalacticLight {
     /** Starlight of a direction, cd/m² above the air, linear between the points of the map; none beyond 60° of latitude. */
     public static double stars(double longitudeDeg, double latitudeDeg) {
         return starsAt(column(longitudeDeg), row(latitudeDeg));
+    }
+
+    /** The clouds within some degrees of a direction: of all squares of 3° there the one with most starlight, on average over it. */
+    public static double clouds(double longitudeDeg, double latitudeDeg, int radiusDeg) {
+        double most = 0;
+        for (int b = -radiusDeg; b <= radiusDeg; b++) {
+            double wide = Math.sqrt(radiusDeg * radiusDeg - b * b) / Math.cos(Math.toRadians(latitudeDeg + b));
+            for (int l = (int) -wide; l <= wide; l++) {
+                most = Math.max(most, mean(longitudeDeg + l, latitudeDeg + b, SQUARE_DEG));
+            }
+        }
+        return most;
+    }
+
+    /** Starlight on average over a square round a direction, looked for every half degree. */
+    public static double mean(double longitudeDeg, double latitudeDeg, double sideDeg) {
+        int half = (int) Math.round(sideDeg);
+        double sum = 0;
+        for (int j = -half; j <= half; j++) {
+            double b = latitudeDeg + j / 2.0;
+            for (int i = -half; i <= half; i++) {
+                sum += stars(longitudeDeg + i / 2.0 / Math.cos(Math.toRadians(b)), b);
+            }
+        }
+        return sum / ((2 * half + 1) * (2 * half + 1));
     }
 
     /**

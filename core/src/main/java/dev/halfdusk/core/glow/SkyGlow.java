@@ -40,14 +40,14 @@ public final class SkyGlow {
     private final double domeScale;
     private final boolean white;
 
-    private SkyGlow(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
+    private SkyGlow(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes, double times) {
         this.extinction = EXTINCTION.check(extinction);
         this.domes = List.copyOf(domes);
         strengths = domes.stream().mapToDouble(Dome::shareAt45).toArray();
         double fromDomes = domes.stream().mapToDouble(d -> d.share(0, 90)).sum() * NATURAL;
         if (zenithMagnitude.isEmpty()) {
             natural = NATURAL;
-            artificial = fromDomes;
+            artificial = fromDomes * times;
         } else {
             double measured = Luminance.of(ZENITH.check(zenithMagnitude.getAsDouble()));
             natural = Math.min(measured, NATURAL);
@@ -59,12 +59,12 @@ public final class SkyGlow {
 
     /** A natural sky in clear air: no lamp anywhere. */
     public static SkyGlow natural() {
-        return new SkyGlow(OptionalDouble.empty(), CLEAR, List.of());
+        return new SkyGlow(OptionalDouble.empty(), CLEAR, List.of(), 1);
     }
 
     /** A measured zenith, or that of a darkness class. */
     public static SkyGlow ofZenith(double magnitude) {
-        return new SkyGlow(OptionalDouble.of(magnitude), CLEAR, List.of());
+        return new SkyGlow(OptionalDouble.of(magnitude), CLEAR, List.of(), 1);
     }
 
     /**
@@ -72,12 +72,17 @@ public final class SkyGlow {
      * @param extinction magnitudes per airmass, 0.17 clear to 0.4 hazy
      */
     public static SkyGlow of(OptionalDouble zenithMagnitude, double extinction, List<Dome> domes) {
-        return new SkyGlow(zenithMagnitude, extinction, domes);
+        return new SkyGlow(zenithMagnitude, extinction, domes, 1);
     }
 
     /** The same air and towns under a zenith that was read. */
     public SkyGlow read(double zenithMagnitude) {
-        return new SkyGlow(OptionalDouble.of(zenithMagnitude), extinction, domes);
+        return new SkyGlow(OptionalDouble.of(zenithMagnitude), extinction, domes, 1);
+    }
+
+    /** By towns alone, all of them so many times as bright as their people make them. */
+    public static SkyGlow ofTowns(List<Dome> domes, double times) {
+        return new SkyGlow(OptionalDouble.empty(), CLEAR, domes, times);
     }
 
     /** Magnitudes per airmass. */
@@ -143,11 +148,25 @@ public final class SkyGlow {
 
     /** How far the core stands out from the sky around it, in percent of that sky; 0 below the horizon. */
     public double coreContrastPercent(Direction core, SunAndMoon lamps) {
-        if (core.altitudeDeg() <= 0) {
+        return contrastPercent(core, GalacticLight.CORE, lamps);
+    }
+
+    /** The same of anything that glows above the air, cd/m². */
+    public double contrastPercent(Direction at, double luminance, SunAndMoon lamps) {
+        if (at.altitudeDeg() <= 0) {
             return 0;
         }
-        Parts parts = core(core, lamps);
+        Parts parts = parts(at.azimuthDeg(), at.altitudeDeg(), Air.mass(at.altitudeDeg()), luminance, lamps);
         return 100 * parts.milkyWay / parts.background();
+    }
+
+    /** How much of what shines there shines in a sky without lamps, moon and twilight, percent; 0 below the horizon. */
+    public double darkPercent(Direction at, SunAndMoon lamps) {
+        if (at.altitudeDeg() <= 0) {
+            return 0;
+        }
+        Parts parts = withoutMilkyWay(at, lamps);
+        return 100 * parts.natural / parts.background();
     }
 
     /** Share of a direction's town light that comes from white lamps, 0 to 1. */

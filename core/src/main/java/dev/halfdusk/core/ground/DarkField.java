@@ -38,9 +38,16 @@ public record DarkField(
     /**
      * @param acrossKm from the middle to the sides
      * @param upKm from the middle to top and bottom
+     * @param readings by which the estimate is corrected where several lie near
      */
     public static DarkField around(
-            Gazetteer gazetteer, double latitude, double longitude, double acrossKm, double upKm, double stepKm) {
+            Gazetteer gazetteer,
+            double latitude,
+            double longitude,
+            double acrossKm,
+            double upKm,
+            double stepKm,
+            Readings readings) {
         int columns = 2 * (int) Math.ceil(acrossKm / STEP.check(stepKm)) + 1;
         int rows = 2 * (int) Math.ceil(upKm / stepKm) + 1;
         if ((long) columns * rows > MOST_POINTS) {
@@ -51,11 +58,22 @@ public record DarkField(
         float[] magnitudes = new float[columns * rows];
         IntStream.range(0, rows).parallel().forEach(j -> {
             for (int i = 0; i < columns; i++) {
-                double share = share(lights, (i - columns / 2) * stepKm, (rows / 2 - j) * stepKm);
+                double east = (i - columns / 2) * stepKm;
+                double north = (rows / 2 - j) * stepKm;
+                double share = share(lights, east, north) * times(readings, latitude, longitude, east, north);
                 magnitudes[j * columns + i] = (float) magnitude(share);
             }
         });
         return new DarkField(latitude, longitude, columns, rows, stepKm, magnitudes, lights.people.length);
+    }
+
+    private static double times(Readings readings, double latitude, double longitude, double east, double north) {
+        if (readings.all().size() < 2) {
+            return 1;
+        }
+        Coordinates at = Geodesy.destination(
+                latitude, longitude, Math.toDegrees(Math.atan2(east, north)), Math.hypot(east, north));
+        return readings.times(at.latitudeDeg(), at.longitudeDeg());
     }
 
     private static Lights lights(Gazetteer gazetteer, double latitude, double longitude, double reachKm) {

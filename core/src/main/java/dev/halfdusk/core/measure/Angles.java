@@ -22,6 +22,15 @@ public final class Angles {
         return turned > 180 ? turned - 360 : turned;
     }
 
+    /**
+     * What a compass shows for a true bearing.
+     *
+     * @param declinationDeg by which it points east of true north
+     */
+    public static double magneticDeg(double trueDeg, double declinationDeg) {
+        return turn(trueDeg - declinationDeg);
+    }
+
     /** The nearest of the sixteen compass points for an azimuth counted from north through east. */
     public static String compass(double azimuthDeg) {
         return POINTS[(int) Math.round(turn(azimuthDeg) / 22.5) % 16];

@@ -1,21 +1,21 @@
 package dev.halfdusk.core.night;
 
+import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.Moonlight;
+import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Crossing;
 import dev.halfdusk.core.sky.Events;
 import dev.halfdusk.core.sky.Extreme;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Facts;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.sky.HorizonEvents;
-import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.LunarMonth;
 import dev.halfdusk.core.sky.Moment;
@@ -32,9 +32,11 @@ import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
 
 /**
  * One night at one site, from local noon to the next local noon: what rises and sets, when it is dark, when the dark is
@@ -56,8 +58,14 @@ public final class Night {
     private final List<Interval> sunDown;
     private final List<Interval> dark;
     private final List<Interval> moonless;
-    private final List<Interval> coreUp;
-    private final List<Interval> coreDark;
+    private final Map<Sight, Showing> showings = new ConcurrentHashMap<>();
+
+    /** Whoever asks of all sights by all darknesses asks of fewer. */
+    private static final int MOST_KNOWN = 60;
+
+    /** The same night by other rules, found once. */
+    private final Map<NightRules, Night> others;
+
     private final Extreme sunLowest;
     /** In the night of an eclipse the middle of it is no farther from full. */
     private static final double NEAR_FULL_DEG = 10;
@@ -65,29 +73,26 @@ public final class Night {
     /** A moon that has less of its light left brightens a natural sky by less than a tenth of it. */
     private static final double SHADOWED = 1e-3;
 
-    private final List<Crossing> coreCrossings;
-    private final Optional<Instant> coreTransit;
-
-    private Night(Site site, LocalDate date, ZoneId zone, NightRules rules) {
+    private Night(
+            Site site, LocalDate date, ZoneId zone, NightRules rules, Events search, Map<NightRules, Night> others) {
         this.site = site;
         this.date = date;
         this.zone = zone;
         this.rules = rules;
+        this.search = search;
+        this.others = others;
         observer = Observer.at(site);
-        span = new Interval(noon(date, zone), noon(date.plusDays(1), zone));
-        search = Events.over(span.from(), span.to(), Events.DAILY_STEP);
+        span = span(date, zone);
         events = HorizonEvents.in(search, observer, rules.dipDeg());
         sunDown = below(HorizonEvent.Kind.SUN);
         Fact sun = Facts.altitude(Body.SUN, observer);
-        dark = Interval.without(span, search.above(sun.above(-rules.sunDepressionDeg())));
-        moonless = Interval.common(dark, moonDown());
-        coreUp = when(above(FixedPoint.CORE, rules.coreAltitudeDeg()));
-        coreDark = Interval.common(moonless, coreUp);
         sunLowest = lowest(sun);
-        coreCrossings = search.find(above(FixedPoint.CORE, 0));
-        coreTransit = search.find(Facts.hourAngle(FixedPoint.CORE, observer)).stream()
-                .map(Crossing::when)
-                .findFirst();
+        dark = Interval.without(span, search.above(sun.above(-rules.dark().depressionDeg(sunLowest.value()))));
+        moonless = Interval.common(dark, moonDown());
+    }
+
+    private static Interval span(LocalDate date, ZoneId zone) {
+        return new Interval(noon(date, zone), noon(date.plusDays(1), zone));
     }
 
     /**
@@ -100,7 +105,33 @@ public final class Night {
         if (!exists(date, zone)) {
             throw new NoSuchDate(date, zone);
         }
-        return new Night(site, date, zone, rules);
+        Interval span = span(date, zone);
+        Events search = Events.over(span.from(), span.to(), Events.DAILY_STEP);
+        return new Night(site, date, zone, rules, search, new ConcurrentHashMap<>());
+    }
+
+    /** The same night by other rules; its samples are used again. */
+    public Night by(NightRules other) {
+        if (other.equals(rules)) {
+            return this;
+        }
+        if (others.size() > MOST_KNOWN) {
+            others.clear();
+        }
+        return others.computeIfAbsent(other, r -> new Night(site, date, zone, r, search, others));
+    }
+
+    /** What is seen of a sight in it. */
+    public Showing showing(Sight sight) {
+        if (showings.size() > MOST_KNOWN) {
+            showings.clear();
+        }
+        return showings.computeIfAbsent(sight, s -> new Showing(this, s));
+    }
+
+    /** What is seen of the core. */
+    public Showing core() {
+        return showing(Sight.CORE);
     }
 
     /** Whether clocks of the zone showed the date at all. */
@@ -135,8 +166,13 @@ public final class Night {
 
     /** Airless altitude of a target above the skyline, and above a wanted altitude where that is higher. */
     public Fact above(Target target, double wantedDeg) {
+        return above(m -> m.local(target, observer), wantedDeg);
+    }
+
+    /** The same of whatever has a place in the sky: east, north, up. */
+    Fact above(Function<Moment, Vector> local, double wantedDeg) {
         return moment -> {
-            Direction at = Direction.of(moment.local(target, observer));
+            Direction at = Direction.of(local.apply(moment));
             return at.altitudeDeg() - Math.max(wantedDeg, rules.skyline().altitudeAt(at.azimuthDeg()));
         };
     }
@@ -168,6 +204,19 @@ public final class Night {
         return phase > NEAR_FULL_DEG
                 ? List.of()
                 : when(moment -> SHADOWED - SunAndMoon.at(moment, observer).moonShare());
+    }
+
+    /** Where a fact passes zero between the noons. */
+    List<Crossing> crossings(Fact fact) {
+        return search.find(fact);
+    }
+
+    /** When a fact is at its highest between the noons; empty where it never turns. */
+    Optional<Instant> highest(Fact fact) {
+        return search.extremes(fact).stream()
+                .filter(Extreme::highest)
+                .max(Comparator.comparingDouble(Extreme::value))
+                .map(Extreme::when);
     }
 
     /** When a target stands highest in the night, or at an end of it where it does not turn. */
@@ -255,7 +304,7 @@ public final class Night {
 
     /** When to shoot: core in the moonless dark, or what comes nearest to it; empty where it never gets dark. */
     public Optional<Interval> window() {
-        return coreWindow().or(this::darkWindow);
+        return core().window().or(this::darkWindow);
     }
 
     /** The instant to look at first: the middle of the window, or the deepest of the night, to ten minutes. */
@@ -264,24 +313,39 @@ public final class Night {
         return at((int) Math.rint(minute(middle) / 10.0) * 10);
     }
 
-    /** What a camera is pointed at when nobody says otherwise. */
-    public enum Towards {
-        CORE,
-        OPEN_SKY
+    /**
+     * Where to point, and at what.
+     *
+     * @param at empty for open sky
+     */
+    public record Aim(Direction direction, Optional<Sight> at) {
+
+        /** At nothing in particular. */
+        public static Aim open(Direction direction) {
+            return new Aim(direction, Optional.empty());
+        }
     }
 
-    /** Where to point, and at what. */
-    public record Aim(Direction direction, Towards towards) {}
+    /** Less of a band than this much height lies in haze. */
+    private static final double LOWEST_AIM_DEG = 15;
 
-    /** The core while it is above the level horizon; otherwise half way up on the equator's side of the sky. */
+    /**
+     * The core while it is above the level horizon; otherwise the part of the Milky Way that reaches the eye brightest; half way up on
+     * the equator's side of the sky where none is well up.
+     */
     public Aim aim(Instant when) {
-        Direction core = core(when).direction();
-        return core.altitudeDeg() > 0 ? new Aim(core, Towards.CORE) : new Aim(site.idleAim(), Towards.OPEN_SKY);
-    }
-
-    /** Whether the core stands above the skyline and the level horizon at an instant. */
-    public boolean coreSeen(Instant when) {
-        return rules.skyline().shows(core(when).direction());
+        Direction core = core().at(when);
+        if (core.altitudeDeg() > 0) {
+            return new Aim(core, Optional.of(Sight.CORE));
+        }
+        Moment moment = Moment.at(when);
+        return Sight.MILKY_WAY.stream()
+                .filter(s -> s.luminance() > 0)
+                .map(s -> new Aim(Direction.of(s.local(moment, observer)), Optional.of(s)))
+                .filter(a -> a.direction.altitudeDeg() >= LOWEST_AIM_DEG)
+                .max(Comparator.comparingDouble(a -> a.at.orElseThrow().luminance()
+                        * Air.transmission(SkyGlow.CLEAR, Air.mass(a.direction.altitudeDeg()))))
+                .orElseGet(() -> Aim.open(site.idleAim()));
     }
 
     /** Sun below the horizon. Empty in polar summer, the whole span in polar night. */
@@ -303,64 +367,19 @@ public final class Night {
         return dark;
     }
 
+    /** Whether the rules make do with less darkness than they ask. */
+    public boolean neverDarkEnough() {
+        return rules.dark().depressionDeg(sunLowest.value()) < rules.dark().sunDepressionDeg();
+    }
+
     /** Dark, with the moon below the horizon. */
     public List<Interval> moonless() {
         return moonless;
     }
 
-    /** Core high enough and above the skyline, whatever the light. */
-    public List<Interval> coreUp() {
-        return coreUp;
-    }
-
-    /** Core up in a dark sky without moon: what a Milky Way picture wants. */
-    public List<Interval> coreDark() {
-        return coreDark;
-    }
-
-    /** The longest of the core's dark stretches; without one the longest in which the core is up in the dark under a moon. */
-    public Optional<Interval> coreWindow() {
-        return Interval.longest(coreDark).or(() -> Interval.longest(Interval.common(dark, coreUp)));
-    }
-
-    /** Whether the core is up in the dark at all, under a moon or not: in winter and far north nothing is said of it. */
-    public boolean hasCore() {
-        return coreWindow().isPresent();
-    }
-
     /** The longest stretch of dark without moon, or of plain dark if the moon is up all night. */
     public Optional<Interval> darkWindow() {
         return Interval.longest(moonless).or(() -> Interval.longest(dark));
-    }
-
-    /** When the core comes over the skyline. Empty where it is up or down all day. */
-    public Optional<Instant> coreRise() {
-        return coreCrossings.stream()
-                .filter(Crossing::rising)
-                .map(Crossing::when)
-                .findFirst();
-    }
-
-    /** When the core goes behind the skyline. */
-    public Optional<Instant> coreSet() {
-        return coreCrossings.stream()
-                .filter(c -> !c.rising())
-                .map(Crossing::when)
-                .findFirst();
-    }
-
-    /** When the core stands highest within its window: at its transit, or at the end of the window nearer to it. */
-    public Optional<Instant> coreBest() {
-        return coreWindow()
-                .map(w -> coreTransit
-                        .filter(w::contains)
-                        .orElseGet(() ->
-                                core(w.from()).altitudeDeg() >= core(w.to()).altitudeDeg() ? w.from() : w.to()));
-    }
-
-    /** When the core passes the meridian at its highest. */
-    public Optional<Instant> coreTransit() {
-        return coreTransit;
     }
 
     /** Airless altitude of the celestial pole that is up: the latitude. It stands in the north or in the south. */
@@ -381,28 +400,6 @@ public final class Night {
     /** The moon's light at the middle of the night. */
     public Illumination moon() {
         return Illumination.of(Body.MOON, Moment.at(sunLowest.when()));
-    }
-
-    /** Where the core is at an instant, airless. */
-    public Horizontal core(Instant when) {
-        return Moment.at(when).observed(FixedPoint.CORE, observer);
-    }
-
-    /** Why the core is not up within some times, to be followed by what times they are. */
-    public String whyNoCore(List<Interval> times) {
-        double highest = times.stream()
-                .flatMap(w -> Stream.concat(Stream.of(w.from(), w.to()), coreTransit.filter(w::contains).stream()))
-                .mapToDouble(t -> core(t).altitudeDeg())
-                .max()
-                .orElse(-90);
-        if (highest < 0) {
-            return "the core stays below the horizon";
-        }
-        return highest < rules.coreAltitudeDeg()
-                ? Numbers.text(
-                        "the core stands no higher than %.1f\u00b0 (%.0f\u00b0 is wanted)",
-                        highest, rules.coreAltitudeDeg())
-                : "the skyline hides the core";
     }
 
     /** The arch of the Milky Way at an instant. */

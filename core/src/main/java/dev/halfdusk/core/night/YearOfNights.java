@@ -7,7 +7,6 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Body;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Track;
@@ -18,8 +17,8 @@ import java.time.ZoneId;
 import java.util.stream.IntStream;
 
 /**
- * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and core, brightness of the zenith and
- * contrast of the core. Places keep 0.01° against the exact ones (tested); all altitudes are airless. By day, with the sun 2° high or higher,
+ * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and one sight, brightness of the zenith and
+ * contrast of the sight. Places keep 0.01° against the exact ones (tested); all altitudes are airless. By day, with the sun 2° high or higher,
  * only its altitude and the zenith are kept, and all else is NaN.
  */
 public final class YearOfNights {
@@ -38,21 +37,24 @@ public final class YearOfNights {
     private final Instant start;
     private final Skyline skyline;
     private final SkyGlow glow;
+    private final Sight sight;
     private final int[] nightStarts;
     private final float[] sunAltitude;
     private final float[] sunAzimuth;
     private final float[] moonAltitude;
     private final float[] moonAzimuth;
     private final float[] moonPhaseAngle;
-    private final float[] coreAltitude;
-    private final float[] coreAzimuth;
+    private final float[] sightAltitude;
+    private final float[] sightAzimuth;
     private final float[] zenithMagnitude;
-    private final float[] coreContrast;
+    private final float[] contrast;
 
-    private YearOfNights(Site site, ZoneId zone, LocalDate first, int nights, Skyline skyline, SkyGlow glow) {
+    private YearOfNights(
+            Site site, ZoneId zone, LocalDate first, int nights, Skyline skyline, SkyGlow glow, Sight sight) {
         this.site = site;
         this.skyline = skyline;
         this.glow = glow;
+        this.sight = sight;
         this.zone = zone;
         this.first = first;
         start = Night.noon(first, zone);
@@ -68,23 +70,29 @@ public final class YearOfNights {
         moonAltitude = new float[samples];
         moonAzimuth = new float[samples];
         moonPhaseAngle = new float[samples];
-        coreAltitude = new float[samples];
-        coreAzimuth = new float[samples];
+        sightAltitude = new float[samples];
+        sightAzimuth = new float[samples];
         zenithMagnitude = new float[samples];
-        coreContrast = new float[samples];
+        contrast = new float[samples];
     }
 
     /**
      * @param first evening of the first night
      * @param nights how many, up to ten years
-     * @param skyline behind which the core has no contrast
+     * @param skyline behind which the sight has no contrast
      * @throws dev.halfdusk.core.sky.DateOutOfRange if any of them lies outside 2000–2059
      */
     public static YearOfNights of(Site site, LocalDate first, int nights, ZoneId zone, Skyline skyline, SkyGlow glow) {
+        return of(site, first, nights, zone, skyline, glow, Sight.CORE);
+    }
+
+    /** The same for another sight than the core. */
+    public static YearOfNights of(
+            Site site, LocalDate first, int nights, ZoneId zone, Skyline skyline, SkyGlow glow, Sight sight) {
         if (nights < 1 || nights > LONGEST) {
             throw new IllegalArgumentException("from 1 to " + LONGEST + " nights; these are " + nights);
         }
-        YearOfNights year = new YearOfNights(site, zone, first, nights, skyline, glow);
+        YearOfNights year = new YearOfNights(site, zone, first, nights, skyline, glow, sight);
         year.fill();
         return year;
     }
@@ -94,7 +102,7 @@ public final class YearOfNights {
         Observer observer = Observer.at(site);
         Track sun = Track.of(Body.SUN, start, end);
         Track moon = Track.of(Body.MOON, start, end);
-        Track core = Track.of(FixedPoint.CORE, start, end);
+        Where.Way way = sight.where().way(observer, start, end);
         Track.Window window = new Track.Window(observer, start, samples(), STEP.toMinutes() / 1440.0);
         IntStream.range(0, samples()).parallel().forEach(i -> {
             Vector sunAt = window.local(sun, i);
@@ -103,34 +111,47 @@ public final class YearOfNights {
                 return;
             }
             SunAndMoon lamps = SunAndMoon.of(sunAt, window.local(moon, i));
-            Direction at = Direction.of(window.local(core, i));
+            Direction at = Direction.of(way.at(window, i));
             sunAltitude[i] = (float) lamps.sunAltitudeDeg();
             sunAzimuth[i] = (float) lamps.sunAzimuthDeg();
             moonAltitude[i] = (float) lamps.moonAltitudeDeg();
             moonAzimuth[i] = (float) lamps.moonAzimuthDeg();
             moonPhaseAngle[i] = (float) lamps.moonPhaseAngleDeg();
-            coreAltitude[i] = (float) at.altitudeDeg();
-            coreAzimuth[i] = (float) at.azimuthDeg();
+            sightAltitude[i] = (float) at.altitudeDeg();
+            sightAzimuth[i] = (float) at.azimuthDeg();
             zenithMagnitude[i] = (float) glow.zenith(lamps).magnitude();
             boolean seen = lamps.sunAltitudeDeg() < TWILIGHT_DEG && skyline.shows(at);
-            coreContrast[i] = seen ? (float) glow.coreContrastPercent(at, lamps) : 0;
+            contrast[i] = seen ? (float) contrast(way, window, i, at, lamps) : 0;
         });
     }
 
-    /** Half of all samples: nobody asks of them where moon and core stand. */
+    private double contrast(Where.Way way, Track.Window window, int i, Direction at, SunAndMoon lamps) {
+        if (!sight.glows()) {
+            return glow.darkPercent(at, lamps);
+        }
+        double light = sight.luminance() > 0 ? sight.luminance() : way.luminance(window, i);
+        return glow.contrastPercent(at, light, lamps);
+    }
+
+    /** Half of all samples: nobody asks of them where moon and sight stand. */
     private void day(int i, double sunDeg) {
         sunAltitude[i] = (float) sunDeg;
         sunAzimuth[i] = Float.NaN;
         moonAltitude[i] = Float.NaN;
         moonAzimuth[i] = Float.NaN;
         moonPhaseAngle[i] = Float.NaN;
-        coreAltitude[i] = Float.NaN;
-        coreAzimuth[i] = Float.NaN;
+        sightAltitude[i] = Float.NaN;
+        sightAzimuth[i] = Float.NaN;
         zenithMagnitude[i] = (float) glow.zenith(byDay(sunDeg)).magnitude();
     }
 
     public Site site() {
         return site;
+    }
+
+    /** What one comes for. */
+    public Sight sight() {
+        return sight;
     }
 
     /** Behind which things are hidden. */
@@ -202,12 +223,12 @@ public final class YearOfNights {
         return all(sample).moonFraction();
     }
 
-    public double coreAltitudeDeg(int sample) {
-        return coreAltitude[sample];
+    public double altitudeDeg(int sample) {
+        return sightAltitude[sample];
     }
 
-    public double coreAzimuthDeg(int sample) {
-        return coreAzimuth[sample];
+    public double azimuthDeg(int sample) {
+        return sightAzimuth[sample];
     }
 
     /** V magnitudes per square arcsecond at the zenith. */
@@ -215,19 +236,19 @@ public final class YearOfNights {
         return zenithMagnitude[sample];
     }
 
-    /** Percent by which the core outshines its sky; 0 while it is down or hidden, and by day and in civil twilight, where it is under 0.2. */
-    public double coreContrastPercent(int sample) {
-        return coreContrast[sample];
+    /** Percent by which the sight outshines its sky, or how dark the sky of a point of light is; 0 while it is down or hidden, and by day and in civil twilight, where it is under 0.2. */
+    public double contrastPercent(int sample) {
+        return contrast[sample];
     }
 
-    /** Hours, month by month, in which the core stands above 10° and its skyline in a dark sky without moon. */
-    public double[] coreHoursByMonth() {
+    /** Hours, month by month, in which the sight stands above 10° and its skyline in a dark sky without moon. */
+    public double[] hoursByMonth() {
         double[] hours = new double[12];
         for (int night = 0; night < nights(); night++) {
             int month = date(night).getMonthValue() - 1;
             for (int i = start(night); i < start(night + 1); i++) {
-                boolean dark = sunAltitude[i] < -NightRules.USUAL.sunDepressionDeg() && moonAltitude[i] < 0;
-                if (dark && coreAltitude[i] > NightRules.USUAL.coreAltitudeDeg() && coreContrast[i] > 0) {
+                boolean dark = sunAltitude[i] < -NightRules.USUAL.dark().sunDepressionDeg() && moonAltitude[i] < 0;
+                if (dark && sightAltitude[i] > NightRules.USUAL.leastAltitudeDeg() && contrast[i] > 0) {
                     hours[month] += STEP.toMinutes() / 60.0;
                 }
             }

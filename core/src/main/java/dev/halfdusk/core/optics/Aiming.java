@@ -80,8 +80,13 @@ public final class Aiming {
 
     /** Where a target stands, airless; half way up on the equator's side of the sky while it is far below the horizon. */
     public static Direction towards(Target target, Moment moment, Observer observer) {
-        Direction there = Direction.of(moment.local(target, observer));
-        return there.altitudeDeg() < LOWEST_DEG ? observer.site().idleAim() : there;
+        return seen(moment.local(target, observer), observer.site());
+    }
+
+    /** The same of any place of the sky: east, north, up. */
+    public static Direction seen(Vector local, Site site) {
+        Direction there = Direction.of(local);
+        return there.altitudeDeg() < LOWEST_DEG ? site.idleAim() : there;
     }
 
     /**

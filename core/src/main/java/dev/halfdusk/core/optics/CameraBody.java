@@ -182,6 +182,11 @@ public record CameraBody(
     /** Shorter ones are said as fractions. */
     private static final double SLOWEST_FRACTION = 0.25;
 
+    /** "1/125 s, f/8, ISO 100", as its dial shows the shutter. */
+    public String words(Settings s) {
+        return label(s.seconds()) + " s, f/" + Numbers.trimmed(s.aperture(), 1) + ", ISO " + Numbers.plain(s.iso());
+    }
+
     /** "13", "1/125": what the dial says of a time the shutter is really open; the seconds themselves where it has no such click. */
     public String label(double seconds) {
         Dial.Stop nearest = dial.nearest(seconds);

@@ -45,6 +45,10 @@ public record Clash(Kind kind, List<String> takes, String words, String way, Lis
         LENS(true),
         CAMERA(true),
         HANDS(true),
+        /** One cannot be at two places so soon after each other. */
+        WAY(true),
+        /** A camera that another outing of that night wants too. */
+        ELSEWHERE(true),
         WINDOW(false),
         AWAY(true),
         TURN_BACK(true),

@@ -4,6 +4,8 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Showing;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
@@ -11,6 +13,7 @@ import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Need;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Wish;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
@@ -32,19 +35,18 @@ public final class Clashes {
 
     private final Schedule schedule;
     private final Trip trip;
-    private final Circumstances c;
     private final WorkTimes habits;
     private final List<Clash> found = new ArrayList<>();
 
-    private Clashes(Schedule schedule, Trip trip, Circumstances c, WorkTimes habits) {
+    private Clashes(Schedule schedule, Trip trip, WorkTimes habits) {
         this.schedule = schedule;
         this.trip = trip;
-        this.c = c;
         this.habits = habits;
     }
 
-    public static List<Clash> of(Schedule schedule, Trip trip, Circumstances c, WorkTimes habits) {
-        Clashes clashes = new Clashes(schedule, trip, c, habits);
+    /** Of slots that each know their own place and night. */
+    public static List<Clash> of(Schedule schedule, Trip trip, WorkTimes habits) {
+        Clashes clashes = new Clashes(schedule, trip, habits);
         List<Slot> slots = schedule.slots();
         slots.forEach(s -> clashes.lens(s.plan().take()));
         schedule.left().forEach(l -> clashes.lens(l.plan().take()));
@@ -81,8 +83,8 @@ public final class Clashes {
         return new Clash.Step(Clash.Step.Sort.RIG, s.plan(), Optional.empty());
     }
 
-    private String clock(Instant t) {
-        return c.night().clock(t);
+    private static String clock(Slot s, Instant t) {
+        return s.plan().c().night().clock(t);
     }
 
     private void lens(Take take) {
@@ -98,17 +100,41 @@ public final class Clashes {
     }
 
     private void together(Slot a, Slot b) {
-        if (a.sharesBody(b)) {
+        way(a, b);
+        if (a.sharesBody(b) && a.stop() == b.stop()) {
             String with =
                     a.cameraId().equals(b.cameraId()) ? a.camera() : a.body().name() + ", in both rigs,";
             add(
                     Clash.Kind.CAMERA,
                     List.of(a.name(), b.name()),
                     with + " cannot take " + a.name() + " and " + b.name() + " at one time.",
-                    "Begin " + b.name() + " at " + clock(a.runs().to().plus(habits.next()))
+                    "Begin " + b.name() + " at " + clock(b, a.runs().to().plus(habits.next()))
                             + ", or take it with another camera.",
                     begin(b, a.runs().to().plus(habits.next())));
         }
+    }
+
+    /** Where one cannot be at both: whatever they share besides comes of that. */
+    private void way(Slot a, Slot b) {
+        if (trip.reaches(a, b)) {
+            return;
+        }
+        Slot first = a.stop() < b.stop() ? a : b;
+        Slot then = first == a ? b : a;
+        Instant begins = first.runs()
+                .to()
+                .plus(trip.change(first.stop(), then.stop()))
+                .plus(Duration.between(then.prepares().from(), then.runs().from()));
+        add(
+                Clash.Kind.WAY,
+                List.of(first.name(), then.name()),
+                first.name() + " ends at " + clock(first, first.runs().to()) + " at "
+                        + trip.stop(first.stop()).name() + ", and " + then.name() + " is prepared from "
+                        + clock(then, then.prepares().from()) + " at "
+                        + trip.stop(then.stop()).name() + ": to pack and the way take "
+                        + trip.change(first.stop(), then.stop()).toMinutes() + " min.",
+                "Begin " + then.name() + " at " + clock(then, begins) + ", or take the places in another order.",
+                begin(then, begins));
     }
 
     /** Said once for those that overlap: by the one that begins last. */
@@ -119,7 +145,7 @@ public final class Clashes {
                         && (o.hands().from().isBefore(s.hands().from())
                                 || schedule.slots().indexOf(o)
                                         < schedule.slots().indexOf(s)))
-                .filter(o -> !o.sharesBody(s))
+                .filter(o -> !o.sharesBody(s) && o.stop() == s.stop())
                 .filter(o -> o.hands().contains(s.hands().from()))
                 .toList();
         if (before.size() < habits.people()) {
@@ -135,7 +161,7 @@ public final class Clashes {
                 names,
                 (habits.people() == 1 ? "Your hands are" : "All hands are") + " wanted at "
                         + String.join(" and ", names) + " at one time.",
-                "Begin " + s.name() + " at " + clock(free.plus(work)) + ", or bring someone.",
+                "Begin " + s.name() + " at " + clock(s, free.plus(work)) + ", or bring someone.",
                 begin(s, free.plus(work)));
     }
 
@@ -150,16 +176,16 @@ public final class Clashes {
                     List.of(s.name()),
                     s.name() + " stands outside of its wish: "
                             + plan.take().wish().words() + ".",
-                    windows(plan),
+                    windows(s),
                     elsewhere(s));
         }
         if (trip.turnBack().isPresent() && s.runs().to().isAfter(trip.turnBack().get())) {
             add(
                     Clash.Kind.TURN_BACK,
                     List.of(s.name()),
-                    s.name() + " ends at " + clock(s.runs().to()) + ", after you must turn back.",
-                    "Be done by " + clock(trip.turnBack().get().minus(Trip.PACK)) + ", packed and on the way by "
-                            + clock(trip.turnBack().get()) + ".",
+                    s.name() + " ends at " + clock(s, s.runs().to()) + ", after you must turn back.",
+                    "Be done by " + clock(s, trip.turnBack().get().minus(Trip.PACK)) + ", packed and on the way by "
+                            + clock(s, trip.turnBack().get()) + ".",
                     elsewhere(s));
         } else if (s.prepares().from().isBefore(trip.there().from())
                 || s.runs().to().isAfter(trip.there().to())) {
@@ -167,8 +193,8 @@ public final class Clashes {
                     Clash.Kind.AWAY,
                     List.of(s.name()),
                     s.name() + " begins before you arrive or ends after you have left.",
-                    "You are there from " + clock(trip.there().from()) + " to "
-                            + clock(trip.there().to()) + ".",
+                    "You are there from " + clock(s, trip.there().from()) + " to "
+                            + clock(s, trip.there().to()) + ".",
                     elsewhere(s));
         }
         sky(s, plan.take().subject().needs());
@@ -177,9 +203,9 @@ public final class Clashes {
         battery(s);
     }
 
-    private String windows(Plan plan) {
-        List<String> times = plan.when().windows().stream()
-                .map(w -> clock(w.from()) + " to " + clock(w.to()))
+    private static String windows(Slot s) {
+        List<String> times = s.plan().when().windows().stream()
+                .map(w -> clock(s, w.from()) + " to " + clock(s, w.to()))
                 .toList();
         return times.isEmpty()
                 ? "This night has no window that long: another night, or another wish."
@@ -187,16 +213,19 @@ public final class Clashes {
     }
 
     private void sky(Slot s, Set<Need> needs) {
-        Night night = c.night();
+        Wish wish = s.plan().take().wish();
+        Circumstances c = s.plan().c();
+        Night night = wish.night(c);
         if (needs.contains(Need.DARK) && outside(s, night.dark())) {
             double sun = Math.max(
-                    altitude(Body.SUN, s.runs().from()),
-                    altitude(Body.SUN, s.runs().to()));
+                    altitude(s, Body.SUN, s.runs().from()),
+                    altitude(s, Body.SUN, s.runs().to()));
             add(
                     Clash.Kind.TWILIGHT,
                     List.of(s.name()),
                     s.name() + " reaches into twilight: the sun stands at " + Numbers.fixed(sun, 0) + "\u00b0.",
                     within(
+                            s,
                             night.dark(),
                             "It is dark",
                             "It does not get dark this night: a brighter subject, or another night."),
@@ -209,30 +238,38 @@ public final class Clashes {
                             "The moon is up during %s, %.0f %% lit.",
                             s.name(), 100 * night.moon().fraction()),
                     within(
+                            s,
                             night.moonless(),
                             "No moon",
                             "It is up all night: light the land with it, or take another night."),
                     elsewhere(s));
         }
-        if (needs.contains(Need.CORE) && outside(s, night.coreUp())) {
+        Showing showing = wish.showing(c);
+        if (needs.contains(Need.SIGHT) && outside(s, showing.up())) {
+            Sight sight = showing.sight();
             add(
                     Clash.Kind.SKYLINE,
                     List.of(s.name()),
-                    "The core stands behind the skyline, or too low, during " + s.name() + ".",
-                    within(night.coreUp(), "It is up", "This night " + night.whyNoCore(List.of(night.span())) + "."),
+                    sight.first() + sight.verb(" stands", " stand") + " behind the skyline, or too low, during "
+                            + s.name() + ".",
+                    within(
+                            s,
+                            showing.up(),
+                            sight.verb("It is up", "They are up"),
+                            "This night " + showing.whyNot(List.of(night.span())) + "."),
                     elsewhere(s));
         }
     }
 
     private void moon(Slot s) {
-        Night night = c.night();
+        Night night = s.plan().c().night();
         List<Interval> up = night.when(night.above(Body.MOON, 0));
         if (s.plan().take().subject().needs().contains(Need.MOON) && outside(s, up)) {
             add(
                     Clash.Kind.SKYLINE,
                     List.of(s.name()),
                     "The moon stands behind the skyline during " + s.name() + ".",
-                    within(up, "It is up", "It does not rise this night."),
+                    within(s, up, "It is up", "It does not rise this night."),
                     elsewhere(s));
         }
     }
@@ -242,14 +279,15 @@ public final class Clashes {
         return !Interval.without(s.runs(), good).isEmpty();
     }
 
-    private String within(List<Interval> good, String words, String never) {
-        List<String> times =
-                good.stream().map(w -> clock(w.from()) + " to " + clock(w.to())).toList();
+    private static String within(Slot s, List<Interval> good, String words, String never) {
+        List<String> times = good.stream()
+                .map(w -> clock(s, w.from()) + " to " + clock(s, w.to()))
+                .toList();
         return times.isEmpty() ? never : words + " from " + String.join(" and from ", times) + ".";
     }
 
-    private double altitude(Body body, Instant t) {
-        return Moment.at(t).local(body, c.night().observer()).latitudeDeg();
+    private static double altitude(Slot s, Body body, Instant t) {
+        return Moment.at(t).local(body, s.plan().c().night().observer()).latitudeDeg();
     }
 
     /** Whether it comes at an hour that nobody chooses. */
@@ -262,7 +300,12 @@ public final class Clashes {
         double worst = 0;
         Instant when = s.runs().from();
         for (Instant t = s.runs().from(); !t.isAfter(s.runs().to()); t = t.plus(LOOK)) {
-            double percent = c.weather().apply(t).map(WeatherHour::cloudPercent).orElse(0.0);
+            double percent = s.plan()
+                    .c()
+                    .weather()
+                    .apply(t)
+                    .map(WeatherHour::cloudPercent)
+                    .orElse(0.0);
             if (percent > worst) {
                 worst = percent;
                 when = t;
@@ -272,26 +315,31 @@ public final class Clashes {
             add(
                     Clash.Kind.CLOUD,
                     List.of(s.name()),
-                    Numbers.text("Cloud of %.0f %% is forecast at %s, during %s.", worst, clock(when), s.name()),
-                    clearest()
+                    Numbers.text("Cloud of %.0f %% is forecast at %s, during %s.", worst, clock(s, when), s.name()),
+                    clearest(s)
                             .filter(t -> !given(s))
-                            .map(t -> "The least is forecast about " + clock(t) + "; or take another night.")
+                            .map(t -> "The least is forecast about " + clock(s, t) + "; or take another night.")
                             .orElse(
                                     given(s)
                                             ? "It comes at its hour: look for gaps, or for a place under a clearer sky."
                                             : "Take another night."),
-                    clearest()
+                    clearest(s)
                             .filter(t -> !given(s))
                             .map(t -> begin(s, t))
                             .orElse(new Clash.Step(Clash.Step.Sort.OTHER_NIGHT, s.plan(), Optional.empty())));
         }
     }
 
-    private Optional<Instant> clearest() {
+    private Optional<Instant> clearest(Slot s) {
         Instant best = null;
         double least = CLOUDY_PERCENT;
         for (Instant t = trip.there().from(); t.isBefore(trip.there().to()); t = t.plus(LOOK)) {
-            double percent = c.weather().apply(t).map(WeatherHour::cloudPercent).orElse(100.0);
+            double percent = s.plan()
+                    .c()
+                    .weather()
+                    .apply(t)
+                    .map(WeatherHour::cloudPercent)
+                    .orElse(100.0);
             if (percent < least) {
                 least = percent;
                 best = t;
@@ -365,16 +413,29 @@ public final class Clashes {
     }
 
     private void wayBack() {
-        Instant leaves = trip.leaves(schedule);
-        if (schedule.slots().isEmpty()
-                || trip.walk().compareTo(SHORT_WALK) < 0
-                || altitude(Body.SUN, leaves) > DARK_WAY_SUN_DEG) {
+        List<Slot> slots = schedule.slots();
+        if (slots.isEmpty()) {
             return;
         }
+        trip.moves(schedule).forEach(m -> darkWay(m.from(), m.when().from()));
+        darkWay(trip.last(schedule), trip.leaves(schedule));
+    }
+
+    private void darkWay(int stop, Instant leaves) {
+        Slot there = schedule.slots().stream()
+                .filter(s -> s.stop() == stop)
+                .findFirst()
+                .orElseThrow();
+        Duration walk = trip.stop(stop).walk();
+        if (walk.compareTo(SHORT_WALK) < 0 || altitude(there, Body.SUN, leaves) > DARK_WAY_SUN_DEG) {
+            return;
+        }
+        String from = trip.stops().size() > 1 ? " from " + trip.stop(stop).name() : "";
         add(
                 Clash.Kind.WAY_BACK,
                 List.of(),
-                "You walk back in the dark, " + trip.walk().toMinutes() + " min from " + clock(leaves) + ".",
+                "You walk back" + from + " in the dark, " + walk.toMinutes() + " min from " + clock(there, leaves)
+                        + ".",
                 "Learn the way by daylight, go together with two lamps each, or stay until it is light.");
     }
 }

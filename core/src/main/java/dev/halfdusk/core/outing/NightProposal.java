@@ -4,16 +4,24 @@ import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Asked;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Showing;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.search.NightSearch;
+import dev.halfdusk.core.search.ShowerNight;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.MeteorShower;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Clip;
 import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Ground;
+import dev.halfdusk.core.take.Meteors;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.NamedCamera;
@@ -42,13 +50,8 @@ public final class NightProposal {
     /** Ways to spend a night that one may ask for in turn. */
     public static final int WAYS = 3;
 
-    private static final double WIDE_MM = 36;
-
-    /** From here on the moon is more than a dot: 2 mm on the sensor. */
-    private static final double LONG_MM = 200;
-
     /** Up to here one row of a wide lens held upright takes the arch. */
-    private static final double LOW_ARCH_DEG = 60;
+    static final double LOW_ARCH_DEG = 60;
 
     private static final Duration CORE_WORTH = Duration.ofMinutes(20);
     private static final Duration TRAILS_WORTH = Duration.ofMinutes(90);
@@ -64,17 +67,27 @@ public final class NightProposal {
     private static final double BALANCED_TO_DEG = 2;
     private static final double ROUND_MOON = 0.85;
 
+    private static final double MOST_METEOR_MINUTES = 180;
+    private static final Duration ENOUGH = Duration.ofHours(3);
+
+    /** What of the Milky Way is taken where the core is not up. */
+    private static final List<Sight> OTHERS = List.of(Sight.CARINA, Sight.CYGNUS, Sight.WINTER);
+
     private final Circumstances c;
     private final NamedCamera first;
     private final NamedCamera second;
     private final NamedCamera longest;
     private final int people;
 
-    private NightProposal(Circumstances c, NamedCamera first, NamedCamera second, NamedCamera longest, int people) {
+    /** What one comes for, where that was said. */
+    private final Optional<Asked> asked;
+
+    private NightProposal(Circumstances c, Cameras cameras, int people, Optional<Asked> asked) {
+        this.asked = asked;
         this.c = c;
-        this.first = first;
-        this.second = second;
-        this.longest = longest;
+        first = cameras.first();
+        second = cameras.second();
+        longest = cameras.longest();
         this.people = people;
     }
 
@@ -91,7 +104,8 @@ public final class NightProposal {
     /** With cameras that are all as near at hand. */
     public static List<Proposed> of(
             Circumstances c, List<NamedCamera> cameras, List<Take> planned, int people, int way) {
-        return ofRanked(c, cameras.stream().map(k -> new Ranked(k, 0)).toList(), planned, people, way);
+        return ofRanked(
+                c, cameras.stream().map(k -> new Ranked(k, 0)).toList(), planned, people, way, Optional.empty());
     }
 
     /**
@@ -99,35 +113,16 @@ public final class NightProposal {
      * @param planned whose subjects are not proposed again
      * @param people pairs of hands
      * @param way of spending the night, counted from 0 and round
+     * @param asked what one comes for; empty: the core, or what shows best where it does not
      * @return in the order in which they matter; those that the night has no window for are not among them
      */
     public static List<Proposed> ofRanked(
-            Circumstances c, List<Ranked> ranked, List<Take> planned, int people, int way) {
-        List<NamedCamera> wide = ranked.stream()
-                .filter(k -> k.camera().rig().takesStars())
-                .sorted(Comparator.comparing((Ranked k) -> !isWide(k.camera()))
-                        .thenComparing(Ranked::rank)
-                        .thenComparing(k -> speed(k.camera().rig()))
-                        .thenComparing(k -> k.camera().name()))
-                .map(Ranked::camera)
-                .toList();
-        if (wide.isEmpty()) {
+            Circumstances c, List<Ranked> ranked, List<Take> planned, int people, int way, Optional<Asked> asked) {
+        Optional<Cameras> cameras = Cameras.of(ranked);
+        if (cameras.isEmpty()) {
             return List.of();
         }
-        NamedCamera first = wide.get(0);
-        NamedCamera second = wide.stream()
-                .filter(k -> isWide(k) && !k.rig().support().tracks())
-                .filter(k -> !k.body().id().equals(first.body().id()))
-                .findFirst()
-                .orElse(first);
-        NamedCamera longest = ranked.stream()
-                .filter(k -> !k.camera().rig().darkened())
-                .min(Comparator.comparing((Ranked k) -> !isLong(k.camera()))
-                        .thenComparing(k -> isLong(k.camera()) ? k.rank() : 0)
-                        .thenComparing(k -> -k.camera().rig().lens().longestMm()))
-                .map(Ranked::camera)
-                .orElse(first);
-        NightProposal night = new NightProposal(c, first, second, longest, people);
+        NightProposal night = new NightProposal(c, cameras.get(), people, asked);
         return night.ofWay(Math.floorMod(way, WAYS))
                 .flatMap(Optional::stream)
                 .filter(p -> planned.stream()
@@ -137,20 +132,12 @@ public final class NightProposal {
                 .toList();
     }
 
-    private static boolean isWide(NamedCamera k) {
-        return k.rig().lens().shortestMm() <= WIDE_MM;
-    }
-
-    private static boolean isLong(NamedCamera k) {
-        return k.rig().lens().longestMm() >= LONG_MM;
-    }
-
     /** All of it; the core and a friend under it, or a deep stack; or movement. */
     private Stream<Optional<Proposed>> ofWay(int way) {
         return switch (way) {
-            case 1 -> Stream.of(eclipse(), core(), stack(), portrait(), moon(), ground(), moonlit());
-            case 2 -> Stream.of(eclipse(), clip(), core(), trails(first), moon(), moonlit());
-            default -> Stream.of(eclipse(), core(), arch(), trails(second), moon(), ground(), moonlit());
+            case 1 -> Stream.of(eclipse(), milkyWay(), stack(), portrait(), moon(), ground(), moonlit());
+            case 2 -> Stream.of(eclipse(), clip(), milkyWay(), trails(first), moon(), moonlit());
+            default -> Stream.of(eclipse(), milkyWay(), arch(), trails(second), moon(), ground(), moonlit());
         };
     }
 
@@ -183,36 +170,107 @@ public final class NightProposal {
         return all.stream();
     }
 
-    /** Light that a lens gathers on the sky it sees: small for a fast wide one. */
-    private static double speed(Rig rig) {
-        double mm = rig.lens().shortestMm();
-        double wide = mm <= WIDE_MM ? 1 : mm / WIDE_MM;
-        return rig.apertures(mm).min() * wide * (rig.support().tracks() ? 1.3 : 1);
-    }
-
     private static Optional<Proposed> proposed(Take take, String why) {
         return Optional.of(new Proposed(take, why));
     }
 
-    private Optional<Proposed> core() {
-        Night night = c.night();
-        Optional<Interval> window = Interval.longest(night.coreDark());
-        if (window.isEmpty() || window.get().length().compareTo(CORE_WORTH) < 0) {
+    /** The core; where it does not stand long enough in the dark, the part of the Milky Way that shows best. */
+    private Optional<Proposed> milkyWay() {
+        if (asked.isPresent()) {
+            return of(asked.get());
+        }
+        return of(Asked.USUAL)
+                .or(() -> Stream.of(Dark.ASTRONOMICAL, Dark.DEEPEST)
+                        .flatMap(dark -> OTHERS.stream()
+                                .map(sight -> Asked.of(sight).asDarkAs(dark))
+                                .filter(this::shows)
+                                .max(Comparator.comparingDouble(this::worth))
+                                .stream())
+                        .findFirst()
+                        .flatMap(this::of));
+    }
+
+    /** Long enough; what somebody came for is worth any minute. */
+    private Optional<Interval> window(Asked sought) {
+        return Interval.longest(sought.showing(c.night()).inDark())
+                .filter(w -> asked.isPresent() || w.length().compareTo(CORE_WORTH) >= 0);
+    }
+
+    private boolean shows(Asked sought) {
+        return window(sought).isPresent() && contrast(sought) >= NightSearch.CONTRAST_PLAIN;
+    }
+
+    /** Its contrast, as far as there is time for it. */
+    private double worth(Asked sought) {
+        Duration time = window(sought).orElseThrow().length();
+        return contrast(sought) * Math.min(1, time.toMinutes() / (double) ENOUGH.toMinutes());
+    }
+
+    private double contrast(Asked sought) {
+        Showing showing = sought.showing(c.night());
+        return showing.best()
+                .map(t -> showing.contrastPercent(t, c.from().glow()))
+                .orElse(0.0);
+    }
+
+    private Optional<Proposed> of(Asked sought) {
+        Optional<Interval> window = window(sought);
+        if (window.isEmpty()) {
             return Optional.empty();
         }
-        Take take = Take.of("Milky Way", new MilkyWay(5), first);
-        for (Named mark : c.names()) {
-            Take over = take.with(Wish.over(Wish.Kind.CORE_OVER_MARK, mark));
+        Sight sight = sought.sight();
+        if (sight.shower().isPresent()) {
+            return meteors(sought, window.get());
+        }
+        Take take = (sight.ofMilkyWay()
+                        ? Take.of("Milky Way", new MilkyWay(5), first)
+                        : Take.of(sight.title(), new Stack(30, 5), first))
+                .with(Wish.highest(sought));
+        String dark = sought.dark().orDeepest() ? "as dark as this night gets" : "dark";
+        for (Named mark : c.against()) {
+            Take over = take.with(Wish.over(Wish.Kind.SIGHT_OVER_MARK, mark).asking(sought));
             if (!over.wish().when(c).windows().isEmpty()) {
-                return proposed(over, "The core stands over " + mark.name() + " while it is dark.");
+                return proposed(
+                        over,
+                        sight.first() + sight.verb(" stands over ", " stand over ") + mark.name() + " while it is "
+                                + dark + ".");
             }
         }
-        double high = night.core(night.coreBest().orElse(window.get().middle())).altitudeDeg();
-        return proposed(take, Numbers.text("The core is up in a dark sky, at its best %.0f\u00b0 high.", high));
+        Showing showing = sought.showing(c.night());
+        Instant best = showing.best().orElse(window.get().middle());
+        String shows = sight.equals(Sight.CORE) || !sight.glows()
+                ? ""
+                : Numbers.text(
+                        ", %.0f %% brighter than its sky",
+                        showing.contrastPercent(best, c.from().glow()));
+        return proposed(
+                take,
+                Numbers.text(
+                        "%s %s up in a sky that is %s, at %s best %.0f\u00b0 high%s.",
+                        sight.first(),
+                        sight.verb("is", "are"),
+                        dark,
+                        sight.verb("its", "their"),
+                        showing.at(best).altitudeDeg(),
+                        shows));
+    }
+
+    /** As long as the radiant is up in the dark, up to some hours. */
+    private Optional<Proposed> meteors(Asked sought, Interval window) {
+        MeteorShower shower = sought.sight().shower().orElseThrow();
+        double minutes =
+                Math.min(MOST_METEOR_MINUTES, Math.max(30, window.length().toMinutes() - 10));
+        String most = ShowerNight.of(shower, c.night(), c.from().glow())
+                .map(n -> Numbers.text("most, some %.0f an hour, at ", n.perHour())
+                        + c.night().clock(n.best()))
+                .orElse("none are expected");
+        return proposed(
+                Take.of(shower.name(), new Meteors(minutes), first).with(Wish.highest(sought)),
+                "Frame after frame while the radiant of the " + shower.name() + " is up: " + most + ".");
     }
 
     private Optional<Proposed> arch() {
-        Optional<Instant> rises = c.night().coreDark().stream()
+        Optional<Instant> rises = c.night().core().inDark().stream()
                 .filter(i -> i.length().compareTo(CORE_WORTH) >= 0)
                 .map(Interval::from)
                 .findFirst();
@@ -313,7 +371,7 @@ public final class NightProposal {
         if (c.night().moon().fraction() < ROUND_MOON || eclipsed().isPresent()) {
             return Optional.empty();
         }
-        for (Named mark : c.names()) {
+        for (Named mark : c.against()) {
             Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, mark);
             boolean balanced = over.when(c)
                     .best()
@@ -327,7 +385,7 @@ public final class NightProposal {
                         "The round moon stands over it while there is still light on the land.");
             }
         }
-        if (!isLong(longest)) {
+        if (!Cameras.isLong(longest)) {
             return Optional.empty(); // it would be a dot
         }
         return Wish.of(Wish.Kind.MOON_BALANCED)

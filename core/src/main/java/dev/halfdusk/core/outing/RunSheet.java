@@ -3,7 +3,6 @@ package dev.halfdusk.core.outing;
 import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
-import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
@@ -86,9 +85,10 @@ public final class RunSheet {
         RunSheet sheet = new RunSheet(c, schedule, trip, habits);
         sheet.sky();
         sheet.wayThere();
-        Set<Id> known = new HashSet<>();
+        sheet.ways();
+        Set<List<Object>> known = new HashSet<>();
         for (Slot slot : schedule.slots()) {
-            sheet.prepare(slot, known.add(slot.cameraId()));
+            sheet.prepare(slot, known.add(List.of(slot.cameraId(), slot.stop())));
             sheet.run(slot);
         }
         sheet.wayBack();
@@ -108,14 +108,43 @@ public final class RunSheet {
 
     private void wayThere() {
         if (trip.away()) {
-            act(trip.leavesHome(), "Leave home: " + trip.way() + "; say where you go and when you will be back", "");
+            act(
+                    trip.leavesHome(schedule),
+                    "Leave home: " + trip.way(schedule) + "; say where you go and when you will be back",
+                    "");
         }
         String back = trip.turnBack()
                 .map(t -> "; on the way back by " + c.night().clock(t) + " at the latest")
                 .orElse("");
-        act(trip.there().from(), "Arrive: walk the ground by daylight, note the way back" + back, "");
-        if (!trip.hazards().isEmpty()) {
-            act(trip.there().from().plus(MOMENT), "See by daylight: " + trip.hazards(), "");
+        Stop first = trip.stop(trip.first(schedule));
+        act(trip.there().from(), "Arrive" + at(first) + ": walk the ground by daylight, note the way back" + back, "");
+        if (!first.hazards().isEmpty()) {
+            act(trip.there().from().plus(MOMENT), "See by daylight: " + first.hazards(), "");
+        }
+    }
+
+    private String at(Stop stop) {
+        return trip.stops().size() > 1 ? " at " + stop.name() : "";
+    }
+
+    /** From place to place, on ground that one has not seen by daylight. */
+    private void ways() {
+        for (Trip.Move m : trip.moves(schedule)) {
+            Stop from = trip.stop(m.from());
+            Stop to = trip.stop(m.to());
+            long back = from.walk().toMinutes();
+            act(
+                    m.when().from(),
+                    "Leave " + from.name() + " for " + to.name() + ": count what you carry; " + back
+                            + " min back to the road, "
+                            + (m.when().length().toMinutes() - back - to.walk().toMinutes())
+                            + " min along it, " + to.walk().toMinutes() + " min on foot",
+                    "");
+            act(
+                    m.when().to(),
+                    "Arrive at " + to.name() + ": look over the ground with a lamp before anything is set up"
+                            + (to.hazards().isEmpty() ? "" : "; mind " + to.hazards()),
+                    "");
         }
     }
 
@@ -152,8 +181,17 @@ public final class RunSheet {
     /** ", looking 172°, 23° up": where the camera must look when it opens. */
     private String aimed(Slot slot) {
         Direction axis = slot.answer().aim();
-        return ", looking " + Numbers.fixed(axis.azimuthDeg(), 0) + "\u00b0, " + Numbers.fixed(axis.altitudeDeg(), 0)
-                + "\u00b0 up";
+        return ", looking " + bearing(axis.azimuthDeg(), slot.plan().c().declinationDeg()) + ", "
+                + Numbers.fixed(axis.altitudeDeg(), 0) + "\u00b0 up";
+    }
+
+    /** "172°", or "172° (174° by compass)" where one knows how much that is off. */
+    public static String bearing(double azimuthDeg, OptionalDouble declinationDeg) {
+        String bearing = Numbers.fixed(azimuthDeg, 0) + "\u00b0";
+        return declinationDeg.isEmpty()
+                ? bearing
+                : bearing + " (" + Numbers.fixed(Angles.magneticDeg(azimuthDeg, declinationDeg.getAsDouble()), 0)
+                        + "\u00b0 by compass)";
     }
 
     private static String words(CompositionFrame test) {
@@ -185,9 +223,17 @@ public final class RunSheet {
         refocus(slot);
     }
 
+    private Instant arrives(int stop) {
+        return trip.stays(schedule).stream()
+                .filter(s -> s.stop() == stop)
+                .map(s -> s.when().from())
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** What hands do for a take; nothing before one is there. */
     private void chores(Slot slot) {
-        Instant there = trip.there().from().plus(MOMENT);
+        Instant there = arrives(slot.stop()).plus(MOMENT);
         for (Plan.Chore chore : slot.plan().chores()) {
             Instant at = slot.runs().from().plus(chore.after());
             if (chore.exact()) {
@@ -252,7 +298,7 @@ public final class RunSheet {
         if (slot.plan().battery() <= 1 || battery.isEmpty()) {
             return;
         }
-        double celsius = celsius(step.begins());
+        double celsius = celsius(slot.plan().c(), step.begins());
         if (Power.frames(battery.get(), celsius, step.sequence()) > 0) {
             for (int after : Power.swaps(battery.get(), celsius, step.sequence())) {
                 act(
@@ -263,17 +309,17 @@ public final class RunSheet {
         }
     }
 
-    private double celsius(Instant t) {
+    private static double celsius(Circumstances c, Instant t) {
         return c.weather().apply(t).map(WeatherHour::temperatureC).orElse(c.celsius());
     }
 
     /** Once, when it has become so much colder since the work on the take began. */
     private void refocus(Slot slot) {
-        OptionalDouble warm = temperature(slot.prepares().from());
+        OptionalDouble warm = temperature(slot, slot.prepares().from());
         for (Instant t = slot.runs().from();
                 warm.isPresent() && t.isBefore(slot.runs().to());
                 t = t.plus(LOOK)) {
-            OptionalDouble now = temperature(t);
+            OptionalDouble now = temperature(slot, t);
             if (now.isPresent() && warm.getAsDouble() - now.getAsDouble() >= REFOCUS_K) {
                 act(
                         t,
@@ -287,8 +333,10 @@ public final class RunSheet {
         }
     }
 
-    private OptionalDouble temperature(Instant t) {
-        return c.weather()
+    private static OptionalDouble temperature(Slot slot, Instant t) {
+        return slot.plan()
+                .c()
+                .weather()
                 .apply(t)
                 .map(h -> OptionalDouble.of(h.temperatureC()))
                 .orElse(OptionalDouble.empty());
@@ -296,21 +344,23 @@ public final class RunSheet {
 
     private void wayBack() {
         Instant leaves = trip.leaves(schedule);
-        act(leaves, "Leave: count what you carry, and say that you are on the way", "");
+        act(leaves, "Leave" + from() + ": count what you carry, and say that you are on the way", "");
         trip.turnBack()
                 .filter(t -> !t.isAfter(leaves))
                 .ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
-        if (trip.away()) {
-            act(leaves.plus(trip.walk()).plus(trip.drive()), "Home: say so; dry lenses, charge, copy the cards", "");
-        }
+        trip.home(schedule).ifPresent(t -> act(t, "Home: say so; dry lenses, charge, copy the cards", ""));
+    }
+
+    private String from() {
+        return trip.stops().size() > 1 ? " " + trip.stop(trip.last(schedule)).name() : "";
     }
 
     /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; before there are any, something far. */
-    private String focus(Slot slot, Instant when) {
+    private static String focus(Slot slot, Instant when) {
         Focus focus = slot.answer().focus();
         String away = Double.isInfinite(focus.metres()) ? "" : ", " + Numbers.trimmed(focus.metres(), 1) + " m away";
         return switch (focus.on()) {
-            case STARS -> star(when);
+            case STARS -> star(slot.plan().c(), when);
             case MOON -> " on the moon: a crater or its edge at full size";
             case SUN -> " on the sun's edge, filter on";
             case LAMP_OF_PERSON -> " on a lamp in the person's hand" + away;
@@ -334,16 +384,19 @@ public final class RunSheet {
     private void turns(Slot slot, Program.Step step) {
         List<Panorama.Turn> turns = slot.answer().turns();
         for (int i = 0; i < turns.size() && i < step.frames(); i++) {
-            act(step.opening(i), slot.name() + ": " + turn(turns, i), slot.name());
+            act(
+                    step.opening(i),
+                    slot.name() + ": " + turn(turns, i, slot.plan().c().declinationDeg()),
+                    slot.name());
         }
     }
 
     /** "frame 2 of 14: 145° SE, 12° up; 3 clicks to the right". */
-    public static String turn(List<Panorama.Turn> turns, int i) {
+    public static String turn(List<Panorama.Turn> turns, int i, OptionalDouble declinationDeg) {
         Panorama.Turn t = turns.get(i);
         String at = "frame " + t.number() + " of " + turns.size() + ": "
-                + Numbers.fixed(t.axis().azimuthDeg(), 0)
-                + "\u00b0 " + Angles.compass(t.axis().azimuthDeg()) + ", "
+                + bearing(t.axis().azimuthDeg(), declinationDeg) + " "
+                + Angles.compass(t.axis().azimuthDeg()) + ", "
                 + Numbers.fixed(t.axis().altitudeDeg(), 0) + "\u00b0 up";
         if (i == 0) {
             return at + ", row 1";
@@ -356,7 +409,7 @@ public final class RunSheet {
         return at + "; " + (row ? "tilt, row " + t.row() + ", " : "") + far + side;
     }
 
-    private String star(Instant when) {
+    private static String star(Circumstances c, Instant when) {
         Moment moment = Moment.at(when);
         Night night = c.night();
         if (moment.local(Body.SUN, night.observer()).latitudeDeg() > STARS_FROM) {
@@ -364,7 +417,7 @@ public final class RunSheet {
         }
         return Star.all().stream()
                 .filter(s -> !s.name().isEmpty())
-                .filter(s -> comfortable(moment.observed(s.place(), night.observer())))
+                .filter(s -> comfortable(c, moment.observed(s.place(), night.observer())))
                 .min(Comparator.comparingDouble(Star::magnitude))
                 .map(s -> {
                     Horizontal at = moment.observed(s.place(), night.observer());
@@ -374,7 +427,7 @@ public final class RunSheet {
                 .orElse(" on a distant light, ten metres off and more");
     }
 
-    private boolean comfortable(Horizontal at) {
+    private static boolean comfortable(Circumstances c, Horizontal at) {
         return at.altitudeDeg() > Math.max(LOWEST_STAR, c.from().skyline().altitudeAt(at.azimuthDeg()))
                 && at.altitudeDeg() < HIGHEST_STAR;
     }

@@ -15,8 +15,8 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
- * Takes in the order of a night: each in a window of its own wish, with the work before it, so many pairs of hands and as many
- * cameras as there are. The same takes always give the same night.
+ * Takes in the order of a night: each in a window of its own wish, with the work before it, the way from place to place, so many
+ * pairs of hands and as many cameras as there are. The same takes always give the same night.
  *
  * <p>Those that are pinned come first, then those with the least choice; each is put as near to its best instant as what
  * stands already allows, by full minutes. Where one finds no room, those in its way are moved if they all find another place.
@@ -59,27 +59,35 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         return busy.isEmpty() ? open.stream().limit(1).toList() : busy;
     }
 
-    /** Openings with which a take and the one before it change places; none for the first. */
+    /** Openings with which a take and the one before it change places; none for the first at its stop. */
     public Map<Slot, Instant> earlier(Slot slot, WorkTimes habits) {
         int i = slots.indexOf(slot);
         if (i < 1) {
             return Map.of();
         }
         Slot before = slots.get(i - 1);
+        if (before.stop() != slot.stop()) {
+            return Map.of();
+        }
         Instant opens = before.runs().from();
         return Map.of(slot, opens, before, opens.plus(slot.runs().length()).plus(habits.next()));
     }
 
+    /** At one place. */
+    public static Schedule arrange(List<Plan> plans, WorkTimes habits, Interval there) {
+        return arrange(plans, habits, new Trip(there, List.of(Stop.HERE), Optional.empty()), there);
+    }
+
     /**
      * @param plans of one night
-     * @param there from arriving to leaving; work before takes may begin no earlier
+     * @param open when there is still work, from arriving to leaving; work before takes may begin no earlier
      */
-    public static Schedule arrange(List<Plan> plans, WorkTimes habits, Interval there) {
+    public static Schedule arrange(List<Plan> plans, WorkTimes habits, Trip trip, Interval open) {
         List<Plan> order = new ArrayList<>(plans);
         order.sort(Comparator.comparing((Plan p) -> p.take().pinned().isEmpty())
                 .thenComparing(Schedule::freedom)
                 .thenComparing(p -> p.take().name()));
-        Trial trial = new Trial(habits, there);
+        Trial trial = new Trial(habits, trip, open);
         order.forEach(trial::place);
         trial.stuck().stream().limit(MOST_STUCK).forEach(trial::makeRoom);
         return trial.schedule();
@@ -94,13 +102,15 @@ public record Schedule(List<Slot> slots, List<Left> left) {
     private static final class Trial {
 
         private final WorkTimes habits;
+        private final Trip trip;
         private final Interval there;
         private final List<Slot> slots = new ArrayList<>();
         private final List<Left> left = new ArrayList<>();
         private final Map<Plan, List<Instant>> nearest = new IdentityHashMap<>();
 
-        Trial(WorkTimes habits, Interval there) {
+        Trial(WorkTimes habits, Trip trip, Interval there) {
             this.habits = habits;
+            this.trip = trip;
             this.there = there;
         }
 
@@ -156,7 +166,8 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                 Slot wanted = slot(plan, openings.get(i));
                 boolean attended = wanted.attended(stood, habits.people());
                 List<Slot> away = stood.stream()
-                        .filter(s -> wanted.sharesBody(s) || !attended && wanted.sharesHands(s))
+                        .filter(s ->
+                                wanted.sharesBody(s) || !trip.reaches(wanted, s) || !attended && wanted.sharesHands(s))
                         .toList();
                 if (away.size() > MOST_AWAY || away.stream().anyMatch(Trial::pinned) || !inTime(wanted)) {
                     continue;
@@ -202,7 +213,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         }
 
         /**
-         * The first take of a rig needs more work, one whose battery must be changed some more; one that is put before another
+         * The first take of a rig at a stop needs more work, one whose battery must be changed some more; one that is put before another
          * leaves that with more than it needs.
          */
         private Slot slot(Plan plan, Instant opens) {
@@ -213,7 +224,8 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                         && s.runs().from().isBefore(opens)
                         && s.body().id().equals(plan.take().camera().body().id())) {
                     ofBody.add(s);
-                    used |= s.cameraId().equals(plan.take().camera().id());
+                    used |= s.cameraId().equals(plan.take().camera().id())
+                            && s.stop() == plan.take().stop();
                 }
             }
             boolean swap = plan.battery() > 0
@@ -243,7 +255,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
         private boolean fits(Slot slot, List<Slot> all) {
             return inTime(slot)
-                    && all.stream().noneMatch(o -> o != slot && slot.sharesBody(o))
+                    && all.stream().noneMatch(o -> o != slot && (slot.sharesBody(o) || !trip.reaches(slot, o)))
                     && slot.attended(all, habits.people());
         }
 
@@ -255,14 +267,16 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         private String why(Plan plan) {
             List<String> others = openings(plan).stream()
                     .map(t -> slot(plan, t))
-                    .flatMap(s -> slots.stream().filter(o -> s.sharesBody(o) || s.sharesHands(o)))
+                    .flatMap(
+                            s -> slots.stream().filter(o -> s.sharesBody(o) || s.sharesHands(o) || !trip.reaches(s, o)))
                     .map(Slot::name)
                     .distinct()
                     .sorted()
                     .toList();
             return others.isEmpty()
                     ? "its window lies before you arrive or after you leave"
-                    : "its window is taken by " + String.join(", ", others);
+                    : "its window is taken by " + String.join(", ", others)
+                            + (trip.stops().size() > 1 ? ", with the way between places" : "");
         }
 
         Schedule schedule() {

@@ -37,6 +37,11 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
         return plan.take().camera().id();
     }
 
+    /** The place at which it is taken, of those of the night. */
+    public int stop() {
+        return plan.take().stop();
+    }
+
     /** Two rigs may be built on one. */
     public Named body() {
         return plan.take().camera().body();

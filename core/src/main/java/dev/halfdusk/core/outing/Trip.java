@@ -9,22 +9,25 @@ import dev.halfdusk.core.take.Plan;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /**
- * The way to the place and back.
+ * The way to the place, or from one place to the next, and back. All go together and in the order of the places, so that those
+ * after the first are reached in the dark; a place without takes is passed by.
  *
  * @param there from arriving to the last moment of leaving; work lies between
- * @param drive from home to where one leaves the road
- * @param walk from there to the spot
+ * @param stops in their order, one at least
  * @param turnBack when everyone must be on the way back, where that is set
- * @param hazards of the ground, in words; may be empty
  */
-public record Trip(Interval there, Duration drive, Duration walk, Optional<Instant> turnBack, String hazards) {
+public record Trip(Interval there, List<Stop> stops, Optional<Instant> turnBack) {
 
     public static final Range DRIVE = new Range("drive", 0, 1440, " min");
     public static final Range WALK = new Range("walk", 0, 600, " min");
+
+    /** Places of a night beside its first. */
+    public static final int MOST_FURTHER = 5;
 
     /** Before work begins on a take by day. */
     private static final Duration ARRIVE_BEFORE = Duration.ofMinutes(30);
@@ -35,12 +38,25 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
     private static final Duration AFTER_SUNRISE = Duration.ofMinutes(30);
     static final Duration PACK = Duration.ofMinutes(15);
 
+    public Trip {
+        if (stops.isEmpty()) {
+            throw new IllegalArgumentException("no stop");
+        }
+        stops = List.copyOf(stops);
+    }
+
+    /** Time at a spot. */
+    public record Stay(int stop, Interval when) {}
+
+    /** From one spot to the next. */
+    public record Move(int from, int to, Interval when) {}
+
     /**
      * From an hour before sunset until after sunrise, or until one must turn back; the whole night where the sun does neither.
      *
      * @param turnBack by the clock of the night
      */
-    public static Trip of(Night night, Duration drive, Duration walk, Optional<LocalTime> turnBack, String hazards) {
+    public static Trip of(Night night, List<Stop> stops, Optional<LocalTime> turnBack) {
         Instant from = night.set(HorizonEvent.Kind.SUN)
                 .map(t -> t.minus(ARRIVE_BEFORE_SUNSET))
                 .orElse(night.span().from());
@@ -51,12 +67,12 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
         Optional<Instant> back = turnBack.map(t -> Night.at(night.date(), t, night.zone()))
                 .filter(t -> !t.isBefore(whole.from()) && night.span().contains(t));
         Instant last = back.filter(whole::contains).orElse(whole.to());
-        return new Trip(new Interval(whole.from(), last), drive, walk, back, hazards);
+        return new Trip(new Interval(whole.from(), last), stops, back);
     }
 
     /** The night with neither way nor turning back. */
     public static Trip of(Night night) {
-        return of(night, Duration.ZERO, Duration.ZERO, Optional.empty(), "");
+        return of(night, List.of(Stop.HERE), Optional.empty());
     }
 
     /**
@@ -79,7 +95,7 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
             to = to.isAfter(there.to()) ? to : there.to();
         }
         Instant last = turnBack.orElse(to);
-        return new Trip(new Interval(from, last.isBefore(from) ? from : last), drive, walk, turnBack, hazards);
+        return new Trip(new Interval(from, last.isBefore(from) ? from : last), stops, turnBack);
     }
 
     private boolean reached(Plan p, WorkTimes habits) {
@@ -112,20 +128,112 @@ public record Trip(Interval there, Duration drive, Duration walk, Optional<Insta
 
     /** Whether there is a way to go. */
     public boolean away() {
-        return !drive.plus(walk).isZero();
+        return stops.stream().anyMatch(s -> !s.drive().plus(s.walk()).isZero());
     }
 
-    /** "40 min on the road, 15 min on foot". */
-    public String way() {
-        return drive.toMinutes() + " min on the road, " + walk.toMinutes() + " min on foot";
+    /** A place that a take names; the last where there are fewer. */
+    public Stop stop(int number) {
+        return stops.get(Math.min(number, stops.size() - 1));
+    }
+
+    /** From spot to spot, forwards: back to the road, along it and out again, with nothing between. */
+    public Duration way(int from, int to) {
+        return from == to
+                ? Duration.ZERO
+                : stop(from).walk().plus(road(from, to)).plus(stop(to).walk());
+    }
+
+    /** From packing at one to beginning work at another. */
+    public Duration change(int from, int to) {
+        return from == to ? Duration.ZERO : PACK.plus(way(from, to));
+    }
+
+    private Duration road(int from, int to) {
+        return stops.subList(from + 1, Math.min(to, stops.size() - 1) + 1).stream()
+                .map(Stop::drive)
+                .reduce(Duration.ZERO, Duration::plus);
+    }
+
+    /** Whether one can be at both, the place that comes first before the other. */
+    public boolean reaches(Slot a, Slot b) {
+        Slot first = a.stop() <= b.stop() ? a : b;
+        Slot then = first == a ? b : a;
+        return first.stop() == then.stop()
+                || !first.runs()
+                        .to()
+                        .plus(change(first.stop(), then.stop()))
+                        .isAfter(then.prepares().from());
+    }
+
+    /** The first place that one goes to. */
+    public int first(Schedule schedule) {
+        return schedule.slots().stream().mapToInt(Slot::stop).min().orElse(0);
+    }
+
+    /** The place from which one goes home. */
+    public int last(Schedule schedule) {
+        return schedule.slots().stream().mapToInt(Slot::stop).max().orElse(0);
+    }
+
+    /** The ways between places, each as soon as all is packed; where takes are held that cannot be reached, as soon as one is there at all. */
+    public List<Move> moves(Schedule schedule) {
+        List<Integer> visited =
+                schedule.slots().stream().map(Slot::stop).distinct().sorted().toList();
+        List<Move> moves = new ArrayList<>();
+        Instant arrived = there.from();
+        for (int i = 1; i < visited.size(); i++) {
+            int from = visited.get(i - 1);
+            int to = visited.get(i);
+            Instant packed = schedule.slots().stream()
+                    .filter(s -> s.stop() == from)
+                    .map(s -> s.runs().to())
+                    .max(Instant::compareTo)
+                    .orElseThrow()
+                    .plus(PACK);
+            Instant leaves = packed.isBefore(arrived) ? arrived : packed;
+            arrived = leaves.plus(way(from, to));
+            moves.add(new Move(from, to, new Interval(leaves, arrived)));
+        }
+        return moves;
+    }
+
+    /** At which places one is, and when: from arriving to leaving. */
+    public List<Stay> stays(Schedule schedule) {
+        List<Stay> stays = new ArrayList<>();
+        int at = first(schedule);
+        Instant from = there.from();
+        for (Move m : moves(schedule)) {
+            stays.add(new Stay(at, new Interval(from, m.when().from())));
+            at = m.to();
+            from = m.when().to();
+        }
+        Instant leaves = leaves(schedule);
+        stays.add(new Stay(at, new Interval(from, leaves.isBefore(from) ? from : leaves)));
+        return stays;
+    }
+
+    /** From home to a place, the road first. */
+    public Duration wayTo(int stop) {
+        return stops.get(0).drive().plus(road(0, stop)).plus(stop(stop).walk());
     }
 
     /** When one must leave home to arrive as planned. */
-    public Instant leavesHome() {
-        return there.from().minus(drive).minus(walk);
+    public Instant leavesHome(Schedule schedule) {
+        return there.from().minus(wayTo(first(schedule)));
     }
 
-    /** When one leaves the spot: packed after the last take, but no later than one must. */
+    /** "40 min on the road, 15 min on foot", from home to the first place. */
+    public String way(Schedule schedule) {
+        int first = first(schedule);
+        return new Stop("", wayTo(first).minus(stop(first).walk()), stop(first).walk(), "").way();
+    }
+
+    /** Back home the way one came; empty where there is none. */
+    public Optional<Instant> home(Schedule schedule) {
+        return Optional.of(leaves(schedule).plus(wayTo(last(schedule)))).filter(t -> away());
+    }
+
+    /** When one leaves the last spot: packed after the last take, but no later than one must. */
     public Instant leaves(Schedule schedule) {
         Instant packed = schedule.ends().map(t -> t.plus(PACK)).orElse(there.to());
         return packed.isBefore(there.to()) ? packed : there.to();

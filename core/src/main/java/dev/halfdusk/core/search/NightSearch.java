@@ -1,12 +1,13 @@
 package dev.halfdusk.core.search;
 
+import dev.halfdusk.core.glow.GalacticLight;
 import dev.halfdusk.core.glow.SunAndMoon;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Galaxy;
-import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
@@ -45,11 +46,11 @@ public final class NightSearch {
     /**
      * A night that fulfils the wish.
      *
-     * @param score 0 to 100. For the core: up to 50 for the length of the window, 30 for its contrast, 20 for its height, and no more than what of its contrast shows. For a
+     * @param score 0 to 100. For a sight: up to 50 for the length of the window, 30 for its contrast, 20 for its height, and no more than what of its contrast shows. For a
      *     dark sky: 50 for the length, 50 for the darkness
      * @param window from the first to the last wanted moment
      * @param hours wanted time within it
-     * @param core where it stands highest in the window; empty where it was not asked for
+     * @param top where the sight stands highest in the window; empty where none was asked for
      * @param skyMagnitude brightness of the zenith, or of the wanted part of the sky, in the middle of the window
      * @param moonFraction lit fraction of the moon there
      * @param reasons in words, the most telling first
@@ -59,24 +60,25 @@ public final class NightSearch {
             double score,
             Interval window,
             double hours,
-            Optional<CoreTop> core,
+            Optional<Top> top,
             double skyMagnitude,
             double moonFraction,
             List<String> reasons) {
 
-        /** Whether the core shows plainly over its sky; false for other wishes. */
+        /** Whether the sight shows plainly over its sky; false for other wishes. */
         public boolean plain() {
-            return core.filter(c -> c.contrastPercent >= CONTRAST_PLAIN).isPresent();
+            return top.filter(c -> c.contrastPercent >= CONTRAST_PLAIN).isPresent();
         }
     }
 
     /**
-     * The core at its highest in the window.
+     * The sight at its highest in the window.
      *
      * @param altitudeDeg airless
-     * @param contrastPercent by which its clouds outshine their sky, on average over the window
+     * @param contrastPercent by which it outshines its sky, on average over the window
+     * @param stance of the band at the core
      */
-    public record CoreTop(
+    public record Top(
             Instant when, double altitudeDeg, double azimuthDeg, double contrastPercent, Galaxy.Stance stance) {}
 
     /** All nights of the year that fulfil the wish, by falling score, then by date. */
@@ -91,8 +93,8 @@ public final class NightSearch {
                 if (candidate.samples > 0 && candidate.hours() >= wish.hours()) {
                     Hit hit = candidate.hit(date, wish.wanted(), observer);
                     if (wish.stances().isEmpty()
-                            || hit.core
-                                    .map(CoreTop::stance)
+                            || hit.top
+                                    .map(Top::stance)
                                     .filter(wish.stances()::contains)
                                     .isPresent()) {
                         hits.add(hit);
@@ -143,8 +145,8 @@ public final class NightSearch {
             }
             last = i;
             samples++;
-            contrast += year.coreContrastPercent(i);
-            if (year.coreAltitudeDeg(i) > year.coreAltitudeDeg(top)) {
+            contrast += year.contrastPercent(i);
+            if (year.altitudeDeg(i) > year.altitudeDeg(top)) {
                 top = i;
             }
         }
@@ -160,12 +162,13 @@ public final class NightSearch {
         }
 
         Hit hit(LocalDate date, Wanted wanted, Observer observer) {
-            Optional<CoreTop> core = wanted instanceof Wanted.Core ? Optional.of(coreTop(observer)) : Optional.empty();
+            Optional<Top> highest =
+                    wanted instanceof Wanted.Standing ? Optional.of(highest(observer)) : Optional.empty();
             int middle = (first + last) / 2;
             double sky = wanted instanceof Wanted.PartOfSky part
                     ? towards(part, middle, observer)
                     : year.zenithMagnitude(middle);
-            double score = core.map(this::score).orElseGet(() -> darkScore(sky));
+            double score = highest.map(this::score).orElseGet(() -> darkScore(sky));
             double moon = year.moonFraction(middle);
             return new Hit(
                     date,
@@ -174,20 +177,23 @@ public final class NightSearch {
                             instant(from).plusMillis(999).truncatedTo(ChronoUnit.SECONDS),
                             instant(to).truncatedTo(ChronoUnit.SECONDS)),
                     hours(),
-                    core,
+                    highest,
                     sky,
                     moon,
-                    reasons(core, wanted, sky, moon));
+                    reasons(highest, wanted, sky, moon));
         }
 
-        private double score(CoreTop core) {
-            double seen =
-                    100 * core.contrastPercent / CONTRAST_PLAIN; // however long and high, what does not show is nothing
+        private double score(Top highest) {
+            double seen = 100
+                    * highest.contrastPercent
+                    / CONTRAST_PLAIN; // however long and high, what does not show is nothing
+            double most = year.sight().luminance() / GalacticLight.CORE;
+            double suffices = most > 0 ? most * CONTRAST_THAT_SUFFICES : 100;
             return Math.min(
                     seen,
                     HOURS_POINTS * Math.min(1, hours() / HOURS_THAT_SUFFICE)
-                            + CONTRAST_POINTS * Math.min(1, core.contrastPercent / CONTRAST_THAT_SUFFICES)
-                            + ALTITUDE_POINTS * Math.min(1, core.altitudeDeg / ALTITUDE_THAT_SUFFICES));
+                            + CONTRAST_POINTS * Math.min(1, highest.contrastPercent / suffices)
+                            + ALTITUDE_POINTS * Math.min(1, highest.altitudeDeg / ALTITUDE_THAT_SUFFICES));
         }
 
         private double darkScore(double magnitude) {
@@ -196,22 +202,22 @@ public final class NightSearch {
         }
 
         /** The altitude between samples is a parabola; its top may lie beyond the window. */
-        private CoreTop coreTop(Observer observer) {
+        private Top highest(Observer observer) {
             double at = top;
             if (top > 0 && top + 1 < year.samples()) {
-                double before = year.coreAltitudeDeg(top - 1);
-                double here = year.coreAltitudeDeg(top);
-                double after = year.coreAltitudeDeg(top + 1);
+                double before = year.altitudeDeg(top - 1);
+                double here = year.altitudeDeg(top);
+                double after = year.altitudeDeg(top + 1);
                 double bend = before - 2 * here + after;
                 at += bend < 0 ? 0.5 * (before - after) / bend : Math.signum(after - before);
             }
             Instant when = instant(Math.max(from, Math.min(to, at)));
             Moment moment = Moment.at(when);
-            Horizontal core = moment.observed(FixedPoint.CORE, observer);
-            return new CoreTop(
+            Direction stands = Direction.of(year.sight().local(moment, observer));
+            return new Top(
                     when,
-                    core.altitudeDeg(),
-                    core.azimuthDeg(),
+                    stands.altitudeDeg(),
+                    stands.azimuthDeg(),
                     contrast / samples,
                     Galaxy.arch(moment, observer).stance());
         }
@@ -224,14 +230,12 @@ public final class NightSearch {
                     .magnitude();
         }
 
-        private List<String> reasons(Optional<CoreTop> core, Wanted wanted, double sky, double moon) {
+        private List<String> reasons(Optional<Top> highest, Wanted wanted, double sky, double moon) {
             List<String> reasons = new ArrayList<>();
             reasons.add(Numbers.text("%.1f h of ", hours())
-                    + (core.isPresent() ? "core in the dark" : "dark sky without moon"));
-            core.ifPresentOrElse(
-                    c -> reasons.add(Numbers.text(
-                            "core up to %.0f\u00b0, %.0f %% brighter than its sky, %s",
-                            c.altitudeDeg, c.contrastPercent, c.stance.words())),
+                    + (highest.isPresent() ? year.sight().bare() + " in the dark" : "dark sky without moon"));
+            highest.ifPresentOrElse(
+                    t -> reasons.add(words(t)),
                     () -> reasons.add(Numbers.text(
                             wanted instanceof Wanted.PartOfSky
                                     ? "sky there %.1f mag/arcsec\u00b2"
@@ -244,6 +248,16 @@ public final class NightSearch {
                                     moon * 100, hoursOf(YearOfNights.STEP.multipliedBy(lostToMoon)))
                             : Numbers.text("no moon in the way, %.0f %% lit", moon * 100));
             return List.copyOf(reasons);
+        }
+
+        /** "core up to 23°, 80 % brighter than its sky, leaning"; of a point of light how dark its sky is. */
+        private String words(Top t) {
+            Sight sight = year.sight();
+            String shows = sight.glows()
+                    ? "%s up to %.0f\u00b0, %.0f %% brighter than its sky"
+                    : "%s up to %.0f\u00b0, %.0f %% of its sky is natural";
+            String stance = sight.equals(Sight.CORE) ? ", " + t.stance.words() : "";
+            return Numbers.text(shows, sight.bare(), t.altitudeDeg, t.contrastPercent) + stance;
         }
 
         private static String hoursOf(Duration d) {

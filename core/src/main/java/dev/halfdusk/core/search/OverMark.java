@@ -53,9 +53,9 @@ public record OverMark(double bearingDeg, double asideDeg, double fromAltitudeDe
         return Math.min(90, Math.max(USUAL_HIGHEST, Math.ceil(mark.topAltitudeDeg() + LEAST_BAND)));
     }
 
-    /** The same as the core of a wish for nights, not lower than the wish itself asks. */
-    public Wanted.Core core(double lowestDeg) {
-        return new Wanted.Core(
+    /** The same as the sight of a wish for nights, not lower than the wish itself asks. */
+    public Wanted.Standing standing(double lowestDeg) {
+        return new Wanted.Standing(
                 Math.min(89, Math.max(lowestDeg, Math.max(0, fromAltitudeDeg))),
                 toAltitudeDeg,
                 Angles.turn(bearingDeg - asideDeg),

@@ -7,6 +7,7 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.night.YearOfNights;
 import java.util.function.DoublePredicate;
 import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
 
 /**
  * Whether a wish holds, at the samples of a year and, by straight lines, between them. Altitudes bend by under 0.014° in ten
@@ -17,23 +18,54 @@ final class Sampled {
     /** The moon's upper limb at the horizon, for its middling size. */
     private static final double MOON_DOWN_DEG = -34 / 60.0 - 0.26;
 
+    private static final int SAMPLES_A_DAY = 144;
+
     private final YearOfNights year;
     private final NightWish wish;
+
+    /** How deep the sun must be in each night, degrees. */
+    private final double[] depressions;
 
     Sampled(YearOfNights year, NightWish wish) {
         this.year = year;
         this.wish = wish;
+        depressions = IntStream.range(0, year.nights())
+                .mapToDouble(n -> wish.dark().depressionDeg(wish.dark().orDeepest() ? lowestSun(n) : -90))
+                .toArray();
+    }
+
+    private double lowestSun(int night) {
+        double lowest = 90;
+        for (int i = year.start(night); i < year.start(night + 1); i++) {
+            lowest = Math.min(lowest, year.sunAltitudeDeg(i));
+        }
+        return lowest;
+    }
+
+    /** The night of a sample: nights are a day long, give or take an hour, all but the one or two that clocks change in. */
+    private double depression(double sample) {
+        if (!wish.dark().orDeepest()) {
+            return wish.dark().sunDepressionDeg();
+        }
+        int night = (int) Math.max(0, Math.min(year.nights() - 1, sample / SAMPLES_A_DAY));
+        while (night > 0 && sample < year.start(night)) {
+            night--;
+        }
+        while (night + 1 < year.nights() && sample >= year.start(night + 1)) {
+            night++;
+        }
+        return depressions[night];
     }
 
     /** Sun and subject as wanted, whatever the moon. */
     boolean withoutMoon(double sample) {
-        if (at(year::sunAltitudeDeg, sample) >= -wish.sunDepressionDeg()) {
+        if (at(year::sunAltitudeDeg, sample) >= -depression(sample)) {
             return false;
         }
-        if (wish.wanted() instanceof Wanted.Core core) {
-            double altitude = at(year::coreAltitudeDeg, sample);
-            double azimuth = azimuth(year::coreAzimuthDeg, sample);
-            return core.holds(altitude, azimuth) && year.skyline().shows(new Direction(azimuth, altitude));
+        if (wish.wanted() instanceof Wanted.Standing standing) {
+            double altitude = at(year::altitudeDeg, sample);
+            double azimuth = azimuth(year::azimuthDeg, sample);
+            return standing.holds(altitude, azimuth) && year.skyline().shows(new Direction(azimuth, altitude));
         }
         return !(wish.wanted() instanceof Wanted.PartOfSky part)
                 || year.skyline().shows(part.direction());

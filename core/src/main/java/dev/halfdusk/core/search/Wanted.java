@@ -9,25 +9,25 @@ import dev.halfdusk.core.night.NightRules;
 public sealed interface Wanted {
 
     /**
-     * The core, between two altitudes and two azimuths.
+     * The sight of the year, between two altitudes and two azimuths.
      *
      * @param fromAzimuthDeg clockwise to the other; equal for anywhere
      */
-    record Core(double fromAltitudeDeg, double toAltitudeDeg, double fromAzimuthDeg, double toAzimuthDeg)
+    record Standing(double fromAltitudeDeg, double toAltitudeDeg, double fromAzimuthDeg, double toAzimuthDeg)
             implements Wanted {
 
-        public static final Range HIGHEST = new Range("highest core altitude", 1, 90, "\u00b0");
+        public static final Range HIGHEST = new Range("highest altitude", 1, 90, "\u00b0");
 
-        public Core {
-            NightRules.CORE_ALTITUDE.check(fromAltitudeDeg);
+        public Standing {
+            NightRules.LEAST_ALTITUDE.check(fromAltitudeDeg);
             HIGHEST.check(toAltitudeDeg);
             Range.AZIMUTH.check(fromAzimuthDeg);
             Range.AZIMUTH.check(toAzimuthDeg);
         }
 
         /** From an altitude up, in any direction. */
-        public static Core above(double altitudeDeg) {
-            return new Core(altitudeDeg, 90, 0, 0);
+        public static Standing above(double altitudeDeg) {
+            return new Standing(altitudeDeg, 90, 0, 0);
         }
 
         boolean anywhere() {

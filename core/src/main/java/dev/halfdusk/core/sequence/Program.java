@@ -57,6 +57,11 @@ public record Program(String what, List<Step> steps) {
             Sequence.PAUSE.check(pauseSeconds);
         }
 
+        /** The same at another time. */
+        public Step at(Instant other) {
+            return new Step(other, settings, frames, pauseSeconds, format, what, front);
+        }
+
         /** Whether the cap is on. */
         public boolean dark() {
             return front == Front.CAP;

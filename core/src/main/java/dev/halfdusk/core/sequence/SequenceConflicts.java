@@ -233,7 +233,7 @@ public final class SequenceConflicts {
             return;
         }
         Interval span = new Interval(begins, ends());
-        List<Interval> ups = around.night.coreUp();
+        List<Interval> ups = around.night.core().up();
         if (ups.stream().anyMatch(c -> !c.from().isAfter(span.from()) && !c.to().isBefore(span.to()))) {
             return;
         }

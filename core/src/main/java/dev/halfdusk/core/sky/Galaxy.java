@@ -29,9 +29,9 @@ public final class Galaxy {
         return axis(longitudeDeg).times(Math.cos(b)).plus(POLE.times(Math.sin(b)));
     }
 
-    /** The point of the galactic plane at a longitude, as something in the sky. */
-    public static FixedPoint onPlane(double longitudeDeg) {
-        return fixed(axis(longitudeDeg));
+    /** The direction of galactic coordinates in degrees, as something in the sky. */
+    public static FixedPoint point(double longitudeDeg, double latitudeDeg) {
+        return fixed(icrs(longitudeDeg, latitudeDeg));
     }
 
     /** Galactic longitude (0 to 360) of an ICRS direction. */
@@ -95,12 +95,12 @@ public final class Galaxy {
 
     /** The arch without refraction; aberration of 20″ is left in, which no frame shows. */
     public static Arch arch(Moment moment, Observer observer) {
-        Vector pole = moment.local(point(90), observer);
+        Vector pole = moment.local(point(0, 90), observer);
         if (pole.z() < 0) {
             pole = pole.times(-1); // the plane has two poles; the upper one stands opposite the top of the arch
         }
-        Vector core = moment.local(point(0), observer);
-        Vector along = moment.local(fixed(icrs(1, 0)), observer).minus(core);
+        Vector core = moment.local(point(0, 0), observer);
+        Vector along = moment.local(point(1, 0), observer).minus(core);
         Vector up = new Vector(0, 0, 1);
         Vector vertical = up.minus(core.times(core.z()));
         Vector horizontal = core.cross(up); // to the right of someone who faces the core
@@ -115,10 +115,6 @@ public final class Galaxy {
                 Angles.turn(topAzimuth + 90),
                 90 - pole.latitudeDeg(),
                 topAzimuth);
-    }
-
-    private static FixedPoint point(double latitudeDeg) {
-        return fixed(icrs(0, latitudeDeg));
     }
 
     private static FixedPoint fixed(Vector icrs) {

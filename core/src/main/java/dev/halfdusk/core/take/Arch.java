@@ -80,6 +80,11 @@ public record Arch(double overlap, double clickDeg, double settleSeconds, double
     }
 
     @Override
+    public boolean followsSight() {
+        return false;
+    }
+
+    @Override
     public Direction aim(Circumstances c, Instant t) {
         Galaxy.Arch arch = c.night().arch(t);
         return new Direction(arch.topAzimuthDeg(), arch.topAltitudeDeg());

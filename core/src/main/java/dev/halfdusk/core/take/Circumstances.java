@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 
 /**
@@ -20,13 +21,15 @@ import java.util.function.Function;
  * @param known marks of the place, in its order
  * @param weather forecast for an instant, where there is one
  * @param celsius of the air, where no forecast says
+ * @param declinationDeg of the compass there, east of true north positive, where someone has said it
  */
 public record Circumstances(
         Night night,
         Standpoint from,
         Map<Id, Mark> known,
         Function<Instant, Optional<WeatherHour>> weather,
-        double celsius) {
+        double celsius,
+        OptionalDouble declinationDeg) {
 
     public Circumstances {
         WeatherHour.TEMPERATURE.check(celsius);
@@ -37,13 +40,23 @@ public record Circumstances(
     public static Circumstances of(Night night, Standpoint from, List<Mark> marks) {
         Map<Id, Mark> known = new LinkedHashMap<>();
         marks.forEach(m -> known.put(new Id(m.name()), m));
-        return new Circumstances(night, from, known, t -> Optional.empty(), 12);
+        return new Circumstances(night, from, known, t -> Optional.empty(), 12, OptionalDouble.empty());
     }
 
     /** Who the marks are, in the place's order. */
     public List<Named> names() {
         return known.entrySet().stream()
                 .map(e -> new Named(e.getKey(), e.getValue().name()))
+                .toList();
+    }
+
+    /** Those that stand against the sky: before a higher hill something of the night is not over them, but over the hill. */
+    public List<Named> against() {
+        return names().stream()
+                .filter(n -> {
+                    Mark m = known.get(n.id());
+                    return m.topAltitudeDeg() > from.skyline().altitudeAt(m.bearingDeg());
+                })
                 .toList();
     }
 

@@ -29,7 +29,7 @@ import java.util.Set;
  */
 public record Ground(int frames, double longestSeconds) implements Subject {
 
-    private static final Range LONGEST = new Range("longest frame", 1, 900, " s");
+    static final Range LONGEST = new Range("longest frame", 1, 900, " s");
 
     /** V of ground by day, where what follows no longer tells light apart. */
     private static final double BRIGHTEST = -5;
@@ -93,16 +93,15 @@ public record Ground(int frames, double longestSeconds) implements Subject {
         Planning planning = Planning.of(take, c);
         return planning.plan(
                 false,
-                t -> Program.of(
-                        "foreground",
-                        new Program.Step(
-                                t,
-                                settings(take.setup(c, t), c, t),
-                                frames,
-                                1,
-                                FileFormat.RAW,
-                                "ground, for the blend")),
+                t -> program(take, c, t),
                 List.of("In twilight the light falls by a stop in some minutes: look at each frame."));
+    }
+
+    Program program(Take take, Circumstances c, Instant t) {
+        return Program.of(
+                "foreground",
+                new Program.Step(
+                        t, settings(take.setup(c, t), c, t), frames, 1, FileFormat.RAW, "ground, for the blend"));
     }
 
     /** The lowest ISO at which the ground is bright enough within the time; the last one where none is. */

@@ -2,8 +2,11 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Stacking;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sequence.Programs;
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 
@@ -35,12 +38,12 @@ public record MilkyWay(int darks) implements Subject {
 
     @Override
     public Wish usual() {
-        return Wish.of(Wish.Kind.CORE_HIGHEST);
+        return Wish.highest(Asked.USUAL);
     }
 
     @Override
     public Set<Need> needs() {
-        return Set.of(Need.DARK, Need.NO_MOON, Need.CORE);
+        return Set.of(Need.DARK, Need.NO_MOON, Need.SIGHT);
     }
 
     @Override
@@ -63,12 +66,13 @@ public record MilkyWay(int darks) implements Subject {
         Planning planning = Planning.of(take, c);
         return planning.plan(
                 false,
-                t -> {
-                    Proposal p = planning.proposal(t);
-                    Stacking stack =
-                            p.stack().orElse(new Stacking(SOME, p.settings().seconds()));
-                    return Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks);
-                },
+                t -> program(planning, t),
                 List.of("Dew on the front element.", "Focus that has crept: look at a star at full size."));
+    }
+
+    Program program(Planning planning, Instant t) {
+        Proposal p = planning.proposal(t);
+        Stacking stack = p.stack().orElse(new Stacking(SOME, p.settings().seconds()));
+        return Programs.stack(stack, p.settings(), t, FileFormat.RAW, darks);
     }
 }

@@ -7,7 +7,7 @@ public enum Need {
     /** The moon is down. */
     NO_MOON,
     /** The core stands above the skyline. */
-    CORE,
+    SIGHT,
     /** The moon stands above the skyline. */
     MOON
 }

@@ -2,6 +2,7 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.exposure.Setup;
@@ -18,6 +19,7 @@ import dev.halfdusk.core.sequence.Programs;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -27,10 +29,12 @@ import java.util.Set;
  *
  * @param ev100 of the scene at ISO 100
  * @param shadows whether the reading was taken of shadows, which then get two stops less
+ * @param view what kind of scene it is
  * @param frames of the bracket; one for none, else an odd number
  * @param exponent of a film's reciprocity, 1 for a sensor
  */
-public record NightScene(double iso, double ev100, int frames, double exponent, boolean shadows) implements Subject {
+public record NightScene(double iso, double ev100, int frames, double exponent, boolean shadows, NightSceneKind view)
+        implements Subject {
 
     public static final Range BRACKET = new Range("frames of the bracket", 1, 9, "");
 
@@ -47,8 +51,20 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
                     Parameter.number("ev100", "EV at ISO 100", SceneLight.EV, 3),
                     Parameter.whole("frames", "bracket, frames", BRACKET, 3),
                     Parameter.number("exponent", "film's reciprocity", Film.EXPONENT, 1),
-                    Parameter.yesNo("shadows", "metered in the shadows")),
-            v -> new NightScene(v.get(0), v.get(1), v.get(2).intValue(), v.get(3), v.get(4) != 0));
+                    Parameter.yesNo("shadows", "metered in the shadows"),
+                    Parameter.choice(
+                            "view",
+                            "what kind",
+                            Arrays.stream(NightSceneKind.values())
+                                    .map(NightSceneKind::words)
+                                    .toArray(String[]::new))),
+            v -> new NightScene(
+                    v.get(0),
+                    v.get(1),
+                    v.get(2).intValue(),
+                    v.get(3),
+                    v.get(4) != 0,
+                    NightSceneKind.values()[v.get(5).intValue()]));
 
     @Override
     public Kind kind() {
@@ -57,7 +73,7 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
 
     @Override
     public List<Double> values() {
-        return List.of(iso, ev100, (double) frames, exponent, shadows ? 1.0 : 0.0);
+        return List.of(iso, ev100, (double) frames, exponent, shadows ? 1.0 : 0.0, (double) view.ordinal());
     }
 
     @Override

@@ -10,6 +10,7 @@ import java.util.function.Function;
 /**
  * What a take comes to in a night. Schedule, run sheet, exports, battery and card know only this.
  *
+ * @param c place and night in which it was planned
  * @param when it may be, each window long enough for it
  * @param lasts from the first opening to the last closing, dark frames with it; up to a minute more
  * @param hands whether someone must stay with the camera while it runs
@@ -22,6 +23,7 @@ import java.util.function.Function;
  */
 public record Plan(
         Take take,
+        Circumstances c,
         Wish.When when,
         Duration lasts,
         boolean hands,
@@ -64,21 +66,22 @@ public record Plan(
 
     /** The same where its windows are known better. */
     Plan within(Wish.When other) {
-        return new Plan(take, other, lasts, hands, program, answers, battery, megabytes, risks, chores);
+        return new Plan(take, c, other, lasts, hands, program, answers, battery, megabytes, risks, chores);
     }
 
     /** The same take held at an instant, or let go. */
     public Plan pinned(Optional<Instant> opening) {
-        return new Plan(take.pinned(opening), when, lasts, hands, program, answers, battery, megabytes, risks, chores);
+        return new Plan(
+                take.pinned(opening), c, when, lasts, hands, program, answers, battery, megabytes, risks, chores);
     }
 
     /** The same with work for hands. */
     Plan with(List<Chore> others) {
-        return new Plan(take, when, lasts, hands, program, answers, battery, megabytes, risks, others);
+        return new Plan(take, c, when, lasts, hands, program, answers, battery, megabytes, risks, others);
     }
 
     /** The same with another length, for one that went on or was broken off. */
     public Plan lasting(Duration other) {
-        return new Plan(take, when, other, hands, program, answers, battery, megabytes, risks, chores);
+        return new Plan(take, c, when, other, hands, program, answers, battery, megabytes, risks, chores);
     }
 }

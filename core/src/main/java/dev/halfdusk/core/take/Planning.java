@@ -142,7 +142,8 @@ final class Planning {
         Subject.Bracketing bracketing = take.subject().bracketing();
         return remembered(
                 take.subject().decides()
-                        ? t -> new DecidedProgram(take.decision(), body, bracketing).of(proposed.apply(t))
+                        ? t -> take.subject()
+                                .decided(new DecidedProgram(take.decision(), body, bracketing), proposed.apply(t))
                         : proposed);
     }
 
@@ -172,6 +173,7 @@ final class Planning {
                 .orElse(0.0);
         return new Plan(
                 take,
+                c,
                 when.lasting(lasts),
                 lasts,
                 hands,

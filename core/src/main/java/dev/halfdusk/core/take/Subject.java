@@ -5,6 +5,7 @@ import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Panorama;
@@ -41,9 +42,16 @@ public interface Subject {
         return c.night().aim(t).direction();
     }
 
-    /** The same for a take whose frame decides. */
+    /** The same for a take whose frame decides, or that comes for another sight than the core. */
     default Direction aim(Take take, Circumstances c, Instant t) {
-        return aim(c, t);
+        Sight sight = take.wish().asked().sight();
+        Direction at = take.wish().showing(c).at(t);
+        return sight.equals(Sight.CORE) || at.altitudeDeg() <= 0 || !followsSight() ? aim(c, t) : at;
+    }
+
+    /** Whether the camera looks at what one comes for, where nobody aims it. */
+    default boolean followsSight() {
+        return needs().contains(Need.DARK);
     }
 
     /** How each frame is opened and closed, where a hand does it and no timer. */
@@ -54,6 +62,11 @@ public interface Subject {
     /** Whether its settings can be decided otherwise; a script's or a ladder's are decided in its own numbers. */
     default boolean decides() {
         return true;
+    }
+
+    /** Its program with what is decided; the whole of it where nothing of it is exposed for something else. */
+    default Program decided(DecidedProgram decision, Program proposed) {
+        return decision.of(proposed);
     }
 
     /** Whether its frames are exposed for stars as points, so that what its owner decides of those holds for it. */

@@ -11,15 +11,18 @@ public final class Subjects {
             Arch.KIND,
             Stack.KIND,
             Ground.KIND,
+            SkyAndGround.KIND,
             People.KIND,
             Painting.KIND,
             Trails.KIND,
+            Meteors.KIND,
             Moon.KIND,
             EclipsedMoon.KIND,
             EclipsedSun.KIND,
             Fireworks.KIND,
             NightScene.KIND,
             Clip.KIND,
+            Variety.KIND,
             Free.KIND);
 
     private Subjects() {}

@@ -20,6 +20,7 @@ import java.util.Optional;
  * @param aim where the camera looks; empty: wherever the subject stands
  * @param pinned an opening that nothing moves; empty where the wish decides
  * @param decision what its photographer decides instead of what is proposed
+ * @param stop the place at which it is taken, of those of its night, from 0
  */
 public record Take(
         String name,
@@ -32,7 +33,14 @@ public record Take(
         Demand demand,
         Wish wish,
         Optional<Instant> pinned,
-        Decision decision) {
+        Decision decision,
+        int stop) {
+
+    public Take {
+        if (stop < 0) {
+            throw new IllegalArgumentException("stop " + stop);
+        }
+    }
 
     /** Of a subject as it is usually wished for, with the lens as people set it for that. */
     public static Take of(String name, Subject subject, NamedCamera camera) {
@@ -48,7 +56,8 @@ public record Take(
                 Demand.USUAL,
                 subject.usual(),
                 Optional.empty(),
-                Decision.NONE);
+                Decision.NONE,
+                0);
     }
 
     /** With a body of its own. */
@@ -57,36 +66,36 @@ public record Take(
     }
 
     public Take with(Wish other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned, decision);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned, decision, stop);
     }
 
     public Take with(Demand other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned, decision);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned, decision, stop);
     }
 
     public Take with(Subject other) {
-        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision);
+        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, stop);
     }
 
     public Take with(Decision other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, other);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, other, stop);
     }
 
     /** With the lens set so. */
     public Take set(double mm, double fNumber) {
-        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned, decision);
+        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned, decision, stop);
     }
 
     public Take held(Orientation other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned, decision);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned, decision, stop);
     }
 
     public Take named(String other) {
-        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision);
+        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, stop);
     }
 
     public Take pinned(Optional<Instant> opening) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening, decision);
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening, decision, stop);
     }
 
     public Take pinnedAt(Instant opening) {
@@ -95,7 +104,12 @@ public record Take(
 
     public Take aimed(Direction at) {
         return new Take(
-                name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned, decision);
+                name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned, decision, stop);
+    }
+
+    /** At another place of its night. */
+    public Take at(int other) {
+        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, other);
     }
 
     public LensSetting asked() {
@@ -133,6 +147,7 @@ public record Take(
     private Demand decided() {
         Decision.Stars stars = decision.stars();
         return demand.within(stars.tolerancePx().orElse(demand.tolerancePx()), demand.sharp())
+                .of(wish.asked().sight())
                 .by(stars.rule())
                 .slowest(stars.slowestSeconds().orElse(Double.POSITIVE_INFINITY));
     }

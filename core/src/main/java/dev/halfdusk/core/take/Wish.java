@@ -6,25 +6,32 @@ import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.Showing;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.search.OverMark;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Fact;
 import dev.halfdusk.core.sky.Facts;
-import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.HorizonEvent;
-import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Target;
+import dev.halfdusk.core.sky.Observer;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.stream.Stream;
 
 /**
  * When a take should be.
@@ -32,8 +39,9 @@ import java.util.Optional;
  * @param from clock of a fixed time or of a window; else empty
  * @param to end of a window; else empty
  * @param mark over which something should stand; else empty
+ * @param asked of the sky: the sight one comes for, and how dark and high
  */
-public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, Optional<Named> mark) {
+public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, Optional<Named> mark, Asked asked) {
 
     /** Height of the sun between which a moonlit and a twilit land are within two stops or so of the moon, degrees. */
     private static final double BALANCED_FROM = -7;
@@ -52,12 +60,12 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         FIXED("at a time"),
         WINDOW("between two times"),
         DARK("while it is dark, without moon"),
-        CORE_HIGHEST("when the core is highest"),
+        SIGHT_HIGHEST("when it is highest"),
         ARCH_LOWEST("while the arch is low"),
         BLUE_HOUR("at blue hour, evening"),
         BLUE_MORNING("at blue hour, morning"),
         BEFORE_MOONRISE("before moonrise"),
-        CORE_OVER_MARK("core over a mark"),
+        SIGHT_OVER_MARK("over a mark"),
         MOON_OVER_MARK("moon over a mark"),
         MOON_UP("while the moon is up"),
         MOON_BALANCED("moon and land about as bright"),
@@ -74,24 +82,40 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
             return words;
         }
 
-        /** Whether it needs the clock of a beginning; one between two times that of an end as well. */
         /** Whether it happens at an hour that nobody chooses. */
         public boolean given() {
             return this == LUNAR_ECLIPSE || this == SOLAR_ECLIPSE;
         }
 
+        /** Whether its windows follow from where the sight stands. */
+        public boolean sighted() {
+            return this == SIGHT_HIGHEST || this == SIGHT_OVER_MARK || this == ARCH_LOWEST;
+        }
+
+        /** Whether its windows follow from how dark it is. */
+        public boolean dark() {
+            return sighted() || this == DARK || this == BEFORE_MOONRISE;
+        }
+
+        /** Whether it needs the clock of a beginning; one between two times that of an end as well. */
         public boolean timed() {
             return this == FIXED || this == WINDOW;
         }
 
         /** Whether it needs a mark. */
         public boolean marked() {
-            return this == CORE_OVER_MARK || this == MOON_OVER_MARK;
+            return this == SIGHT_OVER_MARK || this == MOON_OVER_MARK;
         }
 
         /** Short name for addresses and files. */
         public String key() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** By a short name, also by one of before, when the core was all that was asked for. */
+        public static Optional<Kind> of(String key) {
+            String now = key.replaceFirst("^core-(?=highest$|over-mark$)", "sight-");
+            return Arrays.stream(values()).filter(k -> k.key().equals(now)).findFirst();
         }
     }
 
@@ -145,27 +169,44 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         }
     }
 
-    /** "core over a mark: Needle Arch". */
+    /** "the core over a mark: Needle Arch". */
     public String words() {
         String clocks =
                 from.map(f -> ": " + f + to.map(t -> " to " + t).orElse("")).orElse("");
-        return kind.words() + clocks + mark.map(m -> ": " + m.name()).orElse("");
+        Sight sight = asked.sight();
+        String what = switch (kind) {
+            case SIGHT_HIGHEST -> "when " + sight.name() + sight.verb(" is", " are") + " highest";
+            case SIGHT_OVER_MARK -> sight.bare() + " over a mark";
+            default -> kind.words();
+        };
+        boolean usual = !kind.dark() || asked.dark().equals(Asked.USUAL.dark());
+        String dark = usual ? "" : ", " + asked.dark().words();
+        return what + clocks + mark.map(m -> ": " + m.name()).orElse("") + dark;
     }
 
     public static Wish of(Kind kind) {
-        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.empty());
+        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.empty(), Asked.USUAL);
+    }
+
+    /** When a sight is highest. */
+    public static Wish highest(Asked asked) {
+        return of(Kind.SIGHT_HIGHEST).asking(asked);
     }
 
     public static Wish at(LocalTime clock) {
-        return new Wish(Kind.FIXED, Optional.of(clock), Optional.empty(), Optional.empty());
+        return new Wish(Kind.FIXED, Optional.of(clock), Optional.empty(), Optional.empty(), Asked.USUAL);
     }
 
     public static Wish between(LocalTime from, LocalTime to) {
-        return new Wish(Kind.WINDOW, Optional.of(from), Optional.of(to), Optional.empty());
+        return new Wish(Kind.WINDOW, Optional.of(from), Optional.of(to), Optional.empty(), Asked.USUAL);
     }
 
     public static Wish over(Kind kind, Named mark) {
-        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.of(mark));
+        return new Wish(kind, Optional.empty(), Optional.empty(), Optional.of(mark), Asked.USUAL);
+    }
+
+    public Wish asking(Asked other) {
+        return new Wish(kind, from, to, mark, other);
     }
 
     public Wish {
@@ -183,23 +224,34 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
                 kind,
                 from,
                 to,
-                mark.map(m -> new Named(m.id(), c.mark(m.id()).map(Mark::name).orElse(m.name()))));
+                mark.map(m -> new Named(m.id(), c.mark(m.id()).map(Mark::name).orElse(m.name()))),
+                asked);
+    }
+
+    /** The night as dark as it asks. */
+    public Night night(Circumstances c) {
+        return asked.in(c.night());
+    }
+
+    /** What is seen of its sight in the night. */
+    public Showing showing(Circumstances c) {
+        return asked.showing(c.night());
     }
 
     /** The windows of the night, and what is best in them, whatever the length of the take. */
     public When when(Circumstances c) {
-        Night night = c.night();
+        Night night = night(c);
         return switch (kind) {
             case FIXED -> fixed(night);
             case WINDOW -> window(night);
             case DARK -> new When(dark(night), Optional.empty());
-            case CORE_HIGHEST -> around(night, night.coreBest());
-            case ARCH_LOWEST -> archLowest(night);
+            case SIGHT_HIGHEST -> highest(showing(c), night);
+            case ARCH_LOWEST -> archLowest(showing(c), night);
             case BLUE_HOUR -> blue(night, true);
             case BLUE_MORNING -> blue(night, false);
             case BEFORE_MOONRISE -> beforeMoonrise(night);
-            case CORE_OVER_MARK -> over(c, FixedPoint.CORE, night.coreDark());
-            case MOON_OVER_MARK -> over(c, Body.MOON, List.of(night.span()));
+            case SIGHT_OVER_MARK -> over(c, asked.sight()::local, showing(c).inDark());
+            case MOON_OVER_MARK -> over(c, (m, o) -> m.local(Body.MOON, o), moonUp(night));
             case MOON_UP -> new When(moonUp(night), Optional.empty());
             case MOON_BALANCED -> balanced(night);
             case LUNAR_ECLIPSE -> eclipsed(night);
@@ -222,16 +274,21 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         return night.moonless().isEmpty() ? night.dark() : night.moonless();
     }
 
-    private static When around(Night night, Optional<Instant> middle) {
+    private static When highest(Showing showing, Night night) {
         List<Interval> windows =
-                night.coreDark().isEmpty() ? Interval.common(night.dark(), night.coreUp()) : night.coreDark();
-        return new When(windows, middle, Anchor.MIDDLE);
+                showing.inDark().isEmpty() ? Interval.common(night.dark(), showing.up()) : showing.inDark();
+        return new When(windows, showing.best(), Anchor.MIDDLE);
     }
 
-    /** As early as the core is up in the dark: the arch rises with it. */
-    private static When archLowest(Night night) {
-        return new When(
-                night.coreDark(), night.coreDark().stream().map(Interval::from).findFirst());
+    /** While the sight is up in the dark, as low as the arch then stands: with the core as early as it is up, since the arch rises with it. */
+    private static When archLowest(Showing showing, Night night) {
+        List<Interval> windows = showing.inDark();
+        Optional<Instant> best = showing.sight().equals(Sight.CORE)
+                ? windows.stream().map(Interval::from).findFirst()
+                : windows.stream()
+                        .flatMap(w -> Stream.of(w.from(), w.to()))
+                        .min(Comparator.comparingDouble(t -> night.arch(t).topAltitudeDeg()));
+        return new When(windows, best);
     }
 
     private static When blue(Night night, boolean evening) {
@@ -309,7 +366,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     }
 
     /** Where it stands over the mark; best when nearest to its bearing. */
-    private When over(Circumstances c, Target target, List<Interval> within) {
+    private When over(Circumstances c, BiFunction<Moment, Observer, Vector> local, List<Interval> within) {
         Optional<Mark> known = mark.flatMap(m -> c.mark(m.id()));
         if (known.isEmpty()) {
             return When.NEVER;
@@ -321,7 +378,8 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
         for (Interval i : within) {
             Instant begins = null;
             for (Instant t = i.from(); !t.isAfter(i.to()); t = t.plus(LOOK)) {
-                double off = off(over, Moment.at(t).observed(target, c.night().observer()));
+                double off = off(
+                        over, Direction.of(local.apply(Moment.at(t), c.night().observer())));
                 if (off < nearest) {
                     nearest = off;
                     best = t;
@@ -341,7 +399,7 @@ public record Wish(Kind kind, Optional<LocalTime> from, Optional<LocalTime> to, 
     }
 
     /** Distance from the bearing as a share of what is allowed; infinite below the mark's top and too high above it. */
-    private static double off(OverMark over, Horizontal at) {
+    private static double off(OverMark over, Direction at) {
         boolean high = at.altitudeDeg() >= over.fromAltitudeDeg() && at.altitudeDeg() <= over.toAltitudeDeg();
         double aside = Math.abs(((at.azimuthDeg() - over.bearingDeg()) % 360 + 540) % 360 - 180);
         return high ? aside / over.asideDeg() : Double.POSITIVE_INFINITY;

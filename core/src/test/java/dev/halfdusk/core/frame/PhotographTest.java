@@ -25,6 +25,7 @@ import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.sky.Star;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -292,6 +293,53 @@ class PhotographTest {
         assertThat(maximum(gapless.electrons(1))).isLessThanOrEqualTo((float) full + 1);
         assertThat(bright(gaps.electrons(1), 5000)).isCloseTo(bright(gapless.electrons(1), 5000), within(60));
         assertThat(new TrailFrames(3, 10).seconds(20)).isEqualTo(80);
+    }
+
+    /** In a picture so small that nobody sees the gaps, frames are drawn as one arc: no light of a star is lost or won, and its way is as long. */
+    @Test
+    void frames_whose_gaps_are_not_seen_add_up() {
+        Star star = Star.all().stream()
+                .filter(s -> s.magnitude() > 3 && s.magnitude() < 3.5)
+                .filter(s -> NIGHT.observed(s.place(), LEDGE).altitudeDeg() > 50)
+                .findFirst()
+                .orElseThrow();
+        var at = NIGHT.observed(star.place(), LEDGE);
+        Shot shot = new Shot(
+                Framing.of(
+                        new Optics(SENSOR, 50, Projection.RECTILINEAR),
+                        new Direction(at.azimuthDeg(), at.altitudeDeg()),
+                        0),
+                RESPONSE,
+                0.45,
+                new Settings(20, 2.8, 100),
+                2.8,
+                0,
+                5500,
+                Support.TRIPOD);
+        Window window = Window.whole(SENSOR, 480);
+        int frames = 12;
+        Photograph trail =
+                Photograph.take(plain(), shot, window, 1, new TrailFrames(frames, 0.5), Photograph.Stars.CATALOGUED);
+        double sum = 0;
+        for (int k = 0; k < frames; k++) {
+            Moment later = Moment.at(NIGHT.instant().plusMillis(20_500L * k));
+            Scene scene = scene(later, GLOW, Skyline.FLAT, List.of());
+            sum += starlight(
+                    Photograph.take(scene, shot, window, 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED), window);
+        }
+        assertThat(starlight(trail, window)).isCloseTo(sum, within(0.03 * sum));
+    }
+
+    /** Electrons of the middle above its sky. */
+    private static double starlight(Photograph p, Window window) {
+        List<Float> all = new ArrayList<>();
+        for (int y = -40; y < 40; y++) {
+            for (int x = -40; x < 40; x++) {
+                all.add(p.electrons(1)[(window.height() / 2 + y) * window.width() + window.width() / 2 + x]);
+            }
+        }
+        double sky = all.stream().sorted().toList().get(all.size() / 2);
+        return all.stream().mapToDouble(e -> e - sky).filter(e -> e > 0.2 * sky).sum();
     }
 
     private static float maximum(float[] values) {

@@ -26,7 +26,7 @@ class DarkFieldTest {
     @CsvSource({"20, 0.0723", "10, 0.409", "0, 8.30", "-40, 0.0128"})
     void one_town_by_hand(double eastKm, double share) {
         Gazetteer one = Gazetteer.of(List.of(town(0, 0, 100_000)));
-        DarkField field = DarkField.around(one, 0, 0, 50, 50, 5);
+        DarkField field = DarkField.around(one, 0, 0, 50, 50, 5, Readings.NONE);
         double expected = 21.9 - 2.5 * Math.log10(1 + share);
         int column = field.columns() / 2 + (int) (eastKm / 5);
         assertThat(field.magnitude(column, field.rows() / 2)).isCloseTo(expected, within(0.01));
@@ -37,7 +37,7 @@ class DarkFieldTest {
     @CsvSource({"38.55, -8.9", "51.5, -0.1", "-33.9, 151.0"})
     void the_map_is_the_sum_of_its_towns(double latitude, double longitude) {
         Gazetteer all = Gazetteer.shipped();
-        DarkField field = DarkField.around(all, latitude, longitude, 60, 60, 6);
+        DarkField field = DarkField.around(all, latitude, longitude, 60, 60, 6, Readings.NONE);
         for (int[] spot : new int[][] {{0, 0}, {10, 10}, {17, 4}}) {
             Coordinates at = field.at(spot[0], spot[1]);
             double share = 0;
@@ -54,7 +54,7 @@ class DarkFieldTest {
     @ParameterizedTest
     @CsvSource({"0, 179.9", "-90, 0", "89.5, 20"})
     void points_lie_where_they_should(double latitude, double longitude) {
-        DarkField field = DarkField.around(Gazetteer.of(List.of()), latitude, longitude, 100, 60, 10);
+        DarkField field = DarkField.around(Gazetteer.of(List.of()), latitude, longitude, 100, 60, 10, Readings.NONE);
         assertThat(field.columns()).isEqualTo(21);
         assertThat(field.rows()).isEqualTo(13);
         Coordinates corner = field.at(0, 0);
@@ -67,8 +67,10 @@ class DarkFieldTest {
     @Test
     void what_is_too_much_is_refused() {
         Gazetteer none = Gazetteer.of(List.of());
-        assertThatThrownBy(() -> DarkField.around(none, 0, 0, 200, 200, 0.1)).isInstanceOf(OutOfRange.class);
-        assertThatThrownBy(() -> DarkField.around(none, 0, 0, 200, 200, 0.5)).hasMessageContaining("200000 points");
+        assertThatThrownBy(() -> DarkField.around(none, 0, 0, 200, 200, 0.1, Readings.NONE))
+                .isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> DarkField.around(none, 0, 0, 200, 200, 0.5, Readings.NONE))
+                .hasMessageContaining("200000 points");
     }
 
     /** Half-way between the typical zeniths of two classes one ends. */

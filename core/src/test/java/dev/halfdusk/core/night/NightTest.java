@@ -20,6 +20,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
@@ -75,12 +76,13 @@ class NightTest {
             var moon = moment.observed(Body.MOON, night.observer());
             boolean dark = sun < -18;
             boolean moonless = dark && moon.altitudeDeg() + moon.semidiameterDeg() < -34 / 60.0;
-            boolean core = moonless && night.core(t).altitudeDeg() > 10;
+            boolean core = moonless && night.core().at(t).altitudeDeg() > 10;
             assertThat(night.dark().stream().anyMatch(i -> i.contains(now)))
                     .as("dark at %s", t)
                     .isEqualTo(dark);
             assertThat(night.moonless().stream().anyMatch(i -> i.contains(now))).isEqualTo(moonless);
-            assertThat(night.coreDark().stream().anyMatch(i -> i.contains(now))).isEqualTo(core);
+            assertThat(night.core().inDark().stream().anyMatch(i -> i.contains(now)))
+                    .isEqualTo(core);
         }
     }
 
@@ -99,18 +101,20 @@ class NightTest {
                 Skyline.of(List.of(new Skyline.Point(0, 0), new Skyline.Point(120, 20), new Skyline.Point(240, 20))));
         Night open = Night.of(LEDGE, LocalDate.of(2027, 6, 4), LISBON, NightRules.USUAL);
         Night hidden = Night.of(LEDGE, LocalDate.of(2027, 6, 4), LISBON, ridge);
-        assertThat(Interval.total(hidden.coreUp())).isLessThan(Interval.total(open.coreUp()));
-        assertThat(hidden.coreUp()).hasSize(1);
-        assertThat(hidden.core(hidden.coreUp().get(0).from()).altitudeDeg()).isCloseTo(20, within(0.01));
+        assertThat(Interval.total(hidden.core().up()))
+                .isLessThan(Interval.total(open.core().up()));
+        assertThat(hidden.core().up()).hasSize(1);
+        assertThat(hidden.core().at(hidden.core().up().get(0).from()).altitudeDeg())
+                .isCloseTo(20, within(0.01));
     }
 
     @Test
     void without_a_moonless_core_the_window_is_the_core_under_the_moon() {
         Night full = Night.of(LEDGE, LocalDate.of(2027, 6, 18), LISBON, NightRules.USUAL);
-        assertThat(full.coreDark()).isEmpty();
-        assertThat(full.coreWindow()).isPresent();
+        assertThat(full.core().inDark()).isEmpty();
+        assertThat(full.core().window()).isPresent();
         Night winter = Night.of(LEDGE, LocalDate.of(2027, 12, 20), LISBON, NightRules.USUAL);
-        assertThat(winter.coreWindow()).isEmpty();
+        assertThat(winter.core().window()).isEmpty();
     }
 
     @Test
@@ -126,14 +130,14 @@ class NightTest {
     @Test
     void the_core_rises_stands_highest_and_sets() {
         Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
-        Instant rise = night.coreRise().orElseThrow();
-        Instant set = night.coreSet().orElseThrow();
-        assertThat(night.core(rise).altitudeDeg()).isCloseTo(0, within(1e-4));
-        assertThat(night.core(set).altitudeDeg()).isCloseTo(0, within(1e-4));
-        Instant transit = night.coreTransit().orElseThrow();
-        assertThat(night.core(transit).azimuthDeg()).isCloseTo(180, within(1e-3));
-        assertThat(night.core(transit).altitudeDeg()).isCloseTo(90 - 37.6012 - 29.01, within(0.05));
-        assertThat(night.coreBest()).hasValue(transit);
+        Instant rise = night.core().rise().orElseThrow();
+        Instant set = night.core().set().orElseThrow();
+        assertThat(night.core().at(rise).altitudeDeg()).isCloseTo(0, within(1e-4));
+        assertThat(night.core().at(set).altitudeDeg()).isCloseTo(0, within(1e-4));
+        Instant transit = night.core().highest().orElseThrow();
+        assertThat(night.core().at(transit).azimuthDeg()).isCloseTo(180, within(1e-3));
+        assertThat(night.core().at(transit).altitudeDeg()).isCloseTo(90 - 37.6012 - 29.01, within(0.05));
+        assertThat(night.core().best()).hasValue(transit);
         assertThat(night.poleAltitudeDeg()).isEqualTo(37.6012);
         // 384 400 km over the geometric distance at the deepest of the night
         double km = Moment.at(night.sunLowest().when()).geometricDistanceKm(Body.MOON);
@@ -143,10 +147,10 @@ class NightTest {
     @Test
     void in_the_far_south_the_core_never_sets() {
         Night pole = night(-89, 0, "2027-07-04", "UTC");
-        assertThat(pole.coreRise()).isEmpty();
-        assertThat(pole.coreSet()).isEmpty();
-        assertThat(pole.coreUp()).containsExactly(pole.span());
-        assertThat(night(75, 0, "2027-12-20", "UTC").coreUp()).isEmpty();
+        assertThat(pole.core().rise()).isEmpty();
+        assertThat(pole.core().set()).isEmpty();
+        assertThat(pole.core().up()).containsExactly(pole.span());
+        assertThat(night(75, 0, "2027-12-20", "UTC").core().up()).isEmpty();
     }
 
     /** The same instants belong to one night or to its neighbour, never to both and never to none. */
@@ -188,16 +192,16 @@ class NightTest {
     @CsvSource({"2027-03-08, to", "2027-09-28, from", "2027-06-04, transit"})
     void the_core_is_highest_at_its_transit_or_at_the_nearer_end_of_its_window(String date, String where) {
         Night night = Night.of(LEDGE, LocalDate.parse(date), LISBON, NightRules.USUAL);
-        Interval window = night.coreWindow().orElseThrow();
+        Interval window = night.core().window().orElseThrow();
         Instant expected = switch (where) {
             case "from" -> window.from();
             case "to" -> window.to();
-            default -> night.coreTransit().orElseThrow();
+            default -> night.core().highest().orElseThrow();
         };
-        assertThat(night.coreBest()).contains(expected);
+        assertThat(night.core().best()).contains(expected);
         for (Instant t = window.from(); t.isBefore(window.to()); t = t.plus(Duration.ofMinutes(5))) {
-            assertThat(night.core(t).altitudeDeg())
-                    .isLessThanOrEqualTo(night.core(expected).altitudeDeg() + 1e-6);
+            assertThat(night.core().at(t).altitudeDeg())
+                    .isLessThanOrEqualTo(night.core().at(expected).altitudeDeg() + 1e-6);
         }
     }
 
@@ -234,17 +238,19 @@ class NightTest {
     }
 
     @Test
-    void one_looks_at_the_core_while_it_is_up_and_else_towards_the_equator() {
+    void one_looks_at_the_core_while_it_is_up_else_at_what_is_brightest_else_towards_the_equator() {
         Night night = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, NightRules.USUAL);
         assertThat(night.aim(night.best()))
-                .isEqualTo(new Night.Aim(night.core(night.best()).direction(), Night.Towards.CORE));
-        assertThat(night.aim(night.span().from()))
-                .isEqualTo(new Night.Aim(new Direction(180, 45), Night.Towards.OPEN_SKY));
-        Night south = night(-33.9, 151.2, "2027-12-20", "Australia/Sydney");
-        Instant down = south.coreSet().orElseThrow().plus(Duration.ofHours(1));
-        assertThat(south.aim(down).direction()).isEqualTo(new Direction(0, 45));
-        assertThat(night.coreSeen(night.best())).isTrue();
-        assertThat(night.coreSeen(night.span().from())).isFalse();
+                .isEqualTo(new Night.Aim(night.core().at(night.best()), Optional.of(Sight.CORE)));
+        // after noon the winter Milky Way is high, and Cygnus has set
+        assertThat(night.aim(night.span().from()).at()).contains(Sight.WINTER);
+        Night evening = Night.of(LEDGE, LocalDate.of(2027, 10, 1), LISBON, NightRules.USUAL);
+        assertThat(evening.aim(evening.at(700)).at()).contains(Sight.CYGNUS);
+        // with the galactic pole overhead all of the plane lies along the horizon
+        Night spring = Night.of(new Site(27, 0, 0), LocalDate.of(2027, 4, 2), ZoneOffset.UTC, NightRules.USUAL);
+        assertThat(spring.aim(spring.at(718))).isEqualTo(Night.Aim.open(new Direction(180, 45)));
+        assertThat(night.core().seen(night.best())).isTrue();
+        assertThat(night.core().seen(night.span().from())).isFalse();
     }
 
     /** Any subject asks for its own windows: here Jupiter above a ridge of 20°. */
@@ -307,7 +313,7 @@ class NightTest {
     void without_moonless_hours_the_dark_ones_are_the_window() {
         Night full = Night.of(LEDGE, LocalDate.of(2027, 12, 13), LISBON, NightRules.USUAL);
         Night winter = Night.of(LEDGE, LocalDate.of(2027, 12, 28), LISBON, NightRules.USUAL);
-        assertThat(full.coreWindow()).isEmpty();
+        assertThat(full.core().window()).isEmpty();
         assertThat(full.darkWindow())
                 .isEqualTo(
                         full.moonless().isEmpty()
@@ -345,18 +351,18 @@ class NightTest {
     @Test
     void why_the_core_is_not_up_is_said() {
         Night north = night(54.8, 9.4, "2027-04-06", "Europe/Berlin");
-        assertThat(north.coreUp()).isEmpty();
-        assertThat(north.whyNoCore(List.of(north.span())))
+        assertThat(north.core().up()).isEmpty();
+        assertThat(north.core().whyNot(List.of(north.span())))
                 .isEqualTo("the core stands no higher than 6.2\u00b0 (10\u00b0 is wanted)");
-        Instant early = north.coreTransit().orElseThrow().minus(Duration.ofHours(6));
-        assertThat(north.whyNoCore(List.of(new Interval(early, early.plusSeconds(600)))))
+        Instant early = north.core().highest().orElseThrow().minus(Duration.ofHours(6));
+        assertThat(north.core().whyNot(List.of(new Interval(early, early.plusSeconds(600)))))
                 .isEqualTo("the core stays below the horizon");
         Night far = night(68, 15, "2027-03-06", "Europe/Oslo");
-        assertThat(far.whyNoCore(List.of(far.span()))).isEqualTo("the core stays below the horizon");
+        assertThat(far.core().whyNot(List.of(far.span()))).isEqualTo("the core stays below the horizon");
         NightRules wall = NightRules.USUAL.withSkyline(
                 Skyline.of(List.of(new Skyline.Point(0, 30), new Skyline.Point(120, 30), new Skyline.Point(240, 30))));
         Night hidden = Night.of(LEDGE, LocalDate.of(2027, 6, 8), LISBON, wall);
-        assertThat(hidden.coreUp()).isEmpty();
-        assertThat(hidden.whyNoCore(List.of(hidden.span()))).isEqualTo("the skyline hides the core");
+        assertThat(hidden.core().up()).isEmpty();
+        assertThat(hidden.core().whyNot(List.of(hidden.span()))).isEqualTo("the skyline hides the core");
     }
 }

@@ -59,16 +59,16 @@ class YearOfNightsTest {
                     .isCloseTo(moment.observed(Body.SUN, observer).altitudeDeg(), within(0.01));
             if (year.sunAltitudeDeg(i) > 2) {
                 assertThat(year.moonAltitudeDeg(i)).isNaN();
-                assertThat(year.coreAltitudeDeg(i)).isNaN();
+                assertThat(year.altitudeDeg(i)).isNaN();
                 assertThat(year.moonFraction(i)).isNaN();
                 assertThat(year.lamps(i).moonAltitudeDeg()).isEqualTo(-90);
                 continue;
             }
             assertThat(year.moonAltitudeDeg(i)).isCloseTo(moon.altitudeDeg(), within(0.01));
-            assertThat(year.coreAltitudeDeg(i)).isCloseTo(core.altitudeDeg(), within(0.01));
+            assertThat(year.altitudeDeg(i)).isCloseTo(core.altitudeDeg(), within(0.01));
             double offMoon = Angles.halfTurn(year.lamps(i).moonAzimuthDeg() - moon.azimuthDeg());
             assertThat(offMoon * Math.cos(Math.toRadians(moon.altitudeDeg()))).isCloseTo(0, within(0.01));
-            double offCore = Angles.halfTurn(year.coreAzimuthDeg(i) - core.azimuthDeg());
+            double offCore = Angles.halfTurn(year.azimuthDeg(i) - core.azimuthDeg());
             assertThat(offCore * Math.cos(Math.toRadians(core.altitudeDeg()))).isCloseTo(0, within(0.01));
             assertThat(year.moonFraction(i))
                     .isCloseTo(Illumination.of(Body.MOON, moment).fraction(), within(0.01));
@@ -100,8 +100,8 @@ class YearOfNightsTest {
         double behind = 0;
         double free = 0;
         for (int i = 0; i < open.samples(); i++) {
-            behind += hidden.coreContrastPercent(i);
-            free += open.coreContrastPercent(i);
+            behind += hidden.contrastPercent(i);
+            free += open.contrastPercent(i);
         }
         assertThat(behind).isLessThan(0.5 * free);
     }
@@ -114,10 +114,10 @@ class YearOfNightsTest {
         double hours = 0;
         for (int i = 0; i < date.lengthOfMonth(); i++) {
             Night night = Night.of(LEDGE, date.plusDays(i), LISBON, NightRules.USUAL);
-            hours += Interval.total(night.coreDark()).toSeconds() / 3600.0;
+            hours += Interval.total(night.core().inDark()).toSeconds() / 3600.0;
         }
         double[] found =
-                year(LEDGE, first, date.lengthOfMonth(), "Europe/Lisbon").coreHoursByMonth();
+                year(LEDGE, first, date.lengthOfMonth(), "Europe/Lisbon").hoursByMonth();
         assertThat(found[month]).isCloseTo(hours, within(0.05 * hours + 0.01));
     }
 
@@ -150,7 +150,7 @@ class YearOfNightsTest {
         assertThat(year.zenithMagnitude(fresh)).isBetween(21.5, 22.1);
         assertThat(year.zenithMagnitude(full)).isLessThan(19.5);
         Direction core = Direction.of(Moment.at(year.instant(fresh)).local(FixedPoint.CORE, Observer.at(LEDGE)));
-        assertThat(year.coreContrastPercent(fresh))
+        assertThat(year.contrastPercent(fresh))
                 .isCloseTo(
                         SkyGlow.natural()
                                 .coreContrastPercent(

@@ -42,7 +42,7 @@ class EclipseSheetTest {
             Rig.of(Suns.BODY, Suns.lens(400, 5.6, true), List.of(Suns.DENSITY_5)));
 
     private static Trip trip(Optional<LocalTime> back) {
-        return Trip.of(C.night(), Duration.ofMinutes(40), Duration.ofMinutes(15), back, "");
+        return Trip.of(C.night(), List.of(new Stop("", Duration.ofMinutes(40), Duration.ofMinutes(15), "")), back);
     }
 
     private static Schedule schedule(Trip trip, Plan... plans) {
@@ -101,9 +101,10 @@ class EclipseSheetTest {
         // half an hour, then 16 minutes of work
         assertThat(alone.there().from()).isEqualTo(opens.minusSeconds(46 * 60));
         assertThat(alone.there().to()).isEqualTo(opens.plus(plan.lasts()).plusSeconds(15 * 60));
-        assertThat(alone.leavesHome()).isEqualTo(alone.there().from().minusSeconds(55 * 60));
+        assertThat(alone.leavesHome(schedule(alone, plan)))
+                .isEqualTo(alone.there().from().minusSeconds(55 * 60));
         assertThat(schedule(alone, plan).left()).isEmpty();
-        assertThat(Clashes.of(schedule(alone, plan), alone, C, WorkTimes.USUAL)).isEmpty();
+        assertThat(Clashes.of(schedule(alone, plan), alone, WorkTimes.USUAL)).isEmpty();
 
         Trip both = usual.reaching(List.of(night, plan), WorkTimes.USUAL);
         assertThat(both.there().from()).isEqualTo(usual.there().from());
@@ -125,7 +126,7 @@ class EclipseSheetTest {
         assertThat(early.there().to()).isEqualTo(eleven);
         assertThat(early.turnBack()).contains(eleven);
         Schedule held = schedule(early, TAKE.pinnedAt(opens).plan(C));
-        assertThat(Clashes.of(held, early, C, WorkTimes.USUAL))
+        assertThat(Clashes.of(held, early, WorkTimes.USUAL))
                 .extracting(Clash::kind)
                 .contains(Clash.Kind.TURN_BACK);
 

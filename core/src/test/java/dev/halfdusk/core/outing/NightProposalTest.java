@@ -7,8 +7,10 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Named;
+import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Gear;
@@ -32,6 +34,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -76,7 +79,7 @@ class NightProposalTest {
 
     /** Over a mark in the south where the core passes; a mark in the north is none. */
     @ParameterizedTest
-    @CsvSource({"176, CORE_OVER_MARK", "10, CORE_HIGHEST"})
+    @CsvSource({"176, SIGHT_OVER_MARK", "10, SIGHT_HIGHEST"})
     void a_mark_under_the_core_decides(double bearing, Wish.Kind kind) {
         Circumstances c = at(37.6, "2027-06-04", "Europe/Lisbon", new Mark("Arch", bearing, 140, 24, 13, 0));
         assertThat(NightProposal.of(c, List.of(WIDE), List.of(), 1, 0)
@@ -92,9 +95,18 @@ class NightProposalTest {
         // full moon: no dark, but light on the land
         assertThat(names(NightProposal.of(at(37.6, "2027-06-18", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)))
                 .containsExactly("Ground at blue hour", "Moonlit ground");
-        // winter in the north: no core, a long night
-        assertThat(names(NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)))
-                .containsExactly("Star trails", "Ground at blue hour");
+        // winter: no core, a long night, and what shows best for long enough, which in the north is Cygnus
+        List<Proposed> winter = NightProposal.of(at(60, "2027-12-28", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0);
+        assertThat(names(winter)).containsExactly("Milky Way", "Star trails", "Ground at blue hour");
+        assertThat(winter.get(0).take().wish().asked()).isEqualTo(Asked.of(Sight.CYGNUS));
+        assertThat(winter.get(0).why()).matches("Cygnus is up in a sky that is dark, .* % brighter than its sky\\.");
+        assertThat(NightProposal.of(at(37.6, "2028-01-27", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)
+                        .get(0)
+                        .why())
+                .startsWith("The winter Milky Way is up");
+        // a bright summer night in the north: nothing shows plainly
+        assertThat(names(NightProposal.of(at(57, "2027-07-02", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0)))
+                .containsExactly("Ground at blue hour");
         // midsummer beyond the circle: the sun never sets
         assertThat(NightProposal.of(at(69, "2027-06-21", "Europe/Lisbon"), List.of(WIDE), List.of(), 1, 0))
                 .isEmpty();
@@ -167,7 +179,7 @@ class NightProposalTest {
                 new NightProposal.Ranked(WIDE, wide),
                 new NightProposal.Ranked(OLD, old),
                 new NightProposal.Ranked(LONG, tele));
-        assertThat(NightProposal.ofRanked(c, ranked, List.of(), 1, 0)
+        assertThat(NightProposal.ofRanked(c, ranked, List.of(), 1, 0, Optional.empty())
                         .get(0)
                         .take()
                         .camera()
@@ -177,7 +189,12 @@ class NightProposalTest {
 
     private static Circumstances cloudy(Circumstances c, double percent) {
         return new Circumstances(
-                c.night(), c.from(), c.known(), t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)), 12);
+                c.night(),
+                c.from(),
+                c.known(),
+                t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)),
+                12,
+                OptionalDouble.empty());
     }
 
     @Test

@@ -4,10 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
+import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
@@ -17,7 +22,9 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Answer;
+import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Focus;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.NamedCamera;
@@ -26,6 +33,8 @@ import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -42,6 +51,12 @@ class ScheduleTest {
     private static final Rig RIG = Rig.of(
             CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200),
             new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+
+    private static final Site SITE = new Site(37.6, -8.8, 0);
+    private static final Circumstances C = Circumstances.of(
+            Night.of(SITE, LocalDate.parse("2027-06-08"), ZoneId.of("Europe/Lisbon"), NightRules.USUAL),
+            Standpoint.at(SITE, Skyline.FLAT, SkyGlow.natural()),
+            List.of());
 
     private static Instant at(int minute) {
         return DUSK.plus(Duration.ofMinutes(minute));
@@ -64,6 +79,7 @@ class ScheduleTest {
         Take take = Take.of(name, new Free(Math.max(1, minutes), hands), camera);
         return new Plan(
                 take,
+                C,
                 new Wish.When(List.of(windows), best),
                 Duration.ofMinutes(minutes),
                 hands,

@@ -46,6 +46,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -86,13 +87,20 @@ class TakesSheetTest {
 
     private static final Trip TRIP = new Trip(
             THERE,
-            Duration.ofMinutes(40),
-            Duration.ofMinutes(15),
-            Optional.of(clock(4, 30)),
-            "cliff edge without fence");
+            List.of(new Stop("", Duration.ofMinutes(40), Duration.ofMinutes(15), "cliff edge without fence")),
+            Optional.of(clock(4, 30)));
+
+    /** The same takes at the same times, under another forecast. */
+    private static Schedule under(Circumstances c, Schedule s) {
+        return new Schedule(
+                s.slots().stream()
+                        .map(x -> new Slot(x.plan().take().plan(c), x.prepares(), x.runs(), x.swap()))
+                        .toList(),
+                s.left());
+    }
 
     private static List<RunSheet.Line> acts(Circumstances c, Schedule schedule) {
-        return RunSheet.of(c, schedule, TRIP, WorkTimes.USUAL).stream()
+        return RunSheet.of(c, under(c, schedule), TRIP, WorkTimes.USUAL).stream()
                 .filter(RunSheet.Line::act)
                 .toList();
     }
@@ -136,11 +144,24 @@ class TakesSheetTest {
         assertThat(acts.get(11).what()).startsWith("Home");
     }
 
+    /** Where the needle points 3.5° west of north a true 172° reads 176°. */
+    @Test
+    void bearings_are_the_compass_s_too_where_one_knows_how_far_it_is_off() {
+        assertThat(RunSheet.bearing(172, OptionalDouble.empty())).isEqualTo("172\u00b0");
+        assertThat(RunSheet.bearing(172, OptionalDouble.of(-3.5))).isEqualTo("172\u00b0 (176\u00b0 by compass)");
+        assertThat(RunSheet.bearing(2, OptionalDouble.of(12))).isEqualTo("2\u00b0 (350\u00b0 by compass)");
+        Circumstances known =
+                new Circumstances(C.night(), C.from(), C.known(), t -> Optional.empty(), 12, OptionalDouble.of(10));
+        assertThat(acts(known, night()))
+                .filteredOn(l -> l.what().startsWith("Composition frame of Circles"))
+                .singleElement()
+                .satisfies(l -> assertThat(l.what()).contains("looking 0\u00b0 (350\u00b0 by compass), 22\u00b0 up"));
+    }
+
     /** Who is still at it when it is time is told to go: at that minute, and not before or after. */
     @Test
     void who_is_not_done_turns_back_on_time() {
-        Trip tide = new Trip(
-                new Interval(clock(19, 0), clock(0, 50)), Duration.ZERO, Duration.ZERO, Optional.of(clock(0, 50)), "");
+        Trip tide = new Trip(new Interval(clock(19, 0), clock(0, 50)), List.of(Stop.HERE), Optional.of(clock(0, 50)));
         assertThat(RunSheet.of(C, night(), tide, WorkTimes.USUAL))
                 .filteredOn(l -> l.what().startsWith("Turn back now"))
                 .extracting(RunSheet.Line::when)
@@ -174,7 +195,8 @@ class TakesSheetTest {
     }
 
     private static Circumstances weather(Function<Instant, WeatherHour> hour) {
-        return new Circumstances(C.night(), C.from(), C.known(), t -> Optional.of(hour.apply(t)), 12);
+        return new Circumstances(
+                C.night(), C.from(), C.known(), t -> Optional.of(hour.apply(t)), 12, OptionalDouble.empty());
     }
 
     /** A battery for 50 of 116 frames: changed after 16 and 66, so that the long arcs come last, in the pause of a second. */
@@ -256,11 +278,11 @@ class TakesSheetTest {
                         NIGHT.rise(HorizonEvent.Kind.SUN).orElseThrow(),
                         free.there().to()))
                 .isEqualTo(Duration.ofMinutes(30));
-        Trip tide = Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(3, 10)), "");
+        Trip tide = Trip.of(NIGHT, List.of(Stop.HERE), Optional.of(LocalTime.of(3, 10)));
         assertThat(tide.there().to()).isEqualTo(clock(3, 10));
         assertThat(tide.turnBack()).contains(clock(3, 10));
         // by day there is no turning back from the night
-        assertThat(Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(15, 0)), "")
+        assertThat(Trip.of(NIGHT, List.of(Stop.HERE), Optional.of(LocalTime.of(15, 0)))
                         .turnBack())
                 .isEmpty();
         assertThat(free.from(clock(23, 30)).from()).isEqualTo(clock(23, 30));
@@ -295,7 +317,7 @@ class TakesSheetTest {
     }
 
     private static List<Clash> clashes(Circumstances c, Schedule s, Trip trip) {
-        return Clashes.of(s, trip, c, WorkTimes.USUAL);
+        return Clashes.of(under(c, s), trip, WorkTimes.USUAL);
     }
 
     private static Slot slot(Plan plan, Instant opens) {
@@ -321,7 +343,7 @@ class TakesSheetTest {
                         slot(portrait, clock(23, 30)),
                         slot(panorama, clock(23, 30)),
                         slot(lamp, clock(5, 0))),
-                new Trip(THERE, Duration.ZERO, Duration.ZERO, Optional.empty(), ""));
+                new Trip(THERE, List.of(Stop.HERE), Optional.empty()));
         assertThat(found)
                 .extracting(Clash::kind)
                 .containsExactly(Clash.Kind.CAMERA, Clash.Kind.HANDS, Clash.Kind.AWAY, Clash.Kind.WINDOW);
@@ -408,14 +430,15 @@ class TakesSheetTest {
         assertThat(kinds(C, slot(trails, clock(23, 0)), slot(more, clock(1, 0))))
                 .containsExactly(Clash.Kind.CARD);
 
-        Trip walk = new Trip(WHOLE.there(), Duration.ZERO, Duration.ofMinutes(15), Optional.empty(), "");
+        Trip walk = new Trip(
+                WHOLE.there(), List.of(new Stop("", Duration.ZERO, Duration.ofMinutes(15), "")), Optional.empty());
         assertThat(clashes(C, by(core), walk)).extracting(Clash::kind).containsExactly(Clash.Kind.WAY_BACK);
         assertThat(clashes(C, by(), walk)).isEmpty();
     }
 
     @Test
     void who_stays_too_long_is_told_to_turn_back() {
-        Trip tide = Trip.of(NIGHT, Duration.ZERO, Duration.ZERO, Optional.of(LocalTime.of(1, 40)), "");
+        Trip tide = Trip.of(NIGHT, List.of(Stop.HERE), Optional.of(LocalTime.of(1, 40)));
         Slot core = held(new Free(20, false), 1, 30);
         Clash late = clashes(C, by(core), tide).get(0);
         assertThat(late.kind()).isEqualTo(Clash.Kind.TURN_BACK);
@@ -431,11 +454,11 @@ class TakesSheetTest {
         Slot b = slot(at("b", new Free(10, true), "B", 23, 2), clock(23, 2));
         Slot d = slot(at("d", new Free(10, true), "D", 23, 4), clock(23, 4));
         Schedule three = by(a, b, d);
-        assertThat(Clashes.of(three, WHOLE, C, WorkTimes.USUAL)).hasSize(2);
-        List<Clash> two = Clashes.of(three, WHOLE, C, WorkTimes.USUAL.with(2));
+        assertThat(Clashes.of(three, WHOLE, WorkTimes.USUAL)).hasSize(2);
+        List<Clash> two = Clashes.of(three, WHOLE, WorkTimes.USUAL.with(2));
         assertThat(two).extracting(Clash::takes).containsExactly(List.of("a", "b", "d"));
         assertThat(two.get(0).way()).isEqualTo("Begin d at 23:16, or bring someone.");
-        assertThat(Clashes.of(three, WHOLE, C, WorkTimes.USUAL.with(3))).isEmpty();
+        assertThat(Clashes.of(three, WHOLE, WorkTimes.USUAL.with(3))).isEmpty();
     }
 
     /** At new moon the moon sets with the sun: at midnight it is down. */

@@ -89,11 +89,11 @@ class OverMarkTest {
         OverMark over = OverMark.of(arch, 3, OverMark.usualHighest(arch));
         assertThat(over.fromAltitudeDeg()).isCloseTo(9.0903, within(1e-4));
         assertThat(over.toAltitudeDeg()).isEqualTo(30);
-        assertThat(over.core(5)).isEqualTo(new Wanted.Core(over.fromAltitudeDeg(), 30, 169, 175));
-        assertThat(over.core(12).fromAltitudeDeg()).isEqualTo(12);
+        assertThat(over.standing(5)).isEqualTo(new Wanted.Standing(over.fromAltitudeDeg(), 30, 169, 175));
+        assertThat(over.standing(12).fromAltitudeDeg()).isEqualTo(12);
         assertThat(OverMark.usualHighest(new Mark("Cliff", 10, 100, 70, 5, 0)))
                 .isEqualTo(45); // 35° and ten more, rounded up
-        assertThat(new OverMark(2, 5, 3, 20).core(0)).isEqualTo(new Wanted.Core(3, 20, 357, 7));
+        assertThat(new OverMark(2, 5, 3, 20).standing(0)).isEqualTo(new Wanted.Standing(3, 20, 357, 7));
         assertThatThrownBy(() -> new OverMark(2, 0, 3, 20)).isInstanceOf(OutOfRange.class);
         assertThatThrownBy(() -> new OverMark(2, 5, 3, 91)).isInstanceOf(OutOfRange.class);
         assertThatThrownBy(() -> over.find(Body.MOON, LEDGE, FROM, 21)).isInstanceOf(OutOfRange.class);

@@ -9,6 +9,7 @@ import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
@@ -44,7 +45,8 @@ class SampledTest {
     void bearings_are_crossed_at_their_minute(double lat, double lon, String zone, double from, double to) {
         Site site = new Site(lat, lon, 5);
         YearOfNights year = year(site, "2027-06-08", 1, zone, Skyline.FLAT);
-        NightWish wish = new NightWish(0, 12, 4, new Wanted.Core(0, 90, from, to), Set.of(), Set.of(), Set.of());
+        NightWish wish =
+                new NightWish(0, Dark.sun(12), 4, new Wanted.Standing(0, 90, from, to), Set.of(), Set.of(), Set.of());
         Sampled sampled = new Sampled(year, wish);
         int crossings = 0;
         for (int i = 1; i + 1 < year.samples(); i++) {
@@ -103,7 +105,8 @@ class SampledTest {
     }
 
     private static AtSample moonlit(double allowance) {
-        NightWish wish = new NightWish(0, 18, allowance, new Wanted.DarkSky(), Set.of(), Set.of(), Set.of());
+        NightWish wish =
+                new NightWish(0, Dark.ASTRONOMICAL, allowance, new Wanted.DarkSky(), Set.of(), Set.of(), Set.of());
         return (year, sample) -> new Sampled(year, wish).moonAllowed(sample);
     }
 
@@ -157,11 +160,11 @@ class SampledTest {
                 SkyGlow.ofZenith(18));
         assertThat(NightSearch.find(year, NightWish.USUAL))
                 .isNotEmpty()
-                .allMatch(h -> h.core().orElseThrow().contrastPercent() > 20)
+                .allMatch(h -> h.top().orElseThrow().contrastPercent() > 20)
                 .allMatch(NightSearch.Hit::plain);
         assertThat(NightSearch.find(city, NightWish.USUAL))
                 .isNotEmpty()
-                .allMatch(h -> h.core().orElseThrow().contrastPercent() < 20)
+                .allMatch(h -> h.top().orElseThrow().contrastPercent() < 20)
                 .noneMatch(NightSearch.Hit::plain);
         assertThat(NightSearch.find(year, NightWish.DARK)).isNotEmpty().noneMatch(NightSearch.Hit::plain);
     }

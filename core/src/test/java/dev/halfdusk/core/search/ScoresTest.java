@@ -44,8 +44,8 @@ class ScoresTest {
         List<NightSearch.Hit> hits = NightSearch.find(nights("2027-03-01", 200), NightWish.USUAL);
         for (NightSearch.Hit h : hits) {
             double score = 50 * Math.min(1, h.hours() / 4)
-                    + 30 * Math.min(1, h.core().orElseThrow().contrastPercent() / 110)
-                    + 20 * Math.min(1, h.core().orElseThrow().altitudeDeg() / 50);
+                    + 30 * Math.min(1, h.top().orElseThrow().contrastPercent() / 110)
+                    + 20 * Math.min(1, h.top().orElseThrow().altitudeDeg() / 50);
             assertThat(h.score()).isCloseTo(score, within(0.051));
         }
         assertThat(hits.get(0).score()).isGreaterThan(70);
@@ -57,14 +57,15 @@ class ScoresTest {
         int moonlit = 0;
         for (NightSearch.Hit h : NightSearch.find(nights("2027-06-01", 30), NightWish.USUAL)) {
             Night exact = Night.of(LEDGE, h.date(), LISBON, NightRules.USUAL);
-            double lost = Interval.total(Interval.common(exact.dark(), exact.coreUp()))
-                                    .toMinutes()
-                            / 60.0
-                    - Interval.total(exact.coreDark()).toMinutes() / 60.0;
+            double lost =
+                    Interval.total(Interval.common(exact.dark(), exact.core().up()))
+                                            .toMinutes()
+                                    / 60.0
+                            - Interval.total(exact.core().inDark()).toMinutes() / 60.0;
             assertThat(h.reasons().get(0))
                     .isEqualTo(String.format(Locale.ROOT, "%.1f h of core in the dark", h.hours()));
             assertThat(h.reasons().get(1))
-                    .contains(h.core().orElseThrow().stance().words())
+                    .contains(h.top().orElseThrow().stance().words())
                     .startsWith("core up to 2");
             String moon = h.reasons().get(2);
             if (lost > 0.3) {
@@ -195,7 +196,7 @@ class ScoresTest {
                 SkyGlow.ofZenith(17.5));
         List<NightSearch.Hit> hits = NightSearch.find(city, NightWish.USUAL);
         assertThat(hits).isNotEmpty().allSatisfy(h -> {
-            double contrast = h.core().orElseThrow().contrastPercent();
+            double contrast = h.top().orElseThrow().contrastPercent();
             assertThat(contrast).isLessThan(6);
             assertThat(h.score()).isCloseTo(5 * contrast, within(0.051));
         });

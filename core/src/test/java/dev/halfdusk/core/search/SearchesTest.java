@@ -11,8 +11,10 @@ import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
@@ -51,14 +53,14 @@ class SearchesTest {
 
     /** To the minute, in the light of the same moon, and with the core as the night's own sheet shows it. */
     private static void agrees(NightSearch.Hit hit, Night exact) {
-        Interval window = exact.coreWindow().orElseThrow();
+        Interval window = exact.core().window().orElseThrow();
         assertThat(hit.window().from()).isCloseTo(window.from(), within(45, ChronoUnit.SECONDS));
         assertThat(hit.window().to()).isCloseTo(window.to(), within(45, ChronoUnit.SECONDS));
         assertThat(hit.hours()).isCloseTo(window.length().toSeconds() / 3600.0, within(0.03));
-        NightSearch.CoreTop top = hit.core().orElseThrow();
-        Instant best = exact.coreBest().orElseThrow();
+        NightSearch.Top top = hit.top().orElseThrow();
+        Instant best = exact.core().best().orElseThrow();
         assertThat(top.when()).isCloseTo(best, within(90, ChronoUnit.SECONDS));
-        assertThat(top.altitudeDeg()).isCloseTo(exact.core(best).altitudeDeg(), within(0.05));
+        assertThat(top.altitudeDeg()).isCloseTo(exact.core().at(best).altitudeDeg(), within(0.05));
         assertThat(top.stance()).isEqualTo(exact.arch(best).stance());
     }
 
@@ -69,7 +71,7 @@ class SearchesTest {
         for (int i = 0; i < 60; i++) {
             LocalDate date = year.date(i);
             Night exact = Night.of(LEDGE, date, LISBON, NightRules.USUAL);
-            double hours = Interval.total(exact.coreDark()).toMinutes() / 60.0;
+            double hours = Interval.total(exact.core().inDark()).toMinutes() / 60.0;
             var hit = hits.stream().filter(h -> h.date().equals(date)).findFirst();
             if (hours > 1.03) {
                 assertThat(hit).as("%s has %s h", date, hours).isPresent();
@@ -90,22 +92,36 @@ class SearchesTest {
     void wishes_narrow_the_search() {
         YearOfNights year = year(LEDGE, "2027-01-01", 365, "Europe/Lisbon");
         NightWish fridays = new NightWish(
-                0.5, 18, 0, Wanted.Core.above(10), Set.of(), Set.of(DayOfWeek.FRIDAY), Set.of(Month.JUNE, Month.JULY));
+                0.5,
+                Dark.ASTRONOMICAL,
+                0,
+                Wanted.Standing.above(10),
+                Set.of(),
+                Set.of(DayOfWeek.FRIDAY),
+                Set.of(Month.JUNE, Month.JULY));
         assertThat(NightSearch.find(year, fridays))
                 .isNotEmpty()
                 .allMatch(h -> h.date().getDayOfWeek() == DayOfWeek.FRIDAY
                         && Set.of(Month.JUNE, Month.JULY).contains(h.date().getMonth()));
         NightWish south = new NightWish(
-                0.5, 18, 0, new Wanted.Core(10, 90, 170, 190), Set.of(Galaxy.Stance.LEANING), Set.of(), Set.of());
+                0.5,
+                Dark.ASTRONOMICAL,
+                0,
+                new Wanted.Standing(10, 90, 170, 190),
+                Set.of(Galaxy.Stance.LEANING),
+                Set.of(),
+                Set.of());
         assertThat(NightSearch.find(year, south))
                 .isNotEmpty()
-                .allMatch(h -> h.core().orElseThrow().azimuthDeg() >= 169.9
-                        && h.core().orElseThrow().azimuthDeg() <= 190.1
-                        && h.core().orElseThrow().stance() == Galaxy.Stance.LEANING);
-        NightWish moonlit = new NightWish(1, 18, 4, Wanted.Core.above(10), Set.of(), Set.of(), Set.of());
+                .allMatch(h -> h.top().orElseThrow().azimuthDeg() >= 169.9
+                        && h.top().orElseThrow().azimuthDeg() <= 190.1
+                        && h.top().orElseThrow().stance() == Galaxy.Stance.LEANING);
+        NightWish moonlit =
+                new NightWish(1, Dark.ASTRONOMICAL, 4, Wanted.Standing.above(10), Set.of(), Set.of(), Set.of());
         assertThat(NightSearch.find(year, moonlit))
                 .hasSizeGreaterThan(NightSearch.find(year, NightWish.USUAL).size());
-        NightWish never = new NightWish(5, 18, 0, Wanted.Core.above(60), Set.of(), Set.of(), Set.of());
+        NightWish never =
+                new NightWish(5, Dark.ASTRONOMICAL, 0, Wanted.Standing.above(60), Set.of(), Set.of(), Set.of());
         assertThat(NightSearch.find(year, never)).isEmpty();
     }
 
@@ -146,16 +162,16 @@ class SearchesTest {
 
     @Test
     void a_wish_across_north_wraps_around() {
-        Wanted.Core north = new Wanted.Core(10, 40, 350, 10);
+        Wanted.Standing north = new Wanted.Standing(10, 40, 350, 10);
         assertThat(north.holds(20, 355)).isTrue();
         assertThat(north.holds(20, 5)).isTrue();
         assertThat(north.holds(20, 180)).isFalse();
         assertThat(north.holds(9.9, 5)).isFalse();
         assertThat(north.holds(40.1, 5)).isFalse();
         assertThat(north.holds(40, 350)).isTrue();
-        assertThat(Wanted.Core.above(10).holds(89, 180)).isTrue();
-        assertThatThrownBy(() -> new Wanted.Core(90, 90, 0, 0)).isInstanceOf(OutOfRange.class);
-        assertThatThrownBy(() -> new Wanted.Core(0, 90, 361, 0)).isInstanceOf(OutOfRange.class);
+        assertThat(Wanted.Standing.above(10).holds(89, 180)).isTrue();
+        assertThatThrownBy(() -> new Wanted.Standing(90, 90, 0, 0)).isInstanceOf(OutOfRange.class);
+        assertThatThrownBy(() -> new Wanted.Standing(0, 90, 361, 0)).isInstanceOf(OutOfRange.class);
     }
 
     @ParameterizedTest
@@ -259,20 +275,21 @@ class SearchesTest {
                 YearOfNights.of(LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural());
         NightWish strict = new NightWish(
                 2,
-                18,
+                Dark.ASTRONOMICAL,
                 0,
-                new Wanted.Core(15, 90, 150, 200),
+                new Wanted.Standing(15, 90, 150, 200),
                 Set.of(Galaxy.Stance.STANDING),
                 Set.of(DayOfWeek.FRIDAY),
                 Set.of(Month.JULY));
         int found = NightSearch.find(year, strict).size();
-        List<Relaxation> all = Relaxation.of(strict);
-        assertThat(all).hasSize(7);
+        List<Relaxation> all = Relaxation.of(strict, Sight.CORE);
+        assertThat(all).hasSize(8);
         assertThat(all).allMatch(r -> NightSearch.find(year, r.wish()).size() >= found);
         assertThat(all.stream().map(Relaxation::wish))
                 .containsExactly(
                         wish(1, 0, 15, 150, 200, Galaxy.Stance.STANDING, Set.of(DayOfWeek.FRIDAY), Set.of(Month.JULY)),
                         wish(2, 0, 5, 150, 200, Galaxy.Stance.STANDING, Set.of(DayOfWeek.FRIDAY), Set.of(Month.JULY)),
+                        strict.asDarkAs(Dark.sun(12)),
                         wish(
                                 2,
                                 0.5,
@@ -285,16 +302,16 @@ class SearchesTest {
                         wish(2, 0, 15, 0, 0, Galaxy.Stance.STANDING, Set.of(DayOfWeek.FRIDAY), Set.of(Month.JULY)),
                         new NightWish(
                                 2,
-                                18,
+                                Dark.ASTRONOMICAL,
                                 0,
-                                new Wanted.Core(15, 90, 150, 200),
+                                new Wanted.Standing(15, 90, 150, 200),
                                 Set.of(),
                                 Set.of(DayOfWeek.FRIDAY),
                                 Set.of(Month.JULY)),
                         wish(2, 0, 15, 150, 200, Galaxy.Stance.STANDING, Set.of(), Set.of(Month.JULY)),
                         wish(2, 0, 15, 150, 200, Galaxy.Stance.STANDING, Set.of(DayOfWeek.FRIDAY), Set.of()));
-        NightWish none = new NightWish(0, 18, 1, Wanted.Core.above(0), Set.of(), Set.of(), Set.of());
-        assertThat(Relaxation.of(none)).isEmpty();
+        NightWish none = new NightWish(0, Dark.sun(12), 1, Wanted.Standing.above(0), Set.of(), Set.of(), Set.of());
+        assertThat(Relaxation.of(none, Sight.CORE)).isEmpty();
     }
 
     private static NightWish wish(
@@ -307,7 +324,13 @@ class SearchesTest {
             Set<DayOfWeek> weekdays,
             Set<Month> months) {
         return new NightWish(
-                hours, 18, moon, new Wanted.Core(altitude, 90, from, to), Set.of(stance), weekdays, months);
+                hours,
+                Dark.ASTRONOMICAL,
+                moon,
+                new Wanted.Standing(altitude, 90, from, to),
+                Set.of(stance),
+                weekdays,
+                months);
     }
 
     /** The beginner's question in winter: dark and moonless, whatever stands there; as long as the exact nights say. */
@@ -315,13 +338,13 @@ class SearchesTest {
     void dark_nights_without_the_core() {
         YearOfNights winter = year(LEDGE, "2027-11-20", 40, "Europe/Lisbon");
         assertThat(NightSearch.find(winter, NightWish.USUAL)).isEmpty();
-        NightWish dark = new NightWish(6, 18, 0, new Wanted.DarkSky(), Set.of(), Set.of(), Set.of());
+        NightWish dark = new NightWish(6, Dark.ASTRONOMICAL, 0, new Wanted.DarkSky(), Set.of(), Set.of(), Set.of());
         List<NightSearch.Hit> hits = NightSearch.find(winter, dark);
         assertThat(hits).hasSizeBetween(10, 30).allSatisfy(h -> {
             Night exact = Night.of(LEDGE, h.date(), LISBON, NightRules.USUAL);
             double moonless = Interval.total(exact.moonless()).toSeconds() / 3600.0;
             assertThat(h.hours()).isCloseTo(moonless, within(0.05));
-            assertThat(h.core()).isEmpty();
+            assertThat(h.top()).isEmpty();
             assertThat(h.reasons().get(0)).contains("dark sky without moon");
             double darkness = Math.min(1, (h.skyMagnitude() - 18) / 4);
             assertThat(h.score()).isCloseTo(50 * Math.min(1, h.hours() / 8) + 50 * darkness, within(0.06));
@@ -345,7 +368,7 @@ class SearchesTest {
 
     private static List<NightSearch.Hit> part(YearOfNights year, double azimuth, double altitude) {
         Wanted part = new Wanted.PartOfSky(new Direction(azimuth, altitude));
-        return NightSearch.find(year, new NightWish(2, 18, 0, part, Set.of(), Set.of(), Set.of()));
+        return NightSearch.find(year, new NightWish(2, Dark.ASTRONOMICAL, 0, part, Set.of(), Set.of(), Set.of()));
     }
 
     @ParameterizedTest
@@ -356,7 +379,7 @@ class SearchesTest {
     })
     void the_season_of_the_core(double latitude, String first, boolean inSeason) {
         Site site = new Site(latitude, -8.8, 0);
-        CoreSeason season = CoreSeason.of(year(site, first, 366, "UTC"));
+        Season season = Season.of(year(site, first, 366, "UTC"));
         assertThat(season.inSeason()).isEqualTo(inSeason);
         for (LocalDate edge :
                 List.of(season.begins().orElseThrow(), season.ends().orElseThrow())) {
@@ -373,13 +396,13 @@ class SearchesTest {
 
     private static double coreHours(Site site, LocalDate date) {
         Night night = Night.of(site, date, ZoneId.of("UTC"), NightRules.USUAL);
-        return Interval.total(Interval.common(night.dark(), night.coreUp())).toSeconds() / 3600.0;
+        return Interval.total(Interval.common(night.dark(), night.core().up())).toSeconds() / 3600.0;
     }
 
     @Test
     void far_north_the_core_has_no_season() {
-        CoreSeason none = CoreSeason.of(year(new Site(66, 20, 0), "2027-06-01", 366, "UTC"));
-        assertThat(none).isEqualTo(new CoreSeason(false, Optional.empty(), Optional.empty()));
+        Season none = Season.of(year(new Site(66, 20, 0), "2027-06-01", 366, "UTC"));
+        assertThat(none).isEqualTo(new Season(false, Optional.empty(), Optional.empty()));
     }
 
     /** A night belongs to the new moon it is nearest to: half way between those of 6 January and 5 February 2000 lies the night of the 20th. */

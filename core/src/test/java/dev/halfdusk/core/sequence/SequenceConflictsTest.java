@@ -100,7 +100,7 @@ class SequenceConflictsTest {
     @Test
     void the_core_must_be_up_when_it_begins() {
         Night night = night(LEDGE, "2027-04-06", ZONE);
-        Interval up = night.coreUp().get(0);
+        Interval up = night.core().up().get(0);
         Sequence s = new Sequence(40, 30, 1);
         Conflict c = atCore(s, up.from().minusSeconds(300), night).get(0);
         assertThat(c.words()).isEqualTo("The core is up from " + clock(up.from()) + " to " + clock(up.to()) + " only.");
@@ -117,7 +117,7 @@ class SequenceConflictsTest {
     @Test
     void the_core_must_be_up_when_it_ends() {
         Night night = night(LEDGE, "2027-08-02", ZONE);
-        Interval up = night.coreUp().get(0);
+        Interval up = night.core().up().get(0);
         Conflict c = atCore(new Sequence(40, 30, 1), up.to().minusSeconds(600), night)
                 .get(0);
         assertThat(c.ways()).extracting(WayOut::words).containsExactly("stop at 19 frames");
@@ -277,8 +277,8 @@ class SequenceConflictsTest {
         assertThat(found.get(0).words()).contains("fills 100 %");
         assertThat(found.get(1).words()).contains("70 % of cloud");
         assertThat(found.get(2).words()).contains("before the last 30 frames"); // 30 × 31 − 1 s
-        Instant early = night.coreUp().get(0).from().minusSeconds(1200);
-        var core = night.core(early);
+        Instant early = night.core().up().get(0).from().minusSeconds(1200);
+        var core = night.core().at(early);
         SequenceConflicts.Circumstances atCore = new SequenceConflicts.Circumstances(
                 night,
                 setup(LEDGE, new Direction(core.azimuthDeg(), core.altitudeDeg())),
@@ -290,15 +290,15 @@ class SequenceConflictsTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(low.words())
-                .contains("is up from " + clock(night.coreUp().get(0).from()));
+                .contains("is up from " + clock(night.core().up().get(0).from()));
         WayOut later = low.ways().get(0);
         assertThat(later.begins())
                 .isBetween(
-                        night.coreUp().get(0).from(),
-                        night.coreUp().get(0).from().plusSeconds(60));
+                        night.core().up().get(0).from(),
+                        night.core().up().get(0).from().plusSeconds(60));
         // towards the end of its time so many frames are left as close before it sets: 31 × 20 − 1 s
-        Instant late = night.coreUp().get(0).to().minusSeconds(619);
-        var setting = night.core(late);
+        Instant late = night.core().up().get(0).to().minusSeconds(619);
+        var setting = night.core().at(late);
         SequenceConflicts.Circumstances atSetting = new SequenceConflicts.Circumstances(
                 night,
                 setup(LEDGE, new Direction(setting.azimuthDeg(), setting.altitudeDeg())),

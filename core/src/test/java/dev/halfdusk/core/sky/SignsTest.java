@@ -49,9 +49,9 @@ class SignsTest {
         for (int i = 0; i < 300; i++) {
             Observer observer = anywhere(random);
             Moment moment = Moment.at(WHEN.plusSeconds(random.nextInt(80_000_000)));
-            Direction core = Direction.of(moment.local(Galaxy.onPlane(0), observer));
-            Direction one = Direction.of(moment.local(Galaxy.onPlane(0.05), observer));
-            Direction other = Direction.of(moment.local(Galaxy.onPlane(-0.05), observer));
+            Direction core = Direction.of(moment.local(Galaxy.point(0, 0), observer));
+            Direction one = Direction.of(moment.local(Galaxy.point(0.05, 0), observer));
+            Direction other = Direction.of(moment.local(Galaxy.point(-0.05, 0), observer));
             Direction higher = one.altitudeDeg() > other.altitudeDeg() ? one : other;
             double right = Angles.halfTurn(higher.azimuthDeg() - core.azimuthDeg());
             double rise = higher.altitudeDeg() - core.altitudeDeg();

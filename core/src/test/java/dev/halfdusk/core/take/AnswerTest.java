@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -32,6 +33,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -126,7 +128,12 @@ class AnswerTest {
         Circumstances calm = june(18);
         Instant t = calm.night().highest(Body.MOON);
         Circumstances windy = new Circumstances(
-                calm.night(), calm.from(), calm.known(), i -> Optional.of(new WeatherHour(i, 0, 0, 0, 6, 15, 50)), 12);
+                calm.night(),
+                calm.from(),
+                calm.known(),
+                i -> Optional.of(new WeatherHour(i, 0, 0, 0, 6, 15, 50)),
+                12,
+                OptionalDouble.empty());
         Take take = Take.of("moon", new Moon(3, 1), "A", ZOOM);
         assertThat(take.onLensMm()).isEqualTo(400);
         assertThat(take.aperture()).isEqualTo(8);
@@ -220,7 +227,7 @@ class AnswerTest {
     /** Metered 2 s become 2.5 s at p = 1.31; a stop less is one second, for which film needs nothing, a stop more 4 s and 6.1 s. */
     @Test
     void a_bracket_on_film_is_a_stop_in_what_film_sees() {
-        NightScene film = new NightScene(100, Math.log(64 / 2.0) / Math.log(2), 5, 1.31, false);
+        NightScene film = new NightScene(100, Math.log(64 / 2.0) / Math.log(2), 5, 1.31, false, NightSceneKind.STREET);
         List<Program.Step> steps = Take.of("street", film, "A", WIDE)
                 .set(20, 8)
                 .plan(june(4))

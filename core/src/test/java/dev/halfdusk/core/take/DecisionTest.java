@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -195,7 +196,7 @@ class DecisionTest {
                 .isCloseTo(4, within(0.2));
         assertThat(steps.get(3).settings().seconds() * steps.get(3).settings().iso() / first)
                 .isCloseTo(0.5, within(0.05));
-        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false), "A", WIDE)
+        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false, NightSceneKind.STREET), "A", WIDE)
                 .with(own);
         assertThat(steps(street)).hasSize(4);
         // frames of a panorama belong together
@@ -207,7 +208,7 @@ class DecisionTest {
     /** Half a second for the first of a street's bracket makes the others a stop to either side of that. */
     @Test
     void what_is_decided_of_a_bracket_moves_all_of_it() {
-        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false), "A", WIDE)
+        Take street = Take.of("street", new NightScene(100, 3, 3, 1, false, NightSceneKind.STREET), "A", WIDE)
                 .with(of("shutterSeconds", 0.5));
         assertThat(steps(street))
                 .extracting(s -> BODY.label(s.settings().seconds()))

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.fireworks.Display;
+import dev.halfdusk.core.fireworks.Fired;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -141,5 +143,49 @@ class DevelopedAnswerTest {
         assertThat(lit).hasSizeGreaterThan(2000);
         assertThat(lit[lit.length * 95 / 100]).isBetween(0.18, 0.3);
         assertThat(lit[lit.length - 1]).isLessThan(1);
+    }
+
+    /** Streaks stand a stop below white by every school's ISO and from wherever they are seen, and a stop more is seen. */
+    @ParameterizedTest
+    @CsvSource({"100, 600, 24", "200, 600, 24", "50, 600, 24", "100, 1200, 50", "200, 300, 24"})
+    void streaks_are_drawn_and_do_not_burn(double iso, double distance, double focal) {
+        Circumstances c = at(37.6, 20.5, LocalDate.of(2027, 8, 14));
+        Rig rig = Rig.of(BODY, new Lens(24, 70, 2.8, 2.8, Projection.RECTILINEAR));
+        Fireworks.Seen seen = new Fireworks.Seen(distance, 200, 0, 150, 0);
+        Fireworks fireworks = new Fireworks(18, 4, iso, 90, seen, Fireworks.Changes.NONE);
+        Take take = Take.of("display", fireworks, "A", rig);
+        Take set = take.set(focal, fireworks.usualAperture(rig, focal));
+        double level = streak(set, c);
+        assertThat(level).isBetween(0.33, 0.5);
+        Take open = set.set(focal, set.aperture() / Math.sqrt(2));
+        assertThat(streak(open, c)).isGreaterThan(1.15 * level);
+    }
+
+    /** Of a shell that breaks while the first frame is open: what a tenth of its drawing outshines, as a share of white. */
+    private static double streak(Take take, Circumstances c) {
+        Plan plan = take.plan(c);
+        Instant t = middle(plan);
+        Settings settings = plan.program().apply(t).steps().get(0).settings();
+        Setup setup = take.setup(c, t);
+        Display display = take.subject().display().orElseThrow();
+        Fired fired = new Fired(
+                display.points().get(0),
+                display.shell(),
+                -display.shell().flightSeconds() - 0.2,
+                0,
+                Fired.Colour.GOLD,
+                7);
+        Photograph p = Photograph.take(
+                Scene.open(c.from(), setup.moment()).firing(List.of(fired)),
+                Shot.of(setup, settings, Shot.USUAL_KELVIN),
+                Window.whole(SENSOR, 1200),
+                1);
+        double[] drawn = IntStream.range(0, p.electrons(1).length)
+                .mapToDouble(k -> Math.min(1, p.electrons(1)[k] / p.saturationE()))
+                .filter(share -> share > 2 * DARK)
+                .sorted()
+                .toArray();
+        assertThat(drawn).hasSizeGreaterThan(300);
+        return drawn[drawn.length * 9 / 10];
     }
 }

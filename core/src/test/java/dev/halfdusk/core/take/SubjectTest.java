@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
@@ -45,10 +46,16 @@ class SubjectTest {
     static Stream<Arguments> subjects() {
         return Stream.of(
                 Arguments.of(
-                        new MilkyWay(5), Set.of(Need.DARK, Need.NO_MOON, Need.CORE), List.of(TIMER), List.of(), false),
+                        new MilkyWay(5), Set.of(Need.DARK, Need.NO_MOON, Need.SIGHT), List.of(TIMER), List.of(), false),
                 Arguments.of(new Arch(0.3, 15, 5), DEEP, List.of("level base"), List.of(), false),
                 Arguments.of(new Stack(20, 5), DEEP, List.of(TIMER), List.of(), false),
                 Arguments.of(new Ground(3, 60), NONE, List.of(), List.of(), false),
+                Arguments.of(
+                        new SkyAndGround(2, 240, 5),
+                        Set.of(Need.DARK, Need.NO_MOON, Need.SIGHT),
+                        List.of(TIMER, "release"),
+                        List.of(),
+                        false),
                 Arguments.of(new People(4, 4), DARK, List.of(), List.of("lead them there and back with a lamp"), false),
                 Arguments.of(
                         new Painting(new LightPainting(100, 30, 5), 20, 800, 3, 20),
@@ -57,7 +64,9 @@ class SubjectTest {
                         List.of("never shine into eyes"),
                         false),
                 Arguments.of(new Trails(15, 30, 1, 5), DARK, List.of(TIMER), List.of(), true),
+                Arguments.of(new Meteors(120), DARK, List.of(TIMER, "heater band"), List.of(), false),
                 Arguments.of(new Clip(10, 25, 15), NONE, List.of(TIMER), List.of(), false),
+                Arguments.of(new Variety(3, 3), DARK, List.of(TIMER), List.of(), false),
                 Arguments.of(new Free(20, false), NONE, List.of(), List.of(), false),
                 Arguments.of(
                         new Moon(1, 2),
@@ -84,7 +93,7 @@ class SubjectTest {
                         List.of("organiser's cordon", "Never go to a shell that did not burst"),
                         false),
                 Arguments.of(
-                        new NightScene(100, 3, 3, 1, false),
+                        new NightScene(100, 3, 3, 1, false, NightSceneKind.STREET),
                         NONE,
                         List.of("cable release", "lens hood"),
                         List.of("Traffic: stand off the road", "mind the edge"),
@@ -133,7 +142,8 @@ class SubjectTest {
                 .aimed(aim)
                 .held(Orientation.PORTRAIT)
                 .pinnedAt(at)
-                .with(decision);
+                .with(decision)
+                .at(2);
         assertThat(take)
                 .isEqualTo(new Take(
                         "second",
@@ -146,7 +156,8 @@ class SubjectTest {
                         demand,
                         wish,
                         Optional.of(at),
-                        decision));
+                        decision,
+                        2));
         assertThat(take.pinned(Optional.empty()).pinned()).isEmpty();
         Gear.Battery battery = new Gear.Battery(400, 180);
         Gear.Card card = new Gear.Card(64, 100);

@@ -10,6 +10,7 @@ import dev.halfdusk.core.eclipse.LunarEclipses;
 import dev.halfdusk.core.eclipse.Suns;
 import dev.halfdusk.core.exposure.CompositionFrame;
 import dev.halfdusk.core.exposure.LightPainting;
+import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -88,7 +89,7 @@ class TakesTest {
                 new EclipsedMoon(150, 0.8, 2.5, 0.5, -1),
                 new EclipsedSun(300, 200, 8, true),
                 new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE),
-                new NightScene(100, 3, 3, 1, false),
+                new NightScene(100, 3, 3, 1, false, NightSceneKind.STREET),
                 new Free(20, false));
     }
 
@@ -211,9 +212,9 @@ class TakesTest {
     @Test
     void the_core_is_taken_about_its_best_instant() {
         Circumstances c = june(8);
-        Wish.When when = Wish.of(Wish.Kind.CORE_HIGHEST).when(c).lasting(Duration.ofMinutes(20));
-        assertThat(when.windows()).isEqualTo(c.night().coreDark());
-        assertThat(when.best()).contains(c.night().coreBest().orElseThrow().minus(Duration.ofMinutes(10)));
+        Wish.When when = Wish.of(Wish.Kind.SIGHT_HIGHEST).when(c).lasting(Duration.ofMinutes(20));
+        assertThat(when.windows()).isEqualTo(c.night().core().inDark());
+        assertThat(when.best()).contains(c.night().core().best().orElseThrow().minus(Duration.ofMinutes(10)));
     }
 
     /** From the sun at −4° to −8°, by its own altitude; in the evening and in the morning. */
@@ -251,13 +252,16 @@ class TakesTest {
     void the_core_over_a_mark() {
         Circumstances c = june(8);
         Wish.When when =
-                Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Arch")).when(c).lasting(Duration.ofMinutes(10));
+                Wish.over(Wish.Kind.SIGHT_OVER_MARK, Named.of("Arch")).when(c).lasting(Duration.ofMinutes(10));
         assertThat(when.windows()).hasSize(1);
         Instant middle = when.best().orElseThrow().plus(Duration.ofMinutes(5));
-        assertThat(c.night().core(middle).azimuthDeg()).isCloseTo(176, within(0.5));
+        assertThat(c.night().core().at(middle).azimuthDeg()).isCloseTo(176, within(0.5));
         assertThat(when.windows().get(0).length()).isBetween(Duration.ofMinutes(16), Duration.ofMinutes(28));
-        assertThat(c.night().core(when.windows().get(0).from()).azimuthDeg()).isBetween(172.5, 174.0);
-        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Barn")).when(c).windows())
+        assertThat(c.night().core().at(when.windows().get(0).from()).azimuthDeg())
+                .isBetween(172.5, 174.0);
+        assertThat(Wish.over(Wish.Kind.SIGHT_OVER_MARK, Named.of("Barn"))
+                        .when(c)
+                        .windows())
                 .isEmpty();
     }
 
@@ -403,7 +407,7 @@ class TakesTest {
     void wishes_have_words() {
         assertThat(Wish.between(LocalTime.of(23, 0), LocalTime.of(2, 0)).words())
                 .isEqualTo("between two times: 23:00 to 02:00");
-        assertThat(Wish.over(Wish.Kind.CORE_OVER_MARK, Named.of("Arch")).words())
+        assertThat(Wish.over(Wish.Kind.SIGHT_OVER_MARK, Named.of("Arch")).words())
                 .isEqualTo("core over a mark: Arch");
         assertThat(Wish.of(Wish.Kind.DARK).words()).isEqualTo("while it is dark, without moon");
     }
@@ -564,7 +568,7 @@ class TakesTest {
     @Test
     void the_composition_frame_is_as_bright_as_the_take() {
         Circumstances c = june(18);
-        Plan street = Take.of("street", new NightScene(100, 3, 1, 1, false), "A", RIG)
+        Plan street = Take.of("street", new NightScene(100, 3, 1, 1, false, NightSceneKind.STREET), "A", RIG)
                 .set(20, 8)
                 .plan(c);
         CompositionFrame test =
@@ -610,13 +614,18 @@ class TakesTest {
     /** Read off the shadows at EV 3, f/8: two stops less than 8 s; a sensor and film of exponent 1.3, 2^1.3 s. */
     @Test
     void shadows_get_two_stops_less() {
-        assertThat(new NightScene(100, 3, 1, 1, true).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, 3, 1, 1, true, NightSceneKind.STREET)
+                        .settings(RIG.body(), 8)
+                        .seconds())
                 .isCloseTo(2, within(0.01));
-        assertThat(new NightScene(100, 3, 1, 1.3, true).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, 3, 1, 1.3, true, NightSceneKind.STREET)
+                        .settings(RIG.body(), 8)
+                        .seconds())
                 .isCloseTo(2.462, within(0.001));
-        NightScene scene = new NightScene(100, 3, 1, 1.3, true);
+        NightScene scene = new NightScene(100, 3, 1, 1.3, true, NightSceneKind.STREET);
         assertThat(scene.midEv100()).isEqualTo(5);
-        assertThat(new NightScene(100, 3, 1, 1.3, false).midEv100()).isEqualTo(3);
+        assertThat(new NightScene(100, 3, 1, 1.3, false, NightSceneKind.STREET).midEv100())
+                .isEqualTo(3);
         // open 2.462 s for the 2 s that the meter says: as slow as ISO 81
         Settings open = scene.settings(RIG.body(), 8);
         assertThat(scene.metered(open)).isCloseTo(2, within(1e-9));
@@ -628,20 +637,26 @@ class TakesTest {
     /** EV 3 at f/8 and ISO 100: 64 / 8 = 8 s; a stop either way 4 and 16; on film of exponent 1.3 8^1.3 = 14.9 s. */
     @Test
     void a_night_scene_goes_by_its_light() {
-        NightScene street = new NightScene(100, 3, 3, 1, false);
+        NightScene street = new NightScene(100, 3, 3, 1, false, NightSceneKind.STREET);
         assertThat(street.settings(RIG.body(), 8).seconds()).isCloseTo(8, within(0.01));
-        assertThat(new NightScene(100, 3, 3, 1.3, false).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, 3, 3, 1.3, false, NightSceneKind.STREET)
+                        .settings(RIG.body(), 8)
+                        .seconds())
                 .isCloseTo(14.93, within(0.01));
-        assertThat(new NightScene(100, -6, 1, 1, false).settings(RIG.body(), 8).seconds())
+        assertThat(new NightScene(100, -6, 1, 1, false, NightSceneKind.STREET)
+                        .settings(RIG.body(), 8)
+                        .seconds())
                 .isEqualTo(900);
-        assertThat(new NightScene(100, 20, 1, 1, false).settings(RIG.body(), 2).seconds())
+        assertThat(new NightScene(100, 20, 1, 1, false, NightSceneKind.STREET)
+                        .settings(RIG.body(), 2)
+                        .seconds())
                 .isCloseTo(1 / 8192.0, within(1e-6));
         Plan plan = Take.of("street", street, "A", RIG).set(20, 8).plan(june(4));
         Program p = plan.program().apply(plan.when().windows().get(0).from());
         assertThat(p.steps())
                 .extracting(s -> Math.round(s.settings().seconds()))
                 .containsExactly(8L, 4L, 16L);
-        Plan one = Take.of("street", new NightScene(100, 3, 2, 1, false), "A", RIG)
+        Plan one = Take.of("street", new NightScene(100, 3, 2, 1, false, NightSceneKind.STREET), "A", RIG)
                 .set(20, 8)
                 .plan(june(4));
         assertThat(one.program().apply(plan.when().windows().get(0).from()).frames())
