@@ -31,6 +31,7 @@ class ArchitectureTest {
             "eclipse",
             "fireworks",
             "frame",
+            "lighttable",
             "camera",
             "take",
             "outing",

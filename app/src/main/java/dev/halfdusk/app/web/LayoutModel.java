@@ -12,23 +12,31 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice(annotations = Controller.class)
 class LayoutModel {
 
+    private static final String TONIGHT = "tonight";
+    private static final String WHAT = "what and when";
+    private static final String WITH = "with what";
+    private static final String AFTER = "what came of it";
+
+    /** By when one needs them. */
     private static final List<View> VIEWS = List.of(
-            new View("Dusk board", "/", "b"),
-            new View("Places", "/places", "p"),
-            new View("Nights", "/nights", "n"),
-            new View("Outings", "/outings", "o"),
-            new View("Events", "/events", "v"),
-            new View("Kit", "/kit", "k"),
-            new View("Frame", "/frame", "f"),
-            new View("Sequences", "/sequences", "s"),
-            new View("Bench", "/bench", "e"));
+            new View("Dusk board", "/", "b", TONIGHT),
+            new View("Outings", "/outings", "o", TONIGHT),
+            new View("Events", "/events", "v", WHAT),
+            new View("Nights", "/nights", "n", WHAT),
+            new View("Places", "/places", "p", WHAT),
+            new View("Kit", "/kit", "k", WITH),
+            new View("Bench", "/bench", "e", WITH),
+            new View("Frame", "/frame", "f", WITH),
+            new View("Sequences", "/sequences", "s", WITH),
+            new View("Light table", "/lighttable", "t", AFTER));
 
     /**
      * A word on the rail.
      *
      * @param key pressed after g
+     * @param group the question that it answers
      */
-    public record View(String name, String path, String key) {}
+    public record View(String name, String path, String key, String group) {}
 
     /** The view a page belongs to: "/outings" for "/outings/3/edit". */
     private static String section(String path) {

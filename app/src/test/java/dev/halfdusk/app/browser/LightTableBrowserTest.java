@@ -1,0 +1,42 @@
+package dev.halfdusk.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import org.junit.jupiter.api.Test;
+
+/** The demo's test frames, and one of one's own. */
+class LightTableBrowserTest extends BrowserTest {
+
+    @Test
+    void a_made_up_night_is_judged_and_a_frame_is_laid_beside_it() {
+        page.navigate(url("/lighttable"));
+        Locator frames = page.getByLabel("Frames on the table").getByRole(AriaRole.LINK);
+        assertThat(frames).hasCount(3);
+        assertThat(page.locator("#verdict")).containsText("The stars are lines");
+        assertThat(page.getByText("Next change:").locator("..")).containsText("shutter");
+        assertThat(page.locator("main svg ellipse").first()).isVisible();
+        frames.nth(1).click();
+        assertThat(page.locator("#verdict")).containsText("focus");
+        frames.nth(2).press("Enter");
+        assertThat(page.locator("#verdict")).containsText("Good: go on");
+        assertThat(frames.nth(2)).hasAttribute("aria-current", "true");
+
+        byte[] photograph = page.request()
+                .get(url("/api/frame/photograph.png?lat=37.6&lon=-8.8&time=2027-06-08T01:30:00Z&azimuth=152&altitude=47"
+                        + "&focal=24&width=900&aperture=2&shutter=8&iso=3200"))
+                .body();
+        page.getByLabel("Frames JPEG").setInputFiles(new FilePayload[] {
+            new FilePayload("mine.png", "image/png", photograph),
+            new FilePayload("no.jpg", "image/jpeg", new byte[] {7, 7})
+        });
+        page.getByRole(AriaRole.BUTTON, named("Lay them down")).click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("no.jpg: This is no JPEG, PNG or TIFF");
+        assertThat(page.locator("h1 + p")).containsText("mine.png");
+        assertThat(frames).hasCount(4);
+        page.getByRole(AriaRole.BUTTON, named("Take it off the table")).click();
+        assertThat(frames).hasCount(3);
+    }
+}

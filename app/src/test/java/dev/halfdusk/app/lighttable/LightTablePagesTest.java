@@ -1,0 +1,219 @@
+package dev.halfdusk.app.lighttable;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.Take;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+
+@PageTest
+class LightTablePagesTest {
+
+    private static final String TAKEN =
+            "/api/frame/photograph.png?lat=37.6&lon=-8.8&time=2027-06-08T01:30:00Z&azimuth=152&altitude=47&focal=24&width=900"
+                    + "&aperture=2&shutter=120&iso=400&darkness=21.3";
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Takes takes;
+
+    @Autowired
+    private Kit kit;
+
+    private byte[] photograph() throws Exception {
+        return web.perform(get(TAKEN)).andReturn().getResponse().getContentAsByteArray();
+    }
+
+    private static MockMultipartFile file(String name, byte[] bytes) {
+        return new MockMultipartFile("files", name, null, bytes);
+    }
+
+    /** The page at the end of the reading. */
+    private String read(String address) throws Exception {
+        for (int i = 0; i < 600; i++) {
+            String page = web.perform(get(address)).andReturn().getResponse().getContentAsString();
+            if (!page.contains("Reading frames")) {
+                return page;
+            }
+            assertThat(page).contains("hx-get=\"" + address);
+            Thread.sleep(100);
+        }
+        throw new AssertionError("it never ends");
+    }
+
+    private static String found(String pattern, String page) {
+        Matcher m = Pattern.compile(pattern).matcher(page);
+        assertThat(m.find()).as("%s in %s", pattern, page).isTrue();
+        return m.group(1);
+    }
+
+    @Test
+    void a_frame_of_ones_own_is_read_judged_and_taken_off_again() throws Exception {
+        String address = web.perform(multipart("/lighttable")
+                        .file(file("<long>.png", photograph()))
+                        .file(file("notes.txt", "no picture".getBytes(StandardCharsets.UTF_8))))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        String page = read(address);
+        assertThat(page)
+                .contains("&lt;long&gt;.png", "2.0 min", "ISO 400", "24 mm", "Histogram", "<ellipse")
+                .contains("notes.txt: This is no JPEG, PNG or TIFF")
+                .contains("The stars are lines")
+                .doesNotContain("<long>");
+        String id = found("/lighttable/([0-9a-f-]{36})/whole.jpg", page);
+        byte[] whole = web.perform(get("/lighttable/" + id + "/whole.jpg"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(ImageIO.read(new ByteArrayInputStream(whole)).getWidth()).isEqualTo(900);
+        byte[] corner = web.perform(get("/lighttable/" + id + "/top-left.jpg"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(ImageIO.read(new ByteArrayInputStream(corner)).getWidth()).isEqualTo(240);
+        web.perform(get("/lighttable").param("frame", id))
+                .andExpect(content().string(containsString("/lighttable/" + id + "/remove")));
+        web.perform(post("/lighttable/" + id + "/remove")).andExpect(redirectedUrl("/lighttable?off=" + id));
+        web.perform(get("/lighttable").param("off", id))
+                .andExpect(content().string(containsString("is off the table")));
+        web.perform(get("/lighttable").param("frame", id))
+                .andExpect(content().string(not(containsString("/lighttable/" + id + "/remove"))));
+        web.perform(post("/lighttable/" + id + "/restore")).andExpect(redirectedUrl("/lighttable?frame=" + id));
+        web.perform(get("/lighttable").param("frame", id))
+                .andExpect(content().string(containsString("/lighttable/" + id + "/remove")));
+        web.perform(post("/lighttable/" + id + "/restore")).andExpect(status().isNotFound());
+        web.perform(get("/lighttable/" + id + "/../../half-dusk.jpg")).andExpect(status().is4xxClientError());
+    }
+
+    @Test
+    void what_is_no_frame_or_too_much_is_said() throws Exception {
+        web.perform(multipart("/lighttable"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose the frames")));
+        var many = multipart("/lighttable");
+        for (int i = 0; i <= 40; i++) {
+            many.file(file(i + ".png", new byte[] {1}));
+        }
+        web.perform(many)
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("At most 40 frames at once; these are 41.")));
+        String address = web.perform(multipart("/lighttable").file(file("a.zip", new byte[] {'P', 'K', 3, 4})))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        assertThat(read(address)).contains("Not read:", "a.zip: This is no JPEG");
+        web.perform(get("/lighttable").param("reading", "gone")).andExpect(status().isOk());
+        web.perform(post("/lighttable/cancel").param("reading", "gone")).andExpect(redirectedUrl("/lighttable"));
+        web.perform(post("/lighttable/examples").param("take", "0-0")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void a_folder_is_read_only_where_one_was_allowed(@TempDir Path disk) throws Exception {
+        Path root = Files.createDirectories(disk.resolve("pictures"));
+        Files.createDirectories(root.resolve("night"));
+        Path secret = Files.createDirectories(disk.resolve("secret"));
+        byte[] frame = photograph();
+        Files.write(root.resolve("night/b.png"), frame);
+        Files.write(root.resolve("night/notes.txt"), new byte[] {1});
+        Files.write(secret.resolve("a.png"), frame);
+        Files.createSymbolicLink(root.resolve("link"), secret);
+        Files.createSymbolicLink(root.resolve("night/link.png"), secret.resolve("a.png"));
+        PictureFolders folders = new PictureFolders(root.toString());
+        assertThat(folders.all()).containsExactly("night");
+        assertThat(folders.frames("night"))
+                .extracting(p -> p.getFileName().toString())
+                .containsExactly("b.png");
+        for (String outside : new String[] {"../secret", "link", "/etc", "night/../../secret", "no such", "\0"}) {
+            assertThat(folders.frames(outside)).as(outside).isEmpty();
+        }
+        assertThat(new PictureFolders("").all()).isEmpty();
+        web.perform(post("/lighttable/folder").param("folder", "night"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("none of those allowed")));
+    }
+
+    /** Elsewhere a file may still have 8 MB, though frames may have 100. */
+    @Test
+    void other_files_are_held_to_eight_megabytes() throws Exception {
+        MockMultipartFile large = new MockMultipartFile("file", "places.gpx", null, new byte[(8 << 20) + 1]);
+        web.perform(multipart("/places/import").file(large))
+                .andExpect(content().string(containsString("larger than 8 MB")));
+        web.perform(multipart("/data").file(new MockMultipartFile("file", "a.zip", null, new byte[(8 << 20) + 1])))
+                .andExpect(status().isPayloadTooLarge())
+                .andExpect(content().string(allOf(containsString("larger than 8 MB"))));
+    }
+
+    /** Of three made-up frames the first is too long and looks elsewhere, the second out of focus, the third good. */
+    @Test
+    void frames_are_compared_with_their_take() throws Exception {
+        Place place = places.add(Place.at("Lit table", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        NamedRig rig = kit.rigs().get(0);
+        LocalDate night = LocalDate.parse("2027-06-06");
+        long outing = outings.save(Outing.fresh("On the table", place, night)).id();
+        long take = takes.add(outing, Take.of("Core <1>", new MilkyWay(0), Takes.camera(rig)), rig.id());
+        String address = web.perform(post("/lighttable/examples").param("take", outing + "-" + take))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        String first = read(address);
+        assertThat(first)
+                .contains("Core &lt;1&gt;, On the table", "planned", "The stars are lines", "along the expected drift")
+                .contains("It looks elsewhere than planned", "higher", "to the left")
+                .contains("See it with that change");
+        String next = found("href=\"(/frame\\?[^\"]*shutter=[^\"]*)\"", first).replace("&amp;", "&");
+        web.perform(get(next))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("Simulated photograph")));
+        Matcher others = Pattern.compile("/lighttable\\?frame=([0-9a-f-]{36})")
+                .matcher(first.substring(first.indexOf("first test, made up</span>")));
+        StringBuilder rest = new StringBuilder();
+        while (others.find()) {
+            rest.append(web.perform(get("/lighttable").param("frame", others.group(1)))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString());
+        }
+        assertThat(rest).contains("The stars are wide all over: focus", "Good: go on");
+    }
+}

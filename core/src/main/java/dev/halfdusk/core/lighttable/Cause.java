@@ -1,0 +1,32 @@
+package dev.halfdusk.core.lighttable;
+
+/** What may be wrong with a frame, or that nothing is. */
+public enum Cause {
+    GOOD("Good: go on"),
+    CANNOT_JUDGE("Cannot be judged"),
+    DRIFT("The stars are lines: the shutter is open too long"),
+    ROTATION("The stars turn about a point: the tracker's axis"),
+    TRACKING("The stars are lines all one way: the tracker"),
+    SHAKE("The camera moved"),
+    KNOCK("Every star stands twice: wind or a touch"),
+    FOCUS("The stars are wide all over: focus"),
+    CURVATURE("The corners are wide: curvature of the field"),
+    COMA("The corners are winged: coma, wide open"),
+    TILT("One side is soft: the lens is tilted, or focused on one side"),
+    TOO_DARK("Too dark"),
+    TOO_BRIGHT("Too bright"),
+    BURNT("Stars are burnt"),
+    TINT("The sky has a tint"),
+    AIM("It looks elsewhere than planned"),
+    LEVEL("It is not level");
+
+    private final String words;
+
+    Cause(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+}

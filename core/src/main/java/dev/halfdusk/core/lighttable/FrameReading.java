@@ -1,0 +1,104 @@
+package dev.halfdusk.core.lighttable;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * What a frame shows, in numbers.
+ *
+ * @param encoding that its numbers follow
+ * @param stars spots that are drawn as stars are
+ * @param burntStars share of the brighter half of them whose middle is white
+ * @param hot bright single pixels
+ * @param parts nine of the frame, then its corners
+ * @param aim where it looked; empty where its stars were not recognised
+ * @param moon where it fills a good part of the frame
+ * @param twins where every star stands twice, apart
+ * @param lines longer than any star is drawn
+ */
+public record FrameReading(
+        int width,
+        int height,
+        Encoding encoding,
+        int stars,
+        double burntStars,
+        int hot,
+        List<Part> parts,
+        SkyReading sky,
+        Optional<Aim> aim,
+        Optional<MoonReading> moon,
+        Optional<Twins> twins,
+        List<Line> lines,
+        Known known) {
+
+    static final int NINE = 9;
+
+    /**
+     * A line across the sky.
+     *
+     * @param lengthPx of it
+     * @param evenness of its light along it, 0 dotted to 1 even
+     * @param fades whether both ends are fainter than the middle
+     */
+    public record Line(double x, double y, double lengthPx, double angleDeg, double evenness, boolean fades) {}
+
+    public FrameReading {
+        parts = List.copyOf(parts);
+        lines = List.copyOf(lines);
+    }
+
+    /** The ninths of the frame that have stars enough. */
+    public List<Part> ninths() {
+        return parts.stream().limit(NINE).filter(p -> p.shape().isPresent()).toList();
+    }
+
+    /** Top left, top right, bottom left, bottom right. */
+    public List<Part> corners() {
+        return parts.subList(Math.min(NINE, parts.size()), parts.size());
+    }
+
+    /** The middle of the frame. */
+    public Optional<StarShape> middle() {
+        return parts.isEmpty() ? Optional.empty() : parts.get(NINE / 2).shape();
+    }
+
+    /** Full width at half maximum, the median of the frame's parts, pixels; empty without stars. */
+    public OptionalDouble widthPx() {
+        return median(ninths().stream()
+                .mapToDouble(p -> p.shape().orElseThrow().widthPx())
+                .toArray());
+    }
+
+    public OptionalDouble lengthPx() {
+        return median(ninths().stream()
+                .mapToDouble(p -> p.shape().orElseThrow().lengthPx())
+                .toArray());
+    }
+
+    public OptionalDouble elongation() {
+        return median(ninths().stream()
+                .mapToDouble(p -> p.shape().orElseThrow().elongation())
+                .toArray());
+    }
+
+    /** Of the lines that stars make, the middle of them on the circle of directions, 0 to 180; empty where stars are round. */
+    public OptionalDouble angleDeg() {
+        double u = 0;
+        double v = 0;
+        for (Part p : ninths()) {
+            StarShape s = p.shape().orElseThrow();
+            u += s.lengthPx() * Math.cos(Math.toRadians(2 * s.angleDeg()));
+            v += s.lengthPx() * Math.sin(Math.toRadians(2 * s.angleDeg()));
+        }
+        if (u == 0 && v == 0) {
+            return OptionalDouble.empty();
+        }
+        double angle = Math.toDegrees(Math.atan2(v, u) / 2);
+        return OptionalDouble.of(angle < 0 ? angle + 180 : angle);
+    }
+
+    private static OptionalDouble median(double[] values) {
+        return values.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(ShapeFit.median(values));
+    }
+}

@@ -1,0 +1,33 @@
+package dev.halfdusk.core.lighttable;
+
+import org.hipparchus.exception.MathRuntimeException;
+import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.LUDecomposition;
+import org.hipparchus.linear.RealMatrix;
+
+/** Small systems of equations that are kept beside their right sides. */
+final class Linear {
+
+    /** Light is a share of white, and its squares are small. */
+    private static final double SINGULAR = 1e-14;
+
+    private Linear() {}
+
+    /** Puts the solutions for several right sides, which lie in the columns after the square matrix, in their place. False where there is none. */
+    static boolean solve(double[][] m) {
+        int n = m.length;
+        RealMatrix all = new Array2DRowRealMatrix(m, false);
+        int last = m[0].length - 1;
+        try {
+            RealMatrix found = new LUDecomposition(all.getSubMatrix(0, n - 1, 0, n - 1), SINGULAR)
+                    .getSolver()
+                    .solve(all.getSubMatrix(0, n - 1, n, last));
+            for (int i = 0; i < n; i++) {
+                System.arraycopy(found.getRow(i), 0, m[i], n, last - n + 1);
+            }
+            return true;
+        } catch (MathRuntimeException e) {
+            return false;
+        }
+    }
+}

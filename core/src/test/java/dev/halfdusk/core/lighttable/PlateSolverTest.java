@@ -1,0 +1,110 @@
+package dev.halfdusk.core.lighttable;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Scene;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Simulated photographs whose direction is known, asked for with an aim that is off. */
+class PlateSolverTest {
+
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+    private static final Instant WHEN = Instant.parse("2027-06-08T01:30:00Z");
+
+    private static FrameReading read(
+            double latitude,
+            Direction real,
+            double roll,
+            Optics lens,
+            double distortion,
+            Direction told,
+            double exifFocal) {
+        Site site = new Site(latitude, -8.8, 20);
+        Settings settings = new Settings(8, 2, 3200);
+        Scene scene = Scene.open(Standpoint.open(site, SkyGlow.ofZenith(21.3)), Moment.at(WHEN));
+        Shot shot = new Shot(
+                        Framing.of(lens, real, roll),
+                        Response.generic(6),
+                        Known.USUAL_EFFICIENCY,
+                        settings,
+                        2,
+                        0,
+                        4000,
+                        Support.TRIPOD)
+                .withDetails(new Shot.Details(
+                        0, Shot.Details.USUAL.diffusion(), false, 20, distortion, Shot.Details.USUAL.blades()));
+        Photograph photograph = Photograph.take(scene, shot, Window.whole(SENSOR, 1600), 5);
+        Optics said = Known.lens(36, exifFocal, 1600, 1067, lens.projection());
+        return LightTable.read(
+                MadeUpFrame.taken(photograph),
+                Known.NOTHING.taken(settings, WHEN).through(said).from(site, told));
+    }
+
+    @ParameterizedTest(name = "{0}: {1}/{2} roll {3}, {4} mm, told {6} off")
+    @CsvSource({
+        "37.6, 180, 30, 0, 20, 0, 4", "37.6, 40, 55, 12, 24, -3, 15", "-31.3, 150, 60, -7, 35, 0, 10",
+        "37.6, 0, 88, 90, 14, 0, 3", "48, 355, 40, 3, 50, 1, 8", "37.6, 200, 45, 0, 135, 0, 2"
+    })
+    void its_stars_say_where_a_frame_looked(
+            double latitude, double az, double alt, double roll, double focal, double distortion, double off) {
+        Optics lens = new Optics(SENSOR, focal, Projection.RECTILINEAR);
+        Direction real = new Direction(az, alt);
+        Direction told = new Direction(Angles.turn(az + off / 2), Math.max(0, alt - off / 2));
+        Aim aim = read(latitude, real, roll, lens, distortion, told, focal * 1.01)
+                .aim()
+                .orElseThrow();
+        assertThat(aim.axis().angleTo(real)).isLessThan(0.05);
+        assertThat(aim.focalMm()).isCloseTo(focal, within(0.004 * focal));
+        assertThat(aim.framing().project(real.vector()).orElseThrow().x()).isCloseTo(0, within(0.02));
+        if (alt < 80) {
+            assertThat(Angles.halfTurn(aim.rollDeg() - roll)).isCloseTo(0, within(0.1));
+        }
+    }
+
+    @Test
+    void a_fisheye_is_no_obstacle() {
+        Optics lens = new Optics(SENSOR, 15, Projection.FISHEYE);
+        Direction real = new Direction(170, 40);
+        Aim aim = read(37.6, real, 0, lens, 0, new Direction(175, 38), 15).aim().orElseThrow();
+        assertThat(aim.axis().angleTo(real)).isLessThan(0.05);
+    }
+
+    @Test
+    void stars_that_are_none_are_not_recognised() {
+        for (int i = 0; i < 6; i++) {
+            Pixels pixels = new MadeUpFrame(1200, 800, i)
+                    .sky(0.03)
+                    .stars(250, 0.02, 0.6, 0, (x, y) -> new double[] {1, 0, 0})
+                    .noise(0.002, 0.01)
+                    .linear16();
+            FrameReading r = LightTable.read(
+                    pixels,
+                    Known.NOTHING
+                            .taken(new Settings(8, 2, 3200), WHEN)
+                            .through(Known.lens(36, 20, 1200, 800, Projection.RECTILINEAR))
+                            .from(new Site(37.6, -8.8, 0), new Direction(180, 40)));
+            assertThat(r.aim()).isEmpty();
+            assertThat(r.parts().get(4).drift()).isPresent();
+        }
+    }
+}
