@@ -5,6 +5,7 @@ import com.drew.imaging.ImageProcessingException;
 import com.drew.metadata.Directory;
 import com.drew.metadata.Metadata;
 import com.drew.metadata.exif.ExifDirectoryBase;
+import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Settings;
 import java.io.ByteArrayInputStream;
@@ -53,6 +54,20 @@ public record FileFacts(
             Optional.empty(),
             1,
             false);
+
+    /** Of a frame that we took ourselves. */
+    static FileFacts own(Shot shot, Instant at) {
+        return new FileFacts(
+                OptionalDouble.of(shot.settings().seconds()),
+                OptionalDouble.of(shot.settings().aperture()),
+                OptionalDouble.of(shot.settings().iso()),
+                OptionalDouble.of(shot.framing().optics().focalMm()),
+                OptionalDouble.empty(),
+                Optional.of(LocalDateTime.ofInstant(at, ZoneOffset.UTC)),
+                Optional.of(ZoneOffset.UTC),
+                1,
+                true);
+    }
 
     /** Whatever can be read of a file of any camera. */
     static FileFacts of(byte[] file) {

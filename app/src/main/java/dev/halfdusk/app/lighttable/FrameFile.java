@@ -10,6 +10,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.ComponentSampleModel;
 import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferByte;
+import java.awt.image.DataBufferUShort;
 import java.awt.image.Raster;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -52,6 +53,11 @@ final class FrameFile {
         linear = sixteen()
                 && (facts.own()
                         || image.getColorModel().getColorSpace() == ColorSpace.getInstance(ColorSpace.CS_LINEAR_RGB));
+    }
+
+    /** A frame that never was a file. */
+    static FrameFile of(BufferedImage image, FileFacts facts) {
+        return new FrameFile(image, facts, false, false);
     }
 
     /** @throws NotAFrame with the reason */
@@ -212,38 +218,57 @@ final class FrameFile {
 
     Pixels pixels() {
         return Pixels.read(
-                width(), height(), sixteen() ? 16 : 8, linear ? Encoding.LINEAR : Encoding.SRGB, compressed, this::row);
+                width(), height(), sixteen() ? 16 : 8, linear ? Encoding.LINEAR : Encoding.SRGB, compressed,
+                (y, red, green, blue) -> row(y, 0, red, green, blue));
     }
 
-    /** A row in 16 bits. */
-    private void row(int y, int[] red, int[] green, int[] blue) {
+    /** Of a row in 16 bits as much as there is room for, from a column on. */
+    private void row(int y, int left, int[] red, int[] green, int[] blue) {
         Raster raster = image.getRaster();
         int bands = raster.getNumBands();
-        int width = width();
+        int width = Math.min(red.length, width() - left);
+        DataBuffer buffer = raster.getDataBuffer();
+        if (raster.getSampleModel() instanceof ComponentSampleModel model
+                && (bands == 1 || bands >= 3)
+                && buffer.getNumBanks() == 1
+                && raster.getParent() == null) {
+            int[] offsets = model.getBandOffsets();
+            int r = offsets[0];
+            int g = offsets[bands < 3 ? 0 : 1];
+            int b = offsets[bands < 3 ? 0 : 2];
+            int each = model.getPixelStride();
+            int at = y * model.getScanlineStride() + left * each;
+            if (buffer instanceof DataBufferByte bytes) {
+                byte[] data = bytes.getData();
+                for (int x = 0; x < width; x++, at += each) {
+                    red[x] = TO_16 * (data[at + r] & FULL);
+                    green[x] = TO_16 * (data[at + g] & FULL);
+                    blue[x] = TO_16 * (data[at + b] & FULL);
+                }
+                return;
+            }
+            if (buffer instanceof DataBufferUShort shorts) {
+                short[] data = shorts.getData();
+                for (int x = 0; x < width; x++, at += each) {
+                    red[x] = Short.toUnsignedInt(data[at + r]);
+                    green[x] = Short.toUnsignedInt(data[at + g]);
+                    blue[x] = Short.toUnsignedInt(data[at + b]);
+                }
+                return;
+            }
+        }
         if (sixteen()) {
             int[][] into = {red, green, blue};
             for (int c = 0; c < 3; c++) {
-                raster.getSamples(0, y, width, 1, bands < 3 ? 0 : c, into[c]);
+                raster.getSamples(left, y, width, 1, bands < 3 ? 0 : c, into[c]);
             }
-        } else if (raster.getDataBuffer() instanceof DataBufferByte bytes
-                && raster.getSampleModel() instanceof ComponentSampleModel model
-                && (bands == 1 || bands >= 3)
-                && bytes.getNumBanks() == 1) {
-            byte[] data = bytes.getData();
-            int[] offsets = model.getBandOffsets();
-            int at = y * model.getScanlineStride();
-            for (int x = 0; x < width; x++, at += model.getPixelStride()) {
-                red[x] = TO_16 * (data[at + offsets[0]] & FULL);
-                green[x] = TO_16 * (data[at + offsets[bands < 3 ? 0 : 1]] & FULL);
-                blue[x] = TO_16 * (data[at + offsets[bands < 3 ? 0 : 2]] & FULL);
-            }
-        } else {
-            int[] rgb = image.getRGB(0, y, width, 1, null, 0, width);
-            for (int x = 0; x < width; x++) {
-                red[x] = TO_16 * (rgb[x] >> 16 & FULL);
-                green[x] = TO_16 * (rgb[x] >> 8 & FULL);
-                blue[x] = TO_16 * (rgb[x] & FULL);
-            }
+            return;
+        }
+        int[] rgb = image.getRGB(left, y, width, 1, null, 0, width);
+        for (int x = 0; x < width; x++) {
+            red[x] = TO_16 * (rgb[x] >> 16 & FULL);
+            green[x] = TO_16 * (rgb[x] >> 8 & FULL);
+            blue[x] = TO_16 * (rgb[x] & FULL);
         }
     }
 
@@ -253,13 +278,13 @@ final class FrameFile {
         int down = Math.max(1, Math.round((float) high * out / wide));
         long[] sums = new long[3 * out * down];
         int[] counts = new int[out * down];
-        int[][] row = new int[3][width()];
+        int[][] row = new int[3][wide];
         int step = Math.max(1, wide / out / 3); // three by three pixels of the frame make one
         for (int y = top; y < top + high; y += step) {
-            row(y, row[0], row[1], row[2]);
+            row(y, left, row[0], row[1], row[2]);
             int ty = Math.min(down - 1, (int) ((long) (y - top) * down / high));
-            for (int x = left; x < left + wide; x += step) {
-                int at = ty * out + Math.min(out - 1, (int) ((long) (x - left) * out / wide));
+            for (int x = 0; x < wide; x += step) {
+                int at = ty * out + Math.min(out - 1, (int) ((long) x * out / wide));
                 counts[at]++;
                 for (int c = 0; c < 3; c++) {
                     sums[3 * at + c] += row[c][x];

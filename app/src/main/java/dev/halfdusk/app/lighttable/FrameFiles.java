@@ -58,6 +58,7 @@ public class FrameFiles {
                 told.site,
                 told.aim,
                 Known.NOTHING.support(),
+                Optional.empty(),
                 Optional.empty());
         OptionalDouble focal = told.focalMm.isPresent() ? told.focalMm : facts.focalMm();
         OptionalDouble sensor = told.sensorWidthMm.isPresent() ? told.sensorWidthMm : facts.sensorWidthMm();

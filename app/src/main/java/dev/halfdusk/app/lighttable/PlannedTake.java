@@ -56,7 +56,8 @@ record PlannedTake(
                 Optional.of(setup.pointing().axis()),
                 setup.rig().support(),
                 Optional.of(new Known.Planned(
-                        settings, peak, tolerance, setup.pointing().rollDeg())));
+                        settings, peak, tolerance, setup.pointing().rollDeg())),
+                Optional.empty());
     }
 
     Correction.Limits limits() {

@@ -37,7 +37,7 @@ class Table {
     private static final Duration EARLY = Duration.ofHours(1);
 
     /** A made-up frame's width. */
-    private static final int EXAMPLE_WIDTH = 2400;
+    private static final int EXAMPLE_WIDTH = 1800;
 
     private final Frames frames;
     private final FrameFiles files;
@@ -55,8 +55,10 @@ class Table {
      * @throws NotAFrame with the reason
      */
     TakenFrame lay(String name, byte[] bytes, List<PlannedTake> takes, boolean said) throws NotAFrame {
-        return files.inTurn(() -> {
-            FrameFile file = FrameFile.read(bytes);
+        return files.inTurn(() -> lay(name, FrameFile.read(bytes), takes, said));
+    }
+
+    private TakenFrame lay(String name, FrameFile file, List<PlannedTake> takes, boolean said) {
             Pixels pixels = file.pixels();
             PlannedTake plan = matching(file.facts(), takes, said);
             Known known = plan == null
@@ -77,7 +79,6 @@ class Table {
                             : "");
             frames.lay(frame);
             return frame;
-        });
     }
 
     private static PlannedTake matching(FileFacts facts, List<PlannedTake> takes, boolean said) {
@@ -166,11 +167,11 @@ class Table {
                 shot.support(),
                 shot.details());
         Scene scene = Scene.open(take.setup().from(), take.setup().at(at).moment());
-        byte[] file = files.inTurn(() -> CameraFile.tiff(
-                Photograph.take(
-                        scene, defocused, Window.whole(shot.framing().optics().sensor(), EXAMPLE_WIDTH), which),
-                at,
-                shot));
-        return lay(e.name + ", made up", file, List.of(take), true);
+        return files.inTurn(() -> {
+            Photograph photograph = Photograph.take(
+                    scene, defocused, Window.whole(shot.framing().optics().sensor(), EXAMPLE_WIDTH), which);
+            FrameFile file = FrameFile.of(CameraFile.image(photograph), FileFacts.own(shot, at));
+            return lay(e.name + ", made up", file, List.of(take), true);
+        });
     }
 }

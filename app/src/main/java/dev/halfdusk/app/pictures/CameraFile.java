@@ -9,6 +9,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.ColorModel;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferUShort;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
@@ -54,8 +55,14 @@ public final class CameraFile {
     private CameraFile() {}
 
     public static byte[] tiff(Photograph photograph, Instant taken, Shot shot) {
-        Window window = photograph.window();
-        short[] samples = new short[3 * window.width() * window.height()];
+        return write(image(photograph), taken, shot);
+    }
+
+    /** The linear frame as that file holds it. */
+    public static BufferedImage image(Photograph photograph) {
+        int width = photograph.window().width();
+        int height = photograph.window().height();
+        short[] samples = new short[3 * width * height];
         for (int c = 0; c < 3; c++) {
             float[] electrons = photograph.electrons(c);
             for (int i = 0; i < electrons.length; i++) {
@@ -69,10 +76,15 @@ public final class CameraFile {
                 false,
                 Transparency.OPAQUE,
                 DataBuffer.TYPE_USHORT);
-        WritableRaster raster =
-                Raster.createInterleavedRaster(DataBuffer.TYPE_USHORT, window.width(), window.height(), 3, null);
-        raster.setDataElements(0, 0, window.width(), window.height(), samples);
-        return write(new BufferedImage(linear, raster, false, null), taken, shot);
+        WritableRaster raster = Raster.createInterleavedRaster(
+                new DataBufferUShort(samples, samples.length),
+                width,
+                height,
+                3 * width,
+                3,
+                new int[] {0, 1, 2},
+                null);
+        return new BufferedImage(linear, raster, false, null);
     }
 
     public static byte[] png(Photograph photograph, Instant taken, Shot shot) {

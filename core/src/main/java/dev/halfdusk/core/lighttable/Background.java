@@ -87,6 +87,13 @@ final class Background {
         return sigma[index(x, y)];
     }
 
+    /** Of the tiles that have nothing in them. */
+    double quietSigma() {
+        float[] sorted = sigma.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 4];
+    }
+
     private int index(double x, double y) {
         int column = (int) Math.max(0, Math.min(columns - 1.0, x / tile));
         int row = (int) Math.max(0, Math.min(rows - 1.0, y / tile));

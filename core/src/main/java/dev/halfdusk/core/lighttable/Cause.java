@@ -18,7 +18,16 @@ public enum Cause {
     BURNT("Stars are burnt"),
     TINT("The sky has a tint"),
     AIM("It looks elsewhere than planned"),
-    LEVEL("It is not level");
+    LEVEL("It is not level"),
+    LATE("Opened late: bursts had broken already"),
+    EARLY("Closed early: the streaks are cut off"),
+    CROWDED("Bursts lie over each other"),
+    SMOKE("Smoke dims it"),
+    DEPTH("The ground is soft and the stars are not: depth"),
+    MOVED("It stands twice: someone moved"),
+    STRAY("Car lights run through it"),
+    HALATION("Lamps are ringed with red: halation"),
+    BANDING("The sky is banded");
 
     private final String words;
 

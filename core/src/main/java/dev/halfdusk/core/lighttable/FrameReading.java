@@ -16,6 +16,12 @@ import java.util.OptionalDouble;
  * @param moon where it fills a good part of the frame
  * @param twins where every star stands twice, apart
  * @param lines longer than any star is drawn
+ * @param bursts of fireworks
+ * @param ground below the horizon, where the direction is known
+ * @param film of a scan
+ * @param screen whether it is a camera's screen, photographed
+ * @param patch out of its middle
+ * @param starlight light of the brighter stars above the sky, their median, by the white of a pixel; 0 without stars
  */
 public record FrameReading(
         int width,
@@ -30,18 +36,15 @@ public record FrameReading(
         Optional<MoonReading> moon,
         Optional<Twins> twins,
         List<Line> lines,
+        Optional<BurstReading> bursts,
+        Optional<GroundReading> ground,
+        Optional<FilmReading> film,
+        boolean screen,
+        Patch patch,
+        double starlight,
         Known known) {
 
     static final int NINE = 9;
-
-    /**
-     * A line across the sky.
-     *
-     * @param lengthPx of it
-     * @param evenness of its light along it, 0 dotted to 1 even
-     * @param fades whether both ends are fainter than the middle
-     */
-    public record Line(double x, double y, double lengthPx, double angleDeg, double evenness, boolean fades) {}
 
     public FrameReading {
         parts = List.copyOf(parts);

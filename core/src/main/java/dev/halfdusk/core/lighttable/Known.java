@@ -30,6 +30,7 @@ import java.util.Optional;
  * @param aim where it was meant to look, the middle of the picture
  * @param support whether it followed the sky
  * @param planned what it was to become
+ * @param motif what it is of, where that is said
  */
 public record Known(
         Optional<Settings> settings,
@@ -40,7 +41,8 @@ public record Known(
         Optional<Site> site,
         Optional<Direction> aim,
         Support support,
-        Optional<Planned> planned) {
+        Optional<Planned> planned,
+        Optional<Motif> motif) {
 
     /** Half of the photons counted, a tenth lost in glass. */
     public static final double USUAL_EFFICIENCY = 0.5 * Lens.USUAL_TRANSMISSION;
@@ -56,6 +58,7 @@ public record Known(
             Optional.empty(),
             Optional.empty(),
             Support.TRIPOD,
+            Optional.empty(),
             Optional.empty());
 
     /**
@@ -69,28 +72,33 @@ public record Known(
     public record Planned(Settings settings, double peak, double tolerancePx, double rollDeg) {}
 
     public Known taken(Settings with, Instant at) {
-        return new Known(Optional.of(with), Optional.of(at), lens, body, efficiency, site, aim, support, planned);
+        return new Known(Optional.of(with), Optional.of(at), lens, body, efficiency, site, aim, support, planned, motif);
     }
 
     public Known through(Optics other) {
-        return new Known(settings, opened, Optional.of(other), body, efficiency, site, aim, support, planned);
+        return new Known(settings, opened, Optional.of(other), body, efficiency, site, aim, support, planned, motif);
     }
 
     public Known with(CameraBody other, double efficiencyOfIt) {
-        return new Known(settings, opened, lens, Optional.of(other), efficiencyOfIt, site, aim, support, planned);
+        return new Known(settings, opened, lens, Optional.of(other), efficiencyOfIt, site, aim, support, planned, motif);
     }
 
     public Known from(Site other, Direction aimed) {
         return new Known(
-                settings, opened, lens, body, efficiency, Optional.of(other), Optional.of(aimed), support, planned);
+                settings, opened, lens, body, efficiency, Optional.of(other), Optional.of(aimed), support, planned, motif);
     }
 
     public Known on(Support other) {
-        return new Known(settings, opened, lens, body, efficiency, site, aim, other, planned);
+        return new Known(settings, opened, lens, body, efficiency, site, aim, other, planned, motif);
     }
 
     public Known planned(Planned other) {
-        return new Known(settings, opened, lens, body, efficiency, site, aim, support, Optional.of(other));
+        return new Known(settings, opened, lens, body, efficiency, site, aim, support, Optional.of(other), motif);
+    }
+
+    public Known of(Motif other) {
+        return new Known(
+                settings, opened, lens, body, efficiency, site, aim, support, planned, Optional.of(other));
     }
 
     /** How the sensor answers: its own figures, or those of a usual one. */

@@ -14,8 +14,9 @@ public final class LightTable {
     private static final double HOT_VARIANCE = 0.12;
     private static final double LINE = 0.02;
     private static final double THIN = 40;
-    private static final int PIECES = 16;
-    private static final double FADED = 0.6;
+    private static final double BURST_ISO = 800;
+    private static final double BURST_LEVEL = 0.4;
+    private static final int BRIGHTER = 60;
 
     private LightTable() {}
 
@@ -26,14 +27,14 @@ public final class LightTable {
                 .mapToDouble(s -> Math.sqrt(s.longer()))
                 .toArray());
         double longest = Math.max(LINE * Math.hypot(pixels.width(), pixels.height()), 8 * usual);
-        List<FrameReading.Line> lines = new ArrayList<>();
+        List<Line> lines = new ArrayList<>();
         List<Spot> stars = new ArrayList<>();
         int hot = 0;
         for (Spot s : all.spots()) {
             double length = Math.sqrt(12 * s.longer());
             if (length > longest) {
                 if (s.longer() > THIN * s.shorter()) {
-                    line(s, pixels, length).ifPresent(lines::add);
+                    Line.of(s, pixels, length).ifPresent(lines::add);
                 }
             } else if (s.longer() < HOT_VARIANCE) {
                 hot++;
@@ -65,7 +66,30 @@ public final class LightTable {
                 moon,
                 Twins.among(stars),
                 lines,
+                bursts(pixels, encoding, known, aim.isPresent()),
+                GroundReading.of(pixels, encoding, framing, all.noise()),
+                known.motif().filter(Motif.FILM::equals).map(m -> FilmReading.of(pixels, encoding)),
+                aim.isEmpty() && LitScreen.in(pixels),
+                Patch.of(pixels, encoding),
+                starlight(stars),
                 known);
+    }
+
+    /** Where the frame is said to be of them; or where it is no sky that is known, taken as one does for them, and they are bright. */
+    private static Optional<BurstReading> bursts(Pixels pixels, Encoding encoding, Known known, boolean sky) {
+        if (known.motif().isPresent()) {
+            return known.motif().get() == Motif.FIREWORKS ? BurstReading.of(pixels, encoding) : Optional.empty();
+        }
+        boolean may = !sky && known.settings().map(s -> s.iso() <= BURST_ISO).orElse(true);
+        return may ? BurstReading.of(pixels, encoding).filter(b -> b.level() > BURST_LEVEL) : Optional.empty();
+    }
+
+    private static double starlight(List<Spot> stars) {
+        return ShapeFit.median(stars.stream()
+                .filter(s -> !s.burnt())
+                .limit(BRIGHTER)
+                .mapToDouble(s -> s.flux() / Encoding.WHITE)
+                .toArray());
     }
 
     private static Optional<Aim> aim(List<Spot> stars, Pixels pixels, Known known) {
@@ -82,46 +106,5 @@ public final class LightTable {
                 known.aim().get(),
                 known.moment().get(),
                 known.observer().orElseThrow());
-    }
-
-    /** How the light goes along a line; empty for an edge, whose one side is as bright as itself. */
-    private static Optional<FrameReading.Line> line(Spot s, Pixels pixels, double length) {
-        double angle = Math.atan2(2 * s.xy(), s.xx() - s.yy()) / 2;
-        double aside = 4 + 3 * Math.sqrt(Math.max(0, s.shorter()));
-        double[] along = new double[PIECES];
-        double lightest = 0;
-        double darkest = 0;
-        double sum = 0;
-        for (int i = 0; i < PIECES; i++) {
-            double by = length * ((i + 0.5) / PIECES - 0.5);
-            for (int off = -2; off <= 2; off++) {
-                along[i] = Math.max(along[i], at(s, pixels, angle, by, off));
-            }
-            double one = at(s, pixels, angle, by, aside);
-            double other = at(s, pixels, angle, by, -aside);
-            lightest += Math.max(one, other);
-            darkest += Math.min(one, other);
-            sum += along[i];
-        }
-        if (sum - lightest < lightest - darkest) {
-            return Optional.empty();
-        }
-        double least = Double.MAX_VALUE;
-        double most = 0;
-        for (int i = 2; i < PIECES - 2; i++) {
-            least = Math.min(least, along[i]);
-            most = Math.max(most, along[i]);
-        }
-        boolean fades = along[0] < FADED * most && along[PIECES - 1] < FADED * most;
-        double degrees = Math.toDegrees(angle);
-        return Optional.of(new FrameReading.Line(
-                s.x(), s.y(), length, degrees < 0 ? degrees + 180 : degrees, most == 0 ? 0 : least / most, fades));
-    }
-
-    private static double at(Spot s, Pixels pixels, double angle, double along, double aside) {
-        int x = (int) Math.round(s.x() + along * Math.cos(angle) - aside * Math.sin(angle) - 0.5);
-        int y = (int) Math.round(s.y() + along * Math.sin(angle) + aside * Math.cos(angle) - 0.5);
-        boolean inside = x >= 0 && y >= 0 && x < pixels.width() && y < pixels.height();
-        return inside ? pixels.light()[y * pixels.width() + x] : 0;
     }
 }

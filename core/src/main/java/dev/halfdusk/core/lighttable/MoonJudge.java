@@ -17,7 +17,7 @@ import java.util.Optional;
  * What is wrong with a frame of the moon: its lit ground first, then its edge. The shutter is turned before the ISO; the aperture stays where the
  * lens is best. What changes from frame to frame is the air, which one frame does not tell.
  */
-final class MoonJudge {
+final class MoonJudge extends Judging {
 
     private static final double BURNT = 0.02;
     private static final double LIMB_BURNT = 0.05;
@@ -32,45 +32,20 @@ final class MoonJudge {
     private static final double MOTION_SHARE = 1.6;
     private static final List<Dialled> ORDER = List.of(Dialled.SHUTTER, Dialled.ISO);
 
-    private final MoonReading moon;
-    private final FrameReading frame;
-    private final Optional<Correction.Limits> limits;
-    private final List<Finding> findings = new ArrayList<>();
+    private MoonReading moon;
 
-    private MoonJudge(MoonReading moon, FrameReading frame, Optional<Correction.Limits> limits) {
-        this.moon = moon;
-        this.frame = frame;
-        this.limits = limits;
+    MoonJudge(FrameReading reading, Optional<Correction.Limits> limits, List<Finding> findings) {
+        super(reading, limits, findings);
     }
 
-    static List<Finding> of(MoonReading moon, FrameReading frame, Optional<Correction.Limits> limits) {
-        MoonJudge judge = new MoonJudge(moon, frame, limits);
-        judge.light();
-        judge.edge();
-        judge.findings.sort(Comparator.comparingDouble(Finding::weight).reversed());
-        if (judge.findings.isEmpty()) {
-            judge.add(
-                    Cause.GOOD,
-                    Numbers.text(
-                            "lit ground at %.2f of white, nothing burnt; its edge %.1f px wide",
-                            moon.level(), moon.edgePx()),
-                    0,
-                    none(),
-                    "");
-        }
-        return List.copyOf(judge.findings);
-    }
-
-    private void add(Cause cause, String evidence, double weight, Correction change, String remedy) {
-        findings.add(new Finding(cause, evidence, weight, change, remedy));
-    }
-
-    private static Correction none() {
-        return new Correction(List.of(), 0);
+    void judge(MoonReading of) {
+        moon = of;
+        light();
+        edge();
     }
 
     private Correction by(double stops) {
-        return limits.flatMap(l -> frame.known()
+        return limits.flatMap(l -> r.known()
                         .settings()
                         .map(s -> Correction.by(
                                 Correction.STOPS.nearest(stops),
@@ -88,15 +63,15 @@ final class MoonJudge {
 
     /** By how many pixels a thing on the celestial equator moves in a second; 0 where the lens is not known or follows it. */
     private double perSecondPx() {
-        return frame.known()
+        return r.known()
                 .lens()
-                .filter(l -> !frame.known().support().tracks())
+                .filter(l -> !r.known().support().tracks())
                 .map(l -> Sidereal.RADIANS_PER_SECOND * l.focalMm() / pixelMm(l))
                 .orElse(0.0);
     }
 
     private double pixelMm(Optics lens) {
-        return Known.pixelMm(lens, frame.width());
+        return Known.pixelMm(lens, r.width());
     }
 
     private void light() {
@@ -125,7 +100,7 @@ final class MoonJudge {
 
     private void edge() {
         if (moon.smearPx() > SMEAR_PX) {
-            double moved = perSecondPx() * frame.known().seconds();
+            double moved = perSecondPx() * r.known().seconds();
             boolean its = moved > 0 && moon.smearPx() < MOTION_SHARE * moved;
             add(
                     its ? Cause.DRIFT : Cause.SHAKE,
@@ -135,7 +110,7 @@ final class MoonJudge {
                             moon.smearDeg(),
                             moved > 0 ? Numbers.text("; it can have moved by %.1f", moved) : ""),
                     moon.smearPx() / SMEAR_PX,
-                    limits.flatMap(l -> frame.known()
+                    limits.flatMap(l -> r.known()
                                     .settings()
                                     .map(s -> Correction.of(
                                             Symptom.STREAKS,

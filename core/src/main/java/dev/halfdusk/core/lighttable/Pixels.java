@@ -21,6 +21,7 @@ public final class Pixels {
     private static final int WHITE = Encoding.WHITE;
     private static final int EIGHT = 8;
     private static final int FOUR = 4;
+    private static final int SIX = 6;
 
     private final int width;
     private final int height;
@@ -28,6 +29,7 @@ public final class Pixels {
     private final boolean compressed;
     private final Encoding encoding;
     private final char[] light;
+    private final long[] burnt;
     private final float[][] coarse;
     private final int[][] counts;
     private final long low;
@@ -40,6 +42,7 @@ public final class Pixels {
             boolean compressed,
             Encoding encoding,
             char[] light,
+            long[] burnt,
             float[][] coarse,
             int[][] counts,
             long low,
@@ -50,6 +53,7 @@ public final class Pixels {
         this.compressed = compressed;
         this.encoding = encoding;
         this.light = light;
+        this.burnt = burnt;
         this.coarse = coarse;
         this.counts = counts;
         this.low = low;
@@ -81,6 +85,7 @@ public final class Pixels {
         SIDE.check(height);
         ALL.check((double) width * height);
         char[] light = new char[width * height];
+        long[] burnt = new long[words(width) * height];
         int across = (width + COARSE - 1) / COARSE;
         int down = (height + COARSE - 1) / COARSE;
         float[][] coarse = new float[3][across * down];
@@ -93,7 +98,7 @@ public final class Pixels {
                             int[][] row = new int[3][width];
                             for (int y = band * COARSE; y < Math.min(height, (band + 1) * COARSE); y++) {
                                 rows.read(y, row[0], row[1], row[2]);
-                                row(y, row, width, light, coarse, parts, counted);
+                                row(y, row, width, light, burnt, coarse, parts, counted);
                             }
                         },
                         Counted::add);
@@ -102,7 +107,7 @@ public final class Pixels {
                 channel[i] /= (float) parts[i] * WHITE;
             }
         }
-        return new Pixels(width, height, bits, compressed, encoding, light, coarse, all.counts, all.low, all.high);
+        return new Pixels(width, height, bits, compressed, encoding, light, burnt, coarse, all.counts, all.low, all.high);
     }
 
     /** What is counted of some rows. */
@@ -123,7 +128,14 @@ public final class Pixels {
     }
 
     private static void row(
-            int y, int[][] row, int width, char[] light, float[][] coarse, int[] parts, Counted counted) {
+            int y,
+            int[][] row,
+            int width,
+            char[] light,
+            long[] burnt,
+            float[][] coarse,
+            int[] parts,
+            Counted counted) {
         int lowest = WHITE >> EIGHT;
         int highest = WHITE - (lowest >> 1);
         int across = (width + COARSE - 1) / COARSE;
@@ -133,7 +145,10 @@ public final class Pixels {
             int blue = row[2][x];
             light[y * width + x] = (char) (red + 2 * green + blue + 2 >> 2);
             counted.low += red < lowest && green < lowest && blue < lowest ? 1 : 0;
-            counted.high += red >= highest || green >= highest || blue >= highest ? 1 : 0;
+            if (red >= highest || green >= highest || blue >= highest) {
+                counted.high++;
+                burnt[y * words(width) + (x >> SIX)] |= 1L << x;
+            }
             int at = y / COARSE * across + x / COARSE;
             parts[at]++;
             for (int c = 0; c < 3; c++) {
@@ -141,6 +156,16 @@ public final class Pixels {
                 counted.counts[c][row[c][x] >> FOUR]++;
             }
         }
+    }
+
+    /** Each row begins a new one, so that rows can be read at the same time. */
+    private static int words(int width) {
+        return (width + (1 << SIX) - 1) >> SIX;
+    }
+
+    /** Whether a colour of a pixel is burnt. */
+    boolean burnt(int x, int y) {
+        return (burnt[y * words(width) + (x >> SIX)] >> x & 1) != 0;
     }
 
     public int width() {

@@ -32,6 +32,8 @@ import java.util.stream.IntStream;
  *     frame's direction is not known
  * @param magenta green against red and blue: above 0 purple, below 0 green, as a share of the sky
  * @param noise of a pixel against the sky's level, as a share
+ * @param fallOffStops by which the corners are darker than the middle, as a bowl: the lens's, and what of the sky looks like it
+ * @param banding of rows or columns against those beside them, beyond their noise, as a share of the sky
  */
 public record SkyReading(
         double peak,
@@ -47,7 +49,9 @@ public record SkyReading(
         double gradientDeg,
         OptionalDouble contrast,
         double magenta,
-        double noise) {
+        double noise,
+        double fallOffStops,
+        double banding) {
 
     static final int BINS = 128;
     private static final int LOWEST = BINS / 32;
@@ -63,6 +67,7 @@ public record SkyReading(
     private static final double LOWEST_DEG = 8;
     private static final int LEAST_PLACES = 30;
     private static final double TO_MAGNITUDE = 2.5;
+    private static final double OF_MEDIAN = 1.4826;
 
     static SkyReading of(Pixels pixels, Background noise, Encoding encoding, Known known, Optional<Framing> framing) {
         double[] peaks = new double[3];
@@ -97,7 +102,55 @@ public record SkyReading(
                 (Math.toDegrees(Math.atan2(plane[2], plane[1])) + 360) % 360,
                 contrast(pixels, encoding, known, framing, plane),
                 (sides - middle[1]) / Math.max(1e-9, (sides + middle[1]) / 2),
-                noisy / sky);
+                noisy / sky,
+                -plane[3] / 2,
+                Math.max(
+                        banding(pixels, noise, encoding, pixels.height(), pixels.width(), pixels.width(), 1),
+                        banding(pixels, noise, encoding, pixels.width(), pixels.height(), 1, pixels.width())));
+    }
+
+    /** Spread of the means of lines against the two beside them, beyond what noise makes of it. */
+    private static double banding(
+            Pixels pixels, Background noise, Encoding encoding, int lines, int length, int next, int along) {
+        double[] means = new double[lines];
+        double[] spreads = new double[lines];
+        float[] table = encoding.table();
+        char[] light = pixels.light();
+        double usual = noise.levelAt(pixels.width() / 2.0, pixels.height() / 2.0);
+        double sigma = noise.sigmaAt(pixels.width() / 2.0, pixels.height() / 2.0);
+        char most = (char) Math.min(Encoding.WHITE, usual + 4 * sigma);
+        IntStream.range(0, lines).parallel().forEach(i -> {
+            double sum = 0;
+            double square = 0;
+            int n = 0;
+            for (int k = length / 4; k < length - length / 4; k++) { // the middle, where the sky is even and land is rare
+                char c = light[i * next + k * along];
+                if (c <= most) {
+                    sum += table[c];
+                    square += (double) table[c] * table[c];
+                    n++;
+                }
+            }
+            means[i] = n < LEAST_PLACES ? Double.NaN : sum / n;
+            spreads[i] = n < LEAST_PLACES ? 0 : Math.max(0, square / n - means[i] * means[i]) / n;
+        });
+        double[] off = new double[lines];
+        double expected = 0;
+        int count = 0;
+        for (int i = 1; i < lines - 1; i++) {
+            double d = means[i] - (means[i - 1] + means[i + 1]) / 2;
+            if (!Double.isNaN(d)) {
+                off[count++] = Math.abs(d);
+                expected += spreads[i] + (spreads[i - 1] + spreads[i + 1]) / 4;
+            }
+        }
+        if (count < LEAST_PLACES) {
+            return 0;
+        }
+        double found = OF_MEDIAN * ShapeFit.median(Arrays.copyOf(off, count));
+        double beyond = found * found - expected / count;
+        double level = encoding.light(usual / Encoding.WHITE);
+        return beyond <= 0 || level <= 0 ? 0 : Math.sqrt(beyond / 1.5) / level;
     }
 
     /** Where most pixels are beside the darkest, between bins by a parabola. */

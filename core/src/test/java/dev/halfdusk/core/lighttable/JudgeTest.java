@@ -34,8 +34,10 @@ class JudgeTest {
     @ParameterizedTest
     @EnumSource(
             value = Cause.class,
-            names = {"CANNOT_JUDGE", "TINT", "AIM", "LEVEL"},
-            mode = EnumSource.Mode.EXCLUDE)
+            names = {
+                "GOOD", "DRIFT", "ROTATION", "TRACKING", "SHAKE", "KNOCK", "FOCUS", "CURVATURE", "COMA", "TILT", "TOO_DARK",
+                "TOO_BRIGHT", "BURNT"
+            })
     void what_a_frame_was_spoilt_by_is_named_first(Cause cause) {
         SpoiltFrames frames = new SpoiltFrames(100L * cause.ordinal() + 7);
         for (int i = 0; i < EACH; i++) {

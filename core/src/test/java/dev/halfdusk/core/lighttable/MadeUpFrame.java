@@ -55,7 +55,7 @@ final class MadeUpFrame {
 
     /** A star whose peak would be so high if it stood still, drawn out over a line. */
     void star(double x, double y, double peak, double sigma, double length, double angle, double wings) {
-        int steps = Math.max(1, (int) Math.ceil(length * 8));
+        int steps = Math.max(1, (int) Math.ceil(length * 3));
         double reach = wings > 0 ? 8 * sigma : 5 * sigma;
         double fwhm = 2.35482 * sigma;
         double alpha = wings > 0 ? fwhm / 2 / Math.sqrt(Math.pow(2, 1 / wings) - 1) : 1;

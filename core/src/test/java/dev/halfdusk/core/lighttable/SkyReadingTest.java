@@ -23,6 +23,7 @@ import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -147,8 +148,33 @@ class SkyReadingTest {
         assertThat(r.lines()).hasSize(1);
         assertThat(r.lines().get(0).lengthPx()).isCloseTo(300, within(20.0));
         assertThat(r.lines().get(0).angleDeg()).isCloseTo(22.9, within(1.0));
-        assertThat(r.lines().get(0).evenness()).isGreaterThan(0.7);
+        assertThat(r.lines().get(0).kind()).isEqualTo(Line.Kind.SATELLITE);
         assertThat(r.lines().get(0).fades()).isFalse();
         assertThat(r.lengthPx().orElseThrow()).isLessThan(0.5);
+    }
+
+    /** Rows a little brighter or darker than those beside them, and a lens that loses a stop towards the corners. */
+    @Test
+    void banding_and_fall_off_are_measured() {
+        assertThat(lined(0, 0).banding()).isLessThan(0.003);
+        assertThat(lined(0.002, 0).banding()).isCloseTo(0.002 / 0.04, within(0.015));
+        assertThat(lined(0, 1).fallOffStops()).isCloseTo(1, within(0.15));
+        assertThat(lined(0, 0).fallOffStops()).isCloseTo(0, within(0.05));
+    }
+
+    private static SkyReading lined(double rows, double cornerStops) {
+        MadeUpFrame frame = new MadeUpFrame(900, 600, 6).sky(0.04);
+        Random random = new Random(4);
+        for (int y = 0; y < 600; y++) {
+            double row = rows * random.nextGaussian();
+            for (int x = 0; x < 900; x++) {
+                double u = x / 900.0 - 0.5;
+                double v = y / 600.0 - 0.5;
+                frame.light[y * 900 + x] =
+                        (float) (frame.light[y * 900 + x] * Math.pow(2, -2 * cornerStops * (u * u + v * v)) + row);
+            }
+        }
+        frame.stars(200, 0.01, 0.3, 0, (x, y) -> new double[] {1, 0, 0}).noise(0.002, 0.01);
+        return LightTable.read(frame.linear16(), Known.NOTHING).sky();
     }
 }
