@@ -5,6 +5,7 @@ import dev.halfdusk.app.lighttable.NotAFrame;
 import dev.halfdusk.app.lighttable.VerdictWords;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Judge;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.sky.Site;
 import io.swagger.v3.oas.annotations.Operation;
@@ -87,7 +88,10 @@ class FramesApi {
             @RequestParam(required = false) Double focal,
             @RequestParam(required = false) Double sensorWidth,
             @RequestParam(required = false) Double azimuthDeg,
-            @RequestParam(required = false) Double altitudeDeg)
+            @RequestParam(required = false) Double altitudeDeg,
+            @Parameter(description = "what it is of; found by itself where it is not said")
+                    @RequestParam(required = false)
+                    Motif of)
             throws IOException {
         together("latitudeDeg", latitudeDeg, "longitudeDeg", longitudeDeg);
         together("azimuthDeg", azimuthDeg, "altitudeDeg", altitudeDeg);
@@ -96,7 +100,8 @@ class FramesApi {
                 Optional.ofNullable(time),
                 focal == null ? OptionalDouble.empty() : OptionalDouble.of(focal),
                 sensorWidth == null ? OptionalDouble.empty() : OptionalDouble.of(sensorWidth),
-                azimuthDeg == null ? Optional.empty() : Optional.of(new Direction(azimuthDeg, altitudeDeg)));
+                azimuthDeg == null ? Optional.empty() : Optional.of(new Direction(azimuthDeg, altitudeDeg)),
+                Optional.ofNullable(of));
         try {
             FrameFiles.Result result = reader.read(file.getBytes(), told);
             return told(result.reading(), result.fromRawPreview());

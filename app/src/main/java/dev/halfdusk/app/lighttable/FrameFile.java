@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.util.Iterator;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.DoubleUnaryOperator;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -32,6 +33,8 @@ final class FrameFile {
     private static final long ELSE_BYTES = 200L << 20;
     /** Up to six as decoded, two as read, two smoothed. */
     private static final int BYTES_A_PIXEL = 11;
+
+    private static final double MOST_MEGAPIXELS = Pixels.ALL.max() / 1e6;
 
     private static final int FULL = 255;
     private static final int TO_16 = 257;
@@ -79,6 +82,25 @@ final class FrameFile {
     /** A JPEG begins so. */
     private static boolean jpeg(byte[] file) {
         return file.length > 2 && (file[0] & MARKER) == MARKER && (file[1] & MARKER) == START;
+    }
+
+    /** Of the picture as far as its head says, millions; of a raw file that of its own head, however large the picture in it. */
+    static double megapixels(byte[] file) {
+        try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
+            if (!readers.hasNext()) {
+                return MOST_MEGAPIXELS;
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(stream, true, true);
+                return (double) reader.getWidth(0) * reader.getHeight(0) / 1e6;
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException | RuntimeException e) {
+            return MOST_MEGAPIXELS;
+        }
     }
 
     private static BufferedImage decode(byte[] file) throws NotAFrame {
@@ -218,7 +240,11 @@ final class FrameFile {
 
     Pixels pixels() {
         return Pixels.read(
-                width(), height(), sixteen() ? 16 : 8, linear ? Encoding.LINEAR : Encoding.SRGB, compressed,
+                width(),
+                height(),
+                sixteen() ? 16 : 8,
+                linear ? Encoding.LINEAR : Encoding.SRGB,
+                compressed,
                 (y, red, green, blue) -> row(y, 0, red, green, blue));
     }
 
@@ -291,14 +317,27 @@ final class FrameFile {
                 }
             }
         }
+        byte[] seen = linear ? Developed.SEEN : Developed.AS_IT_IS;
         int[] rgb = new int[out * down];
         for (int i = 0; i < rgb.length; i++) {
             for (int c = 0; c < 3; c++) {
-                double value = sums[3 * i + c] / (65_535.0 * Math.max(1, counts[i]));
-                double seen = linear ? CameraCurve.position(value) : value;
-                rgb[i] = rgb[i] << 8 | (int) Math.round(FULL * seen);
+                rgb[i] = rgb[i] << 8 | seen[(int) (sums[3 * i + c] / Math.max(1, counts[i]))] & FULL;
             }
         }
         return ImageFile.JPEG.of(rgb, out, down);
+    }
+
+    /** What is shown of a number of 16 bits. */
+    private static final class Developed {
+        static final byte[] SEEN = table(CameraCurve::position);
+        static final byte[] AS_IT_IS = table(v -> v);
+
+        private static byte[] table(DoubleUnaryOperator curve) {
+            byte[] table = new byte[1 << 16];
+            for (int i = 0; i < table.length; i++) {
+                table[i] = (byte) Math.round(FULL * curve.applyAsDouble(i / 65_535.0));
+            }
+            return table;
+        }
     }
 }

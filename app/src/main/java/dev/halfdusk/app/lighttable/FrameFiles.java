@@ -3,6 +3,7 @@ package dev.halfdusk.app.lighttable;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.LightTable;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.lighttable.Pixels;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Projection;
@@ -14,11 +15,14 @@ import java.util.OptionalDouble;
 import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Component;
 
-/** Reads frames, one at a time: each takes both cores and a few hundred megabytes. */
+/** Reads frames: as many at a time as fit into the memory for it, so a large one alone, and small ones beside each other. */
 @Component
 public class FrameFiles {
 
-    private final Semaphore turn = new Semaphore(1, true);
+    /** Megapixels that are read at a time. */
+    private static final int ROOM = 32;
+
+    private final Semaphore room = new Semaphore(ROOM, true);
 
     /** What is known besides the file, and counts more than it. */
     public record Told(
@@ -26,10 +30,26 @@ public class FrameFiles {
             Optional<Instant> time,
             OptionalDouble focalMm,
             OptionalDouble sensorWidthMm,
-            Optional<Direction> aim) {
+            Optional<Direction> aim,
+            Optional<Motif> motif) {
 
         static final Told NOTHING = new Told(
-                Optional.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty(), Optional.empty());
+                Optional.empty(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                Optional.empty());
+
+        static Told of(Optional<Motif> motif) {
+            return new Told(
+                    Optional.empty(),
+                    Optional.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    Optional.empty(),
+                    motif);
+        }
     }
 
     /** @param fromRawPreview whether only the picture within a raw file was read */
@@ -37,14 +57,11 @@ public class FrameFiles {
 
     /** @throws NotAFrame with the reason */
     public Result read(byte[] bytes, Told told) throws NotAFrame {
-        turn.acquireUninterruptibly();
-        try {
+        return inTurn(FrameFile.megapixels(bytes), () -> {
             FrameFile file = FrameFile.read(bytes);
             Pixels pixels = file.pixels();
             return new Result(LightTable.read(pixels, known(file, told)), file.preview());
-        } finally {
-            turn.release();
-        }
+        });
     }
 
     static Known known(FrameFile file, Told told) {
@@ -59,7 +76,7 @@ public class FrameFiles {
                 told.aim,
                 Known.NOTHING.support(),
                 Optional.empty(),
-                Optional.empty());
+                told.motif);
         OptionalDouble focal = told.focalMm.isPresent() ? told.focalMm : facts.focalMm();
         OptionalDouble sensor = told.sensorWidthMm.isPresent() ? told.sensorWidthMm : facts.sensorWidthMm();
         if (focal.isEmpty() || sensor.isEmpty()) {
@@ -73,13 +90,14 @@ public class FrameFiles {
                 Known.lens(width, focal.getAsDouble(), file.width(), file.height(), Projection.RECTILINEAR));
     }
 
-    /** Work with a frame in its turn. */
-    <T> T inTurn(Work<T> work) throws NotAFrame {
-        turn.acquireUninterruptibly();
+    /** Work with a frame of so many megapixels, when there is room for it. */
+    <T> T inTurn(double megapixels, Work<T> work) throws NotAFrame {
+        int needs = (int) Math.max(1, Math.min(ROOM, Math.ceil(megapixels)));
+        room.acquireUninterruptibly(needs);
         try {
             return work.run();
         } finally {
-            turn.release();
+            room.release(needs);
         }
     }
 

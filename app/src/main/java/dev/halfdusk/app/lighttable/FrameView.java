@@ -5,17 +5,18 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Histogram;
 import dev.halfdusk.core.exposure.IsoChoice;
-import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.lighttable.Cause;
-import dev.halfdusk.core.lighttable.Finding;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Judge;
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.Part;
+import dev.halfdusk.core.lighttable.Series;
 import dev.halfdusk.core.lighttable.SkyReading;
+import dev.halfdusk.core.lighttable.SoftCause;
 import dev.halfdusk.core.lighttable.StarShape;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Settings;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -29,6 +30,9 @@ import java.util.Optional;
  * @param shapes of the stars, drawn larger, in the picture's pixels
  * @param corners top left, top right, bottom left, bottom right
  * @param looked what was looked at, and what came of it
+ * @param causes why a picture is soft, the six in their order
+ * @param soft whether one of them is likely
+ * @param series what frames that were taken with it show together
  */
 record FrameView(
         TakenFrame frame,
@@ -41,14 +45,15 @@ record FrameView(
         HistogramPicture histogram,
         String peak,
         String peakWords,
-        List<Looked> looked) {
+        List<LookedAt> looked,
+        List<SoftCause> causes,
+        boolean soft,
+        List<Together> series) {
 
     /** Shapes are drawn so many times larger. */
     static final int TIMES = 10;
 
     private static final double PERCENT = 100;
-    private static final double GRADIENT = 0.3;
-    private static final double LEVEL_DEG = 0.1;
 
     /** What is wrong, its evidence and what to do. */
     record Verdict(String headline, String evidence, String change, boolean good) {}
@@ -57,10 +62,17 @@ record FrameView(
 
     record Corner(String part, String words, String size) {}
 
-    record Looked(String what, String found, boolean wrong) {}
+    /**
+     * What is noticed over several frames.
+     *
+     * @param frames names of those it was seen in
+     */
+    record Together(String what, String evidence, String remedy, List<Compared> frames) {}
 
-    static FrameView of(TakenFrame frame) {
+    /** @param all that lie on the table */
+    static FrameView of(TakenFrame frame, List<TakenFrame> all) {
         FrameReading r = frame.reading();
+        List<SoftCause> causes = r.bursts().isPresent() || r.film().isPresent() ? List.of() : SoftCause.of(r);
         List<Verdict> verdicts = frame.findings().stream()
                 .map(f -> new Verdict(
                         f.cause().words(),
@@ -77,22 +89,48 @@ record FrameView(
                 verdicts,
                 next(frame),
                 shapes(r),
-                r.middle().map(FrameView::size).orElse("too few stars"),
+                r.middle()
+                        .filter(m -> LookedAt.ofStars(r))
+                        .map(FrameView::size)
+                        .orElse(LookedAt.ofStars(r) ? "too few stars" : ""),
                 corners(r),
                 HistogramPicture.of(
                         new Histogram(sky.histograms()[1]),
                         sky.peak(),
-                        Math.max(0, from - 0.02),
-                        Math.min(1, to + 0.02)),
+                        LookedAt.ofStars(r) ? Math.max(0, from - 0.02) : 0,
+                        LookedAt.ofStars(r) ? Math.min(1, to + 0.02) : 0),
                 Words.number(sky.peak(), 2),
-                Numbers.text(
-                        "peak at %.2f, %s; %.1f %% of the brighter stars burnt",
-                        sky.peak(),
-                        r.known().planned().isPresent()
-                                ? Numbers.text("planned %.2f", from)
-                                : Numbers.text("%.2f to %.2f wanted", from, to),
-                        PERCENT * r.burntStars()),
-                looked(frame));
+                !LookedAt.ofStars(r)
+                        ? Numbers.text("peak at %.2f", sky.peak())
+                        : Numbers.text(
+                                "peak at %.2f, %s; %.1f %% of the brighter stars burnt",
+                                sky.peak(),
+                                r.known().planned().isPresent()
+                                        ? Numbers.text("planned %.2f", from)
+                                        : Numbers.text("%.2f to %.2f wanted", from, to),
+                                PERCENT * r.burntStars()),
+                LookedAt.of(frame),
+                causes,
+                causes.stream().anyMatch(c -> c.sign() == SoftCause.Sign.FOR),
+                series(frame, all));
+    }
+
+    private static List<Together> series(TakenFrame frame, List<TakenFrame> all) {
+        List<TakenFrame> with = all.stream()
+                .filter(frame::together)
+                .sorted(Comparator.comparing(f -> f.reading()
+                        .known()
+                        .opened()
+                        .orElse(Instant.EPOCH))) // sorting keeps the order of what has no time
+                .toList();
+        List<Compared> names = compared(with);
+        return Series.of(with.stream().map(TakenFrame::reading).toList()).stream()
+                .map(n -> new Together(
+                        n.what().words(),
+                        Words.capital(n.evidence()) + ".",
+                        n.remedy(),
+                        n.frames().stream().map(names::get).toList()))
+                .toList();
     }
 
     private static String planned(PlannedTake plan) {
@@ -115,6 +153,9 @@ record FrameView(
 
     private static List<Ellipse> shapes(FrameReading r) {
         List<Ellipse> all = new ArrayList<>();
+        if (!LookedAt.ofStars(r)) {
+            return all;
+        }
         for (Part p : r.parts()) {
             p.shape()
                     .ifPresent(s -> all.add(new Ellipse(
@@ -133,6 +174,9 @@ record FrameView(
     }
 
     private static List<Corner> corners(FrameReading r) {
+        if (!LookedAt.ofStars(r)) {
+            return List.of();
+        }
         List<String> names = Frames.PARTS.subList(3, Frames.PARTS.size());
         List<Corner> all = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
@@ -144,68 +188,6 @@ record FrameView(
                             .shape()
                             .map(s -> Numbers.text("%.1f \u00d7 %.1f px", s.widthPx() + s.lengthPx(), s.widthPx()))
                             .orElse("too few stars")));
-        }
-        return all;
-    }
-
-    private static List<Looked> looked(TakenFrame frame) {
-        FrameReading r = frame.reading();
-        List<Looked> all = new ArrayList<>();
-        r.widthPx()
-                .ifPresent(w -> all.add(new Looked("focus", Numbers.text("%.1f px wide", w), has(frame, Cause.FOCUS))));
-        r.lengthPx()
-                .ifPresent(l -> all.add(new Looked(
-                        "drift",
-                        Numbers.text("%.1f px, %.1f tolerated", l, Judge.allowedPx(r)),
-                        has(frame, Cause.DRIFT, Cause.SHAKE, Cause.TRACKING, Cause.ROTATION, Cause.KNOCK))));
-        r.moon().ifPresent(m -> {
-            all.add(new Looked(
-                    "moon",
-                    Numbers.text("%.0f px across, %.0f %% lit", 2 * m.radiusPx(), PERCENT * m.litShare()),
-                    false));
-            all.add(new Looked(
-                    "lit ground",
-                    Numbers.text("at %.2f of white, %.0f %% burnt", m.level(), PERCENT * m.burnt()),
-                    has(frame, Cause.BURNT, Cause.TOO_DARK)));
-            all.add(new Looked(
-                    "edge",
-                    Numbers.text("%.1f px wide, drawn out by %.1f", m.edgePx(), m.smearPx()),
-                    has(frame, Cause.FOCUS, Cause.SHAKE, Cause.DRIFT)));
-        });
-        SkyReading sky = r.sky();
-        sky.magnitude()
-                .ifPresent(m -> all.add(new Looked(
-                        "sky",
-                        Numbers.text(
-                                "%.1f \u00b1 %.1f mag/arcsec\u00b2, as class %d",
-                                m, sky.magnitudeError(), Luminance.classOf(m)),
-                        false)));
-        sky.contrast()
-                .ifPresent(c ->
-                        all.add(new Looked("Milky Way", Numbers.text("stands out by %.0f %%", PERCENT * c), c < 0.05)));
-        if (sky.gradientStops() > GRADIENT) {
-            all.add(new Looked(
-                    "brighter side",
-                    Numbers.text("%s, by %.1f stop", side(sky.gradientDeg()), sky.gradientStops()),
-                    sky.gradientStops() > 1));
-        }
-        r.aim()
-                .ifPresent(a -> all.add(new Looked(
-                        "looked at",
-                        Numbers.text(
-                                "%.1f\u00b0 %s, %.1f\u00b0 up, %s",
-                                a.axis().azimuthDeg(),
-                                a.axis().compass(),
-                                a.axis().altitudeDeg(),
-                                Math.abs(a.rollDeg()) < LEVEL_DEG
-                                        ? "level"
-                                        : Numbers.text("turned by %.1f\u00b0", a.rollDeg())),
-                        has(frame, Cause.AIM, Cause.LEVEL))));
-        all.add(new Looked("noise", Numbers.text("%.0f %% of the sky", PERCENT * sky.noise()), false));
-        all.add(new Looked("stars", Numbers.text("%d, %d hot pixels", r.stars(), r.hot()), false));
-        if (!r.lines().isEmpty()) {
-            all.add(new Looked(
-                    "lines", Numbers.text("%d across the sky", r.lines().size()), true));
         }
         return all;
     }
@@ -233,14 +215,5 @@ record FrameView(
                         f.findings().get(0).cause().words(),
                         frames.size() > 1 && f == best.orElseThrow()))
                 .toList();
-    }
-
-    private static boolean has(TakenFrame frame, Cause... causes) {
-        return frame.findings().stream().map(Finding::cause).anyMatch(List.of(causes)::contains);
-    }
-
-    private static String side(double degrees) {
-        String[] names = {"right", "bottom right", "bottom", "bottom left", "left", "top left", "top", "top right"};
-        return names[(int) Math.round(degrees / 45) % names.length];
     }
 }

@@ -10,7 +10,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -35,6 +37,9 @@ class Frames {
     static final List<String> PARTS =
             List.of("whole", "small", "middle", "top-left", "top-right", "bottom-left", "bottom-right");
 
+    /** Frames that were sent are kept at full size so long, for looking closer; those of one's own folder stay where they are. */
+    private static final int CLOSER = 20;
+
     private static final Logger LOG = LoggerFactory.getLogger(Frames.class);
     private static final String ENDS = ".jpg";
 
@@ -47,6 +52,9 @@ class Frames {
     private final Set<String> off = ConcurrentHashMap.newKeySet();
 
     private long laid;
+
+    /** Where a frame lies at full size, the oldest first. */
+    private final Map<String, Path> originals = new LinkedHashMap<>();
 
     Frames(Path dataFolder) {
         folder = dataFolder.resolve("lighttable");
@@ -69,6 +77,46 @@ class Frames {
             Files.write(folder.resolve(id + "-" + part + ENDS), jpeg);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * Keeps where a frame lies at full size.
+     *
+     * @param ours whether the file is a copy, of which only some are kept
+     */
+    synchronized void keep(String id, Path file, boolean ours) {
+        originals.put(id, file);
+        if (ours) {
+            List<String> copies = originals.entrySet().stream()
+                    .filter(e -> e.getValue().startsWith(folder))
+                    .map(Map.Entry::getKey)
+                    .toList();
+            copies.stream().limit(Math.max(0, copies.size() - CLOSER)).forEach(this::letGo);
+        }
+    }
+
+    /** One that never was a file. */
+    void keep(String id, byte[] file) {
+        try {
+            Files.createDirectories(folder);
+            Path path = folder.resolve(id + ".frame");
+            Files.write(path, file);
+            keep(id, path, true);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** At full size, as long as it lies there. */
+    synchronized Optional<Path> original(String id) {
+        return find(id).map(f -> originals.get(id)).filter(Files::isRegularFile);
+    }
+
+    private synchronized void letGo(String id) {
+        Path file = originals.remove(id);
+        if (file != null && file.startsWith(folder)) {
+            forget(file);
         }
     }
 
@@ -127,6 +175,7 @@ class Frames {
 
     private void forget(String id) {
         off.remove(id);
+        letGo(id);
         PARTS.forEach(part -> forget(folder.resolve(id + "-" + part + ENDS)));
     }
 

@@ -2,18 +2,34 @@ package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.jobs.Jobs;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedBody;
+import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.FileSizes;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.lighttable.Motif;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Projection;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.DateTimeException;
 import java.time.Duration;
+import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
@@ -35,12 +51,18 @@ import org.springframework.web.multipart.MultipartFile;
 class LightTableController {
 
     private static final int MOST_FILES = 40;
+    private static final double QUARTER_HOUR = 900;
+    private static final int BESIDE_EACH_OTHER = 2;
+    private static final List<Choice> MOTIFS = Arrays.stream(Motif.values())
+            .map(m -> new Choice(m.key(), m.words()))
+            .toList();
 
     private final Frames frames;
     private final Table table;
     private final PlannedTakes takes;
     private final Jobs jobs;
     private final PictureFolders folders;
+    private final Kit kit;
     private final boolean demo;
 
     /** The demo's first visitor finds frames on the table. */
@@ -52,8 +74,10 @@ class LightTableController {
             PlannedTakes takes,
             Jobs jobs,
             PictureFolders folders,
+            Kit kit,
             @Value("${halfdusk.demo:false}") boolean demo) {
         this.folders = folders;
+        this.kit = kit;
         this.demo = demo;
         this.frames = frames;
         this.table = table;
@@ -77,6 +101,8 @@ class LightTableController {
             @RequestParam Optional<String> frame,
             @RequestParam Optional<String> reading,
             @RequestParam Optional<String> off,
+            @RequestParam(name = "at.x") Optional<String> x,
+            @RequestParam(name = "at.y") Optional<String> y,
             Model model,
             HttpServletResponse response) {
         off.flatMap(frames::removed).ifPresent(f -> model.addAttribute("off", f));
@@ -97,22 +123,98 @@ class LightTableController {
         if (demo
                 && !begun.getAndSet(true)
                 && frames.all().isEmpty()
-                && !takes.near().isEmpty()) {
-            return examples(Optional.empty());
+                && takes.near().stream().anyMatch(t -> t.motif() == Motif.STARS)) {
+            return examples(Optional.empty(), "", model, response);
         }
+        closer(frame, x, y).ifPresent(c -> model.addAttribute("closer", c));
         return page(frame, model);
+    }
+
+    /**
+     * A part looked at closer.
+     *
+     * @param x of its middle, share of the width, with y
+     * @param kept whether the frame still lies there at full size
+     * @param wide of the part, in pixels of the frame, with high, left and top
+     * @param moves addresses of the parts beside it, by what they are called
+     */
+    record Closer(
+            double x,
+            double y,
+            boolean kept,
+            double wide,
+            double high,
+            double left,
+            double top,
+            Map<String, String> moves) {
+
+        public long across() {
+            return Math.round(100 * x);
+        }
+
+        public long down() {
+            return Math.round(100 * y);
+        }
+    }
+
+    /** Where one pressed on the picture, which is so wide on the page. */
+    private Optional<Closer> closer(Optional<String> frame, Optional<String> x, Optional<String> y) {
+        Optional<TakenFrame> shown = frame.flatMap(frames::find);
+        OptionalDouble across = number(x);
+        OptionalDouble down = number(y);
+        if (shown.isEmpty() || across.isEmpty() || down.isEmpty()) {
+            return Optional.empty();
+        }
+        double wide = (double) Table.CLOSE_WIDE / shown.get().reading().width();
+        double high = (double) Table.CLOSE_HIGH / shown.get().reading().height();
+        double u = within(across.getAsDouble());
+        double v = within(down.getAsDouble());
+        Map<String, String> moves = new LinkedHashMap<>();
+        moves.put("left", closer(shown.get(), u - wide / 2, v));
+        moves.put("right", closer(shown.get(), u + wide / 2, v));
+        moves.put("up", closer(shown.get(), u, v - high / 2));
+        moves.put("down", closer(shown.get(), u, v + high / 2));
+        return Optional.of(new Closer(
+                u,
+                v,
+                frames.original(shown.get().id()).isPresent(),
+                Table.CLOSE_WIDE,
+                Table.CLOSE_HIGH,
+                u * shown.get().reading().width() - Table.CLOSE_WIDE / 2.0,
+                v * shown.get().reading().height() - Table.CLOSE_HIGH / 2.0,
+                moves));
+    }
+
+    private static String closer(TakenFrame frame, double x, double y) {
+        return "/lighttable?frame=" + frame.id() + "&at.x=" + Numbers.plain(within(x), 4) + "&at.y="
+                + Numbers.plain(within(y), 4) + "#closer";
+    }
+
+    private static double within(double share) {
+        return Math.max(0, Math.min(1, share));
+    }
+
+    private static OptionalDouble number(Optional<String> text) {
+        try {
+            return text.map(t -> OptionalDouble.of(Double.parseDouble(t)))
+                    .filter(d -> Double.isFinite(d.getAsDouble()))
+                    .orElse(OptionalDouble.empty());
+        } catch (NumberFormatException e) {
+            return OptionalDouble.empty();
+        }
     }
 
     private String page(Optional<String> wanted, Model model) {
         List<TakenFrame> all = frames.all();
-        List<PlannedTake> planned = takes.near();
         model.addAttribute("folders", folders.all());
-        model.addAttribute("takes", PlannedTakes.choices(planned));
+        model.addAttribute("takes", takes.choices());
+        model.addAttribute("motifs", MOTIFS);
+        model.addAttribute("bodies", kit.bodies());
         model.addAttribute("frames", all);
         model.addAttribute("compared", FrameView.compared(all));
         Optional<TakenFrame> shown = wanted.flatMap(frames::find)
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)));
-        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f)));
+        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, all)));
         return "lighttable/lighttable";
     }
 
@@ -121,6 +223,7 @@ class LightTableController {
     String lay(
             @RequestParam(required = false) List<MultipartFile> files,
             @RequestParam Optional<String> take,
+            @RequestParam Optional<String> of,
             Model model,
             HttpServletResponse response)
             throws IOException {
@@ -141,7 +244,7 @@ class LightTableController {
             Path waiting = frames.waiting(file); // on the disk: together they may be more than fits into memory
             sources.add(new Source(file.getOriginalFilename(), waiting, true));
         }
-        return begin(sources, take);
+        return begin(sources, asked(take, of));
     }
 
     /** A folder of one's own, where one was allowed. */
@@ -149,6 +252,7 @@ class LightTableController {
     String folder(
             @RequestParam(defaultValue = "") String folder,
             @RequestParam Optional<String> take,
+            @RequestParam Optional<String> of,
             Model model,
             HttpServletResponse response) {
         List<Source> sources = folders.frames(folder).stream()
@@ -159,7 +263,7 @@ class LightTableController {
             model.addAttribute("wrong", "There is no frame in that folder, or it is none of those allowed.");
             return page(Optional.empty(), model);
         }
-        return begin(sources, take);
+        return begin(sources, asked(take, of));
     }
 
     private static byte[] bytes(Path file) throws IOException, NotAFrame {
@@ -176,48 +280,99 @@ class LightTableController {
      */
     private record Source(String name, Path file, boolean ours) {}
 
-    private String begin(List<Source> sent, Optional<String> take) {
-        List<PlannedTake> planned = chosen(take);
-        boolean said = take.filter(t -> !t.isEmpty()).isPresent();
+    private Table.Asked asked(Optional<String> take, Optional<String> of) {
+        Optional<Motif> motif = of.flatMap(key ->
+                Arrays.stream(Motif.values()).filter(m -> m.key().equals(key)).findFirst());
+        return new Table.Asked(chosen(take), take.filter(t -> !t.isEmpty()).isPresent(), motif);
+    }
+
+    /** Two are read beside each other, and laid down in their order. */
+    private String begin(List<Source> sent, Table.Asked asked) {
         return begin(sent.size(), job -> {
             List<String> refused = new ArrayList<>();
             Optional<String> first = Optional.empty();
+            ExecutorService readers = Executors.newFixedThreadPool(BESIDE_EACH_OTHER);
             try {
-                for (Source source : sent) {
+                List<Future<TakenFrame>> read = sent.stream()
+                        .map(source -> readers.submit(() -> table.read(source.name, bytes(source.file), asked)))
+                        .toList();
+                for (int i = 0; i < sent.size(); i++) {
+                    Source source = sent.get(i);
                     try {
-                        TakenFrame laid = table.lay(source.name, bytes(source.file), planned, said);
-                        first = first.or(() -> Optional.of(laid.id()));
-                    } catch (NotAFrame e) {
-                        refused.add(source.name + ": " + e.getMessage());
-                    } catch (IOException e) {
-                        refused.add(source.name + ": it cannot be read.");
+                        TakenFrame frame = read.get(i).get();
+                        table.lay(frame, source.file, source.ours);
+                        first = first.or(() -> Optional.of(frame.id()));
+                    } catch (ExecutionException e) {
+                        refused.add(source.name + ": " + reason(e.getCause()));
+                        forget(source);
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                        throw new CancellationException();
                     }
                     job.step();
                 }
-            } finally { // cancelled or not
-                sent.stream().filter(Source::ours).forEach(s -> frames.forget(s.file));
+            } catch (CancellationException e) {
+                sent.forEach(this::forget);
+                throw e;
+            } finally {
+                readers.shutdownNow();
             }
             return new Laid(first, refused);
         });
     }
 
-    /** Made-up frames for a take. */
+    private static String reason(Throwable e) {
+        if (e instanceof NotAFrame) {
+            return e.getMessage();
+        }
+        if (e instanceof IOException) {
+            return "it cannot be read.";
+        }
+        throw e instanceof RuntimeException r ? r : new IllegalStateException(e);
+    }
+
+    /** A copy that did not come to lie on the table. */
+    private void forget(Source source) {
+        if (source.ours
+                && frames.all().stream()
+                        .noneMatch(f -> frames.original(f.id())
+                                .filter(source.file::equals)
+                                .isPresent())) {
+            frames.forget(source.file);
+        }
+    }
+
+    /** Made-up frames for a take: three tests, or a series. */
     @PostMapping("/examples")
-    String examples(@RequestParam Optional<String> take) {
-        List<PlannedTake> planned = chosen(take);
+    String examples(
+            @RequestParam Optional<String> take,
+            @RequestParam(defaultValue = "") String series,
+            Model model,
+            HttpServletResponse response) {
+        boolean many = !series.isEmpty();
+        List<PlannedTake> planned = chosen(take).stream()
+                .filter(t -> take.filter(k -> !k.isEmpty()).isPresent()
+                        ? !MadeUp.of(t, many).isEmpty()
+                        : t.motif() == Motif.STARS)
+                .toList();
         if (planned.isEmpty()) {
-            throw new NotFound("the take");
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            model.addAttribute(
+                    "wrong",
+                    "There are no made-up frames of that: it is neither of stars, the moon nor fireworks, or has no time in its night.");
+            return page(Optional.empty(), model);
         }
         // through a lens that draws straight, where there is one: its frame is easier to read
         PlannedTake plain = planned.stream()
                 .filter(t -> t.setup().optics().projection() == Projection.RECTILINEAR)
                 .findFirst()
                 .orElse(planned.get(0));
-        return begin(Table.examples(), job -> {
+        int count = MadeUp.of(plain, many).size();
+        return begin(count, job -> {
             Optional<String> first = Optional.empty();
-            for (int i = 0; i < Table.examples(); i++) {
+            for (int i = 0; i < count; i++) {
                 try {
-                    TakenFrame laid = table.example(i, plain);
+                    TakenFrame laid = table.example(i, many, plain);
                     first = first.or(() -> Optional.of(laid.id()));
                 } catch (NotAFrame e) {
                     throw new IllegalStateException(e);
@@ -235,11 +390,71 @@ class LightTableController {
     }
 
     private List<PlannedTake> chosen(Optional<String> take) {
-        List<PlannedTake> near = takes.near();
-        if (take.filter(t -> !t.isEmpty()).isEmpty()) {
-            return near;
+        return take.filter(t -> !t.isEmpty())
+                .map(key -> takes.find(key).stream().toList())
+                .orElseGet(takes::near);
+    }
+
+    /** The frame shows a clock of UTC: by what its file says, the camera's clock is ahead by so much. */
+    @PostMapping("/{id}/clock")
+    String clock(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String shows,
+            @RequestParam(defaultValue = "") String body,
+            Model model,
+            HttpServletResponse response) {
+        TakenFrame frame = frames.find(id).orElseThrow(() -> new NotFound("the frame"));
+        Optional<LocalTime> seen = time(shows);
+        Optional<NamedBody> camera =
+                kit.bodies().stream().filter(b -> ("" + b.id()).equals(body)).findFirst();
+        if (seen.isEmpty() || frame.local().isEmpty() || camera.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            model.addAttribute(
+                    "clockWrong",
+                    seen.isEmpty()
+                            ? "Type the UTC time in the picture as hours, minutes and seconds: 22:41:07."
+                            : frame.local().isEmpty()
+                                    ? "This frame's file does not say when it was taken."
+                                    : "Choose the body.");
+            model.addAttribute("shows", shows);
+            return page(Optional.of(id), model);
         }
-        return near.stream().filter(t -> t.key().equals(take.get())).toList();
+        double apart =
+                Duration.between(seen.get(), frame.local().get().toLocalTime()).toSeconds();
+        // whole quarters of an hour are the zone that the clock is set to
+        double ahead = apart - QUARTER_HOUR * Math.round(apart / QUARTER_HOUR);
+        kit.setClock(camera.get().id(), ahead);
+        model.addAttribute(
+                "clockSet",
+                camera.get().name() + ": its clock is "
+                        + (ahead == 0
+                                ? "right to the second"
+                                : Numbers.plain(Math.abs(ahead), 0) + " s " + (ahead > 0 ? "ahead" : "behind"))
+                        + ". Frames read from now on are matched by that.");
+        return page(Optional.of(id), model);
+    }
+
+    private static Optional<LocalTime> time(String text) {
+        try {
+            return Optional.of(LocalTime.parse(text.strip()));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** A part of a frame at full size. */
+    @GetMapping("/{id}/part.jpg")
+    ResponseEntity<byte[]> part(
+            @PathVariable String id, @RequestParam Optional<String> x, @RequestParam Optional<String> y)
+            throws IOException {
+        try {
+            byte[] jpeg = table.part(
+                            id, within(number(x).orElse(0.5)), within(number(y).orElse(0.5)))
+                    .orElseThrow(() -> new NotFound("the frame at full size"));
+            return jpeg(jpeg);
+        } catch (NotAFrame e) {
+            throw new NotFound("the frame at full size");
+        }
     }
 
     @PostMapping("/{id}/remove")
@@ -266,6 +481,10 @@ class LightTableController {
     @GetMapping("/{id}/{part}.jpg")
     ResponseEntity<byte[]> picture(@PathVariable String id, @PathVariable String part) {
         byte[] jpeg = frames.picture(id, part).orElseThrow(() -> new NotFound("the picture"));
+        return jpeg(jpeg);
+    }
+
+    private static ResponseEntity<byte[]> jpeg(byte[] jpeg) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())

@@ -4,9 +4,11 @@ import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.lighttable.Known;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.take.Subject;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Optional;
@@ -21,6 +23,9 @@ import java.util.Optional;
  * @param settings of that frame
  * @param zone of its place
  * @param frame address of the frame page for it, without shutter and ISO
+ * @param subject of the take
+ * @param motif what it is of
+ * @param body id of the body it is taken with
  */
 record PlannedTake(
         String key,
@@ -30,7 +35,12 @@ record PlannedTake(
         Setup setup,
         Settings settings,
         ZoneId zone,
-        String frame) {
+        String frame,
+        Subject subject,
+        Motif motif,
+        long body) {
+
+    private static final double LONGEST_SECONDS = 30;
 
     /**
      * What is known of a frame that was taken for it, with what its file says.
@@ -55,12 +65,16 @@ record PlannedTake(
                 Optional.of(setup.from().site()),
                 Optional.of(setup.pointing().axis()),
                 setup.rig().support(),
-                Optional.of(new Known.Planned(
-                        settings, peak, tolerance, setup.pointing().rollDeg())),
-                Optional.empty());
+                motif == Motif.STARS
+                        ? Optional.of(new Known.Planned(
+                                settings, peak, tolerance, setup.pointing().rollDeg()))
+                        : Optional.empty(),
+                Optional.of(motif));
     }
 
     Correction.Limits limits() {
-        return Correction.Limits.of(Proposal.of(setup));
+        return motif == Motif.STARS
+                ? Correction.Limits.of(Proposal.of(setup))
+                : new Correction.Limits(setup.rig().body(), setup.rig().apertures(setup.onLensMm()), LONGEST_SECONDS);
     }
 }

@@ -3,14 +3,23 @@ package dev.halfdusk.app.lighttable;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.take.EclipsedSun;
+import dev.halfdusk.core.take.Fireworks;
+import dev.halfdusk.core.take.Ground;
 import dev.halfdusk.core.take.Need;
+import dev.halfdusk.core.take.NightScene;
+import dev.halfdusk.core.take.Painting;
+import dev.halfdusk.core.take.People;
+import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Take;
 import java.time.Clock;
 import java.time.Duration;
@@ -22,10 +31,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriComponentsBuilder;
 
-/** Takes of stars, of outings near today, that frames can belong to. */
+/** Takes of outings near today that frames can belong to. */
 @Component
 class PlannedTakes {
 
@@ -35,24 +45,74 @@ class PlannedTakes {
     private static final LocalTime NOON = LocalTime.NOON;
 
     private final Outings outings;
+    private final Takes takes;
     private final OutingPlanner planner;
     private final Clock clock;
 
-    PlannedTakes(Outings outings, OutingPlanner planner, Clock clock) {
+    PlannedTakes(Outings outings, Takes takes, OutingPlanner planner, Clock clock) {
         this.outings = outings;
+        this.takes = takes;
         this.planner = planner;
         this.clock = clock;
     }
 
-    /** The nearest in time first. */
-    List<PlannedTake> near() {
+    private Stream<Outing> nearest() {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         return outings.briefs().stream()
                 .sorted(Comparator.comparingLong(o -> Math.abs(o.night().toEpochDay() - today.toEpochDay())))
                 .limit(OUTINGS)
-                .flatMap(o -> outings.find(o.id()).stream())
+                .flatMap(o -> outings.find(o.id()).stream());
+    }
+
+    /** The nearest in time first, each with its plan. */
+    List<PlannedTake> near() {
+        return nearest().flatMap(o -> of(o).stream()).toList();
+    }
+
+    /** One of them; empty where it is gone, or has no time in its night. */
+    Optional<PlannedTake> find(String key) {
+        return nearest()
+                .filter(o -> key.startsWith(o.id() + "-"))
                 .flatMap(o -> of(o).stream())
+                .filter(t -> t.key().equals(key))
+                .findFirst();
+    }
+
+    /** To choose among, without planning any. */
+    List<Choice> choices() {
+        return nearest()
+                .flatMap(o -> takes.of(o.id()).stream()
+                        .filter(t -> motif(t.take().subject()).isPresent())
+                        .map(t -> new Choice(key(o, t.id()), words(o, t.take()))))
                 .toList();
+    }
+
+    /** What a frame of a subject is of; empty where it can not be read. */
+    static Optional<Motif> motif(Subject subject) {
+        if (subject instanceof EclipsedSun) {
+            return Optional.empty();
+        }
+        if (subject instanceof Fireworks) {
+            return Optional.of(Motif.FIREWORKS);
+        }
+        if (subject.needs().contains(Need.MOON)) {
+            return Optional.of(Motif.MOON);
+        }
+        if (subject instanceof NightScene scene) {
+            return Optional.of(scene.exponent() > 1 ? Motif.FILM : Motif.GROUND);
+        }
+        boolean ground = subject instanceof Ground
+                || subject instanceof Painting
+                || subject instanceof People people && !people.stars();
+        return Optional.of(ground ? Motif.GROUND : Motif.STARS);
+    }
+
+    private static String key(Outing outing, long take) {
+        return outing.id() + "-" + take;
+    }
+
+    private static String words(Outing outing, Take take) {
+        return take.name() + ", " + outing.title();
     }
 
     private List<PlannedTake> of(Outing outing) {
@@ -60,27 +120,31 @@ class PlannedTakes {
         List<PlannedTake> all = new ArrayList<>();
         for (OutingPlanner.Planned p : night.takes()) {
             Optional<Slot> slot = night.slot(p);
-            if (p.take().subject().needs().contains(Need.DARK) && slot.isPresent()) {
-                all.add(planned(outing, p, night.place(p), slot.get()));
+            Optional<Motif> motif = motif(p.take().subject());
+            if (motif.isPresent() && slot.isPresent()) {
+                all.add(planned(outing, p, night.place(p), slot.get(), motif.get()));
             }
         }
         return all;
     }
 
-    private static PlannedTake planned(Outing outing, OutingPlanner.Planned p, Place place, Slot slot) {
+    private static PlannedTake planned(Outing outing, OutingPlanner.Planned p, Place place, Slot slot, Motif motif) {
         Instant opens = slot.runs().from();
         Take take = p.take();
         Setup setup = take.setup(p.plan().c(), opens);
         Settings settings = p.plan().program().apply(opens).steps().get(0).settings();
         return new PlannedTake(
-                outing.id() + "-" + p.id(),
-                take.name() + ", " + outing.title(),
+                key(outing, p.id()),
+                words(outing, take),
                 opens,
                 slot.runs().to(),
                 setup,
                 settings,
                 place.zone(),
-                frame(setup, p.stored().rig().id(), place, outing.night(), opens));
+                frame(setup, p.stored().rig().id(), place, outing.night(), opens),
+                take.subject(),
+                motif,
+                p.stored().rig().body().id());
     }
 
     private static String frame(Setup setup, long rig, Place place, LocalDate night, Instant opens) {
@@ -100,9 +164,5 @@ class PlannedTakes {
             uri.queryParam("upright", "on");
         }
         return uri.encode().build().toUriString();
-    }
-
-    static List<Choice> choices(List<PlannedTake> takes) {
-        return takes.stream().map(t -> new Choice(t.key(), t.words())).toList();
     }
 }

@@ -1,26 +1,19 @@
 package dev.halfdusk.app.lighttable;
 
-import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.frame.Photograph;
-import dev.halfdusk.core.frame.Scene;
-import dev.halfdusk.core.frame.Shot;
-import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Judge;
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.LightTable;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.lighttable.Pixels;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.IsoDial;
-import dev.halfdusk.core.optics.Pointing;
-import dev.halfdusk.core.optics.Settings;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,8 +29,10 @@ class Table {
     private static final int PART_HIGH = 160;
     private static final Duration EARLY = Duration.ofHours(1);
 
-    /** A made-up frame's width. */
-    private static final int EXAMPLE_WIDTH = 1800;
+    /** Of the part that is looked at closer. */
+    static final int CLOSE_WIDE = 720;
+
+    static final int CLOSE_HIGH = 480;
 
     private final Frames frames;
     private final FrameFiles files;
@@ -48,37 +43,50 @@ class Table {
     }
 
     /**
-     * One frame.
+     * What a frame may be for, and of.
      *
-     * @param takes that it may be for: the one in whose time it was taken
+     * @param takes it is for the one in whose time it was taken
      * @param said whether it is for the first of them whatever its time
+     * @param motif what it is of, where that is said
+     */
+    record Asked(List<PlannedTake> takes, boolean said, Optional<Motif> motif) {}
+
+    /**
+     * One frame, read and judged but not on the table yet.
+     *
      * @throws NotAFrame with the reason
      */
-    TakenFrame lay(String name, byte[] bytes, List<PlannedTake> takes, boolean said) throws NotAFrame {
-        return files.inTurn(() -> lay(name, FrameFile.read(bytes), takes, said));
+    TakenFrame read(String name, byte[] bytes, Asked asked) throws NotAFrame {
+        return files.inTurn(FrameFile.megapixels(bytes), () -> read(name, FrameFile.read(bytes), asked));
     }
 
-    private TakenFrame lay(String name, FrameFile file, List<PlannedTake> takes, boolean said) {
-            Pixels pixels = file.pixels();
-            PlannedTake plan = matching(file.facts(), takes, said);
-            Known known = plan == null
-                    ? FrameFiles.known(file, FrameFiles.Told.NOTHING)
-                    : plan.known(file.facts(), file.width(), file.height());
-            FrameReading reading = LightTable.read(pixels, known);
-            String id = Frames.fresh();
-            pictures(id, file);
-            TakenFrame frame = new TakenFrame(
-                    id,
-                    name,
-                    about(file.facts(), plan),
-                    reading,
-                    plan == null ? Judge.of(reading) : Judge.of(reading, Optional.of(plan.limits())),
-                    plan,
-                    file.preview()
-                            ? "Read from the picture within a raw file: noise, colour and what is burnt are the camera's own."
-                            : "");
-            frames.lay(frame);
-            return frame;
+    /** Lays it down. */
+    void lay(TakenFrame frame, Path file, boolean ours) {
+        frames.lay(frame);
+        frames.keep(frame.id(), file, ours);
+    }
+
+    private TakenFrame read(String name, FrameFile file, Asked asked) {
+        Pixels pixels = file.pixels();
+        PlannedTake plan = matching(file.facts(), asked.takes, asked.said);
+        Known known = plan == null
+                ? FrameFiles.known(file, FrameFiles.Told.of(asked.motif))
+                : plan.known(file.facts(), file.width(), file.height());
+        known = asked.motif.map(known::of).orElse(known);
+        FrameReading reading = LightTable.read(pixels, known);
+        String id = Frames.fresh();
+        pictures(id, file);
+        return new TakenFrame(
+                id,
+                name,
+                about(file.facts(), plan),
+                reading,
+                plan == null ? Judge.of(reading) : Judge.of(reading, Optional.of(plan.limits())),
+                plan,
+                file.preview()
+                        ? "Read from the picture within a raw file: noise, colour and what is burnt are the camera's own."
+                        : "",
+                file.facts().local());
     }
 
     private static PlannedTake matching(FileFacts facts, List<PlannedTake> takes, boolean said) {
@@ -102,7 +110,8 @@ class Table {
                                         ? t.atOffset(facts.offset().orElse(utc))
                                                 .atZoneSameInstant(plan.zone())
                                                 .toLocalTime()
-                                        : t.toLocalTime())
+                                                .truncatedTo(ChronoUnit.SECONDS)
+                                        : t.toLocalTime().truncatedTo(ChronoUnit.SECONDS))
                                 .toString()
                         + " by the camera's clock"));
         facts.seconds()
@@ -130,48 +139,36 @@ class Table {
         frames.picture(id, "bottom-right", file.jpeg(w - wide, h - high, wide, high, wide));
     }
 
-    /** A frame that the simulated camera takes for a take, spoilt in some way: open longer at less ISO, aimed aside, out of focus. */
-    private record Example(String name, double shutterTimes, double right, double up, double spotUm) {}
-
-    private static final List<Example> EXAMPLES = List.of(
-            new Example("first test", 5, 1.5, -2.5, 0),
-            new Example("second test", 1, 1.5, -2.5, 60),
-            new Example("third test", 1, -0.2, 0.1, 0));
-
-    static int examples() {
-        return EXAMPLES.size();
+    /**
+     * A frame that the simulated camera takes for a take, onto the table.
+     *
+     * @param series one of a series, instead of a test
+     */
+    TakenFrame example(int which, boolean series, PlannedTake take) throws NotAFrame {
+        MadeUp made = MadeUp.of(take, series).get(which);
+        return files.inTurn(made.megapixels(), () -> {
+            FrameFile file = made.take(take, which);
+            TakenFrame frame = read(made.name() + ", made up", file, new Asked(List.of(take), true, Optional.empty()));
+            frames.lay(frame);
+            frames.keep(frame.id(), file.jpeg(0, 0, file.width(), file.height(), file.width()));
+            return frame;
+        });
     }
 
-    /** Made-up frames of a take, as someone might take them who gets it right in the third. */
-    TakenFrame example(int which, PlannedTake take) throws NotAFrame {
-        Example e = EXAMPLES.get(which);
-        Direction aim = take.setup().pointing().axis();
-        Direction off = new Direction(
-                (aim.azimuthDeg() + e.right + 360) % 360, Math.max(0, Math.min(90, aim.altitudeDeg() + e.up)));
-        Pointing pointing = take.setup().pointing().at(off);
-        CameraBody body = take.setup().rig().body();
-        Settings planned = take.settings();
-        Settings settings = planned.withSeconds(
-                        body.clickOrBulb(planned.seconds() * e.shutterTimes, Range.SHUTTER.max()))
-                .withIso(IsoDial.nearest(body.isoSteps(), planned.iso() / e.shutterTimes));
-        Instant at = take.opens().plusSeconds(60L * which);
-        Shot shot = Shot.of(take.setup().pointing(pointing).at(at), settings, Shot.USUAL_KELVIN);
-        Shot defocused = new Shot(
-                shot.framing(),
-                shot.response(),
-                shot.efficiency(),
-                settings,
-                shot.widest(),
-                e.spotUm,
-                shot.kelvin(),
-                shot.support(),
-                shot.details());
-        Scene scene = Scene.open(take.setup().from(), take.setup().at(at).moment());
-        return files.inTurn(() -> {
-            Photograph photograph = Photograph.take(
-                    scene, defocused, Window.whole(shot.framing().optics().sensor(), EXAMPLE_WIDTH), which);
-            FrameFile file = FrameFile.of(CameraFile.image(photograph), FileFacts.own(shot, at));
-            return lay(e.name + ", made up", file, List.of(take), true);
-        });
+    /** A part of a frame at full size; empty where the frame does not lie there any more. */
+    Optional<byte[]> part(String id, double x, double y) throws IOException, NotAFrame {
+        Optional<Path> original = frames.original(id);
+        if (original.isEmpty()) {
+            return Optional.empty();
+        }
+        byte[] bytes = Files.readAllBytes(original.get());
+        return Optional.of(files.inTurn(FrameFile.megapixels(bytes), () -> {
+            FrameFile file = FrameFile.read(bytes);
+            int wide = Math.min(CLOSE_WIDE, file.width());
+            int high = Math.min(CLOSE_HIGH, file.height());
+            int left = (int) Math.max(0, Math.min(file.width() - wide, x * file.width() - wide / 2.0));
+            int top = (int) Math.max(0, Math.min(file.height() - high, y * file.height() - high / 2.0));
+            return file.jpeg(left, top, wide, high, wide);
+        }));
     }
 }

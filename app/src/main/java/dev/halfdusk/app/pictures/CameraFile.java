@@ -77,13 +77,7 @@ public final class CameraFile {
                 Transparency.OPAQUE,
                 DataBuffer.TYPE_USHORT);
         WritableRaster raster = Raster.createInterleavedRaster(
-                new DataBufferUShort(samples, samples.length),
-                width,
-                height,
-                3 * width,
-                3,
-                new int[] {0, 1, 2},
-                null);
+                new DataBufferUShort(samples, samples.length), width, height, 3 * width, 3, new int[] {0, 1, 2}, null);
         return new BufferedImage(linear, raster, false, null);
     }
 

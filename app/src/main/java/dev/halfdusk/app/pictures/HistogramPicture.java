@@ -10,7 +10,7 @@ import java.util.Arrays;
  * @param shape outline
  * @param peakX where the sky's peak stands
  * @param fromX left end of where it should stand
- * @param toX right end
+ * @param toX right end; not drawn where it is no farther right
  */
 public record HistogramPicture(String shape, double peakX, double fromX, double toX) {
 

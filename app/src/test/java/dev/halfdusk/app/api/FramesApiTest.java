@@ -185,4 +185,14 @@ class FramesApiTest {
         ImageIO.write(image, "png", out);
         return out.toByteArray();
     }
+
+    /** Said to be of fireworks, a sky without them is not judged as a sky. */
+    @Test
+    void what_it_is_of_can_be_said() throws Exception {
+        byte[] jpeg = picture("jpeg", BufferedImage.TYPE_3BYTE_BGR, 900, 600);
+        assertThat(read(jpeg, "of=fireworks").at("/verdict/0/evidence").asText())
+                .contains("no burst");
+        assertThat(read(jpeg, "of=stars").at("/verdict/0/evidence").asText()).doesNotContain("burst");
+        assertThat(refused(jpeg, "of=nonsense")).contains("of").contains("fireworks");
+    }
 }

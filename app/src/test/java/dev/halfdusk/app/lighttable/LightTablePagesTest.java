@@ -20,7 +20,9 @@ import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.MilkyWay;
+import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Take;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
@@ -145,7 +147,9 @@ class LightTablePagesTest {
         assertThat(read(address)).contains("Not read:", "a.zip: This is no JPEG");
         web.perform(get("/lighttable").param("reading", "gone")).andExpect(status().isOk());
         web.perform(post("/lighttable/cancel").param("reading", "gone")).andExpect(redirectedUrl("/lighttable"));
-        web.perform(post("/lighttable/examples").param("take", "0-0")).andExpect(status().isNotFound());
+        web.perform(post("/lighttable/examples").param("take", "0-0"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("no made-up frames of that")));
     }
 
     @Test
@@ -215,5 +219,93 @@ class LightTablePagesTest {
                     .getContentAsString());
         }
         assertThat(rest).contains("The stars are wide all over: focus", "Good: go on");
+    }
+
+    private String laid(String name, String of) throws Exception {
+        var sent = multipart("/lighttable").file(file(name, photograph()));
+        String page = read(web.perform(of.isEmpty() ? sent : sent.param("of", of))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl());
+        return found("/lighttable/([0-9a-f-]{36})/whole.jpg", page);
+    }
+
+    private String page(String address) throws Exception {
+        return web.perform(get(address)).andReturn().getResponse().getContentAsString();
+    }
+
+    /** At full size around any place, kept within the frame, as long as the frame lies there. */
+    @Test
+    void any_part_is_looked_at_closer() throws Exception {
+        String id = laid("close.png", "");
+        String there = "/lighttable?frame=" + id;
+        assertThat(page(there + "&at.x=0.5&at.y=0.25"))
+                .contains("50 % across, 25 % down", "part.jpg?x=0.5&amp;y=0.25", "at.x=0.9&amp;at.y=0.25");
+        assertThat(page(there + "&at.x=7&at.y=-2")).contains("100 % across, 0 % down");
+        assertThat(page(there + "&at.x=left&at.y=NaN")).doesNotContain("id=\"closer\"");
+        byte[] middle = web.perform(get("/lighttable/" + id + "/part.jpg").param("x", "0.5"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        assertThat(ImageIO.read(new ByteArrayInputStream(middle)).getWidth()).isEqualTo(720);
+        web.perform(get("/lighttable/gone/part.jpg")).andExpect(status().isNotFound());
+        web.perform(post("/lighttable/" + id + "/remove"));
+        web.perform(get("/lighttable/" + id + "/part.jpg")).andExpect(status().isNotFound());
+    }
+
+    /** What a photographed clock shows against what its file says; whole quarters of an hour are a zone. */
+    @Test
+    void a_photographed_clock_sets_that_of_the_camera() throws Exception {
+        String id = laid("clock.png", "");
+        String clock = "/lighttable/" + id + "/clock";
+        long body = kit.bodies().get(0).id();
+        web.perform(post(clock).param("shows", "noon").param("body", "" + body))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(allOf(containsString("22:41:07"), containsString("value=\"noon\""))));
+        web.perform(post(clock).param("shows", "01:29:13").param("body", "0"))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Choose the body")));
+        // its file says 01:30:00
+        web.perform(post(clock).param("shows", "01:29:13").param("body", "" + body))
+                .andExpect(content().string(containsString("its clock is 47 s ahead")));
+        assertThat(kit.body(body).orElseThrow().camera().clockOffsetSeconds()).isEqualTo(47);
+        web.perform(post(clock).param("shows", "23:30:05").param("body", "" + body))
+                .andExpect(content().string(containsString("5 s behind")));
+        web.perform(post(clock).param("shows", "01:30:00").param("body", "" + body))
+                .andExpect(content().string(containsString("right to the second")));
+        web.perform(post("/lighttable/gone/clock").param("shows", "01:30:00").param("body", "" + body))
+                .andExpect(status().isNotFound());
+    }
+
+    /** What it is said to be of decides by what it is judged. */
+    @Test
+    void a_frame_is_judged_as_what_it_is_said_to_be() throws Exception {
+        assertThat(page("/lighttable?frame=" + laid("a.png", "film"))).contains("shadows", "tones");
+        assertThat(page("/lighttable?frame=" + laid("b.png", "fireworks"))).contains("No burst is in it");
+        assertThat(page("/lighttable?frame=" + laid("c.png", "nonsense"))).contains("The stars are lines");
+        assertThat(page("/lighttable?frame=" + laid("d.png", "stars")))
+                .contains("The stars are lines", "2. shutter, against drift and hand:", "likely");
+    }
+
+    /** A take of fireworks is made up late, too bright and good; one of people is not made up. */
+    @Test
+    void made_up_frames_are_those_of_the_take() throws Exception {
+        Place place = places.add(Place.at("Lit mole", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        NamedRig rig = kit.rigs().get(0);
+        long outing = outings.save(Outing.fresh("Burst on the table", place, LocalDate.parse("2027-06-06")))
+                .id();
+        Fireworks display = new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE);
+        long bursts = takes.add(outing, Take.of("Mole", display, Takes.camera(rig)), rig.id());
+        long people = takes.add(outing, Take.of("Friend", new People(3), Takes.camera(rig)), rig.id());
+        web.perform(post("/lighttable/examples").param("take", outing + "-" + people))
+                .andExpect(status().isUnprocessableEntity());
+        String page = read(web.perform(post("/lighttable/examples").param("take", outing + "-" + bursts))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl());
+        assertThat(page).contains("Too much of it is burnt", "aperture f/").doesNotContain("mag/arcsec");
+        int compared = page.indexOf("id=\"compared\"");
+        assertThat(page.substring(compared)).contains("Opened late: bursts had broken already");
     }
 }

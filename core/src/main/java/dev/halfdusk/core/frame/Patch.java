@@ -15,6 +15,10 @@ record Patch(int left, int top, int size, float[][] electrons) {
     /** Narrower stray light stays within what the disc itself covers. */
     private static final double LEAST_STRAY_PX = 3;
 
+    private static final double LEAST_BLUR_PX = 0.3;
+    /** Of a disc against its spread. */
+    private static final double DIAMETERS = 4;
+
     /** What comes from a direction. */
     interface Light {
 
@@ -58,7 +62,10 @@ record Patch(int left, int top, int size, float[][] electrons) {
      */
     static Patch of(Exposure exposure, Way way, double reachDeg, int fine, Light light) {
         Window window = exposure.window();
-        double px = reachDeg * 3600 / exposure.shot().framing().optics().plateScaleArcsec() / window.binned() + 2;
+        double blur = exposure.shot().defocusUm() / 2 / exposure.pixelUm(); // spread of a star, see LensDrawing
+        double px = reachDeg * 3600 / exposure.shot().framing().optics().plateScaleArcsec() / window.binned()
+                + 2
+                + 3 * blur;
         int whole = (int) Math.ceil(2 * px) + 1;
         int square = Math.max(window.width(), window.height()) + 2 * AROUND;
         boolean clipped = whole > square && way.lengthPx() < AROUND / 2.0;
@@ -69,7 +76,17 @@ record Patch(int left, int top, int size, float[][] electrons) {
             top = Math.max(top, Math.min(-AROUND, top + whole - square));
         }
         int size = clipped ? square : whole;
-        return within(exposure, left, top, size, fine, light);
+        return within(exposure, left, top, size, fine, light).outOfFocus(blur);
+    }
+
+    /** @param spread in pixels */
+    private Patch outOfFocus(double spread) {
+        if (spread > LEAST_BLUR_PX && size > 0) {
+            for (float[] colour : electrons) {
+                Blur.disc(colour, size, size, DIAMETERS * spread);
+            }
+        }
+        return this;
     }
 
     /** What lies farther beside the picture sends no light into it that counts. */

@@ -5,8 +5,8 @@ import dev.halfdusk.core.exposure.Correction.Dialled;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.fireworks.FireworkSettings;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,6 +14,9 @@ import java.util.Optional;
 final class BurstJudge extends Judging {
 
     private static final double BURNT = 0.27;
+    /** Of streaks that are whiter than this it cannot be told how they end. */
+    private static final double TOLD = 0.35;
+
     private static final double MOST_STOPS = 2;
     /** Streaks stand here on the axis where they are well exposed. */
     private static final double GOOD_LEVEL = 0.5;
@@ -71,19 +74,20 @@ final class BurstJudge extends Judging {
             add(
                     Cause.LATE,
                     Numbers.text(
-                            "%s of %d bursts begin at %.0f %% of their radius: their inner part was over",
-                            b.late() == 1 ? "all" : "most", b.bursts().size(), 100 * b.begins()),
+                            "of %d of %d bursts the streaks begin at %.0f %% of the radius: their inner part was over",
+                            Math.round(b.late() * b.bursts().size()), b.bursts().size(), 100 * b.begins()),
                     1.6,
                     none(),
                     "Open when the shell leaves its mortar, not at the flash.");
-        } else if (b.cut() > 0.5) {
+        } else if (b.cut() > 0.5 && b.burnt() < TOLD) {
             add(
                     Cause.EARLY,
                     Numbers.text(
-                            "streaks of %s of %d bursts end at once, where they should hang, fall or fade",
-                            b.cut() == 1 ? "all" : "most", b.bursts().size()),
+                            "the streaks of %d of %d bursts end at once, where they should hang, fall or fade",
+                            Math.round(b.cut() * b.bursts().size()), b.bursts().size()),
                     1.5,
-                    limits.flatMap(l -> r.known().settings().map(s -> longer(s, l))).orElse(none()),
+                    limits.flatMap(l -> r.known().settings().map(s -> longer(s, l)))
+                            .orElse(none()),
                     "Close when the last star has gone out.");
         }
     }

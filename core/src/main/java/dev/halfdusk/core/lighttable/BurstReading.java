@@ -260,8 +260,10 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
                     }
                 }
             }
-            double[] far =
-                    Arrays.stream(drawn).mapToDouble(Finder::reaches).filter(r -> r > 0).toArray();
+            double[] far = Arrays.stream(drawn)
+                    .mapToDouble(Finder::reaches)
+                    .filter(r -> r > 0)
+                    .toArray();
             if (far.length < ROUND * SECTORS) {
                 return Optional.empty();
             }

@@ -15,7 +15,7 @@ public enum Cause {
     TILT("One side is soft: the lens is tilted, or focused on one side"),
     TOO_DARK("Too dark"),
     TOO_BRIGHT("Too bright"),
-    BURNT("Stars are burnt"),
+    BURNT("Too much of it is burnt"),
     TINT("The sky has a tint"),
     AIM("It looks elsewhere than planned"),
     LEVEL("It is not level"),

@@ -26,7 +26,9 @@ final class FilmJudge extends Judging {
             double stops = Math.max(0.5, Stops.of(Tone.share(WANTED) / Math.max(1e-4, Tone.share(f.shadows()))));
             add(
                     Cause.TOO_DARK,
-                    Numbers.text("the darker fifth stays below %.2f: thin shadows, about %.1f stops short", f.shadows(), stops),
+                    Numbers.text(
+                            "the darker fifth stays below %.2f: thin shadows, about %.1f stops short",
+                            f.shadows(), stops),
                     1 + stops / 2,
                     by(stops, ORDER),
                     "Meter the shadows and give two stops less than it says; of a bracket take the longer one.");

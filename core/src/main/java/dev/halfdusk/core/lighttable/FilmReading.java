@@ -18,6 +18,7 @@ public record FilmReading(double deepest, double shadows, double middle, double 
     private static final double SHADOWS = 0.2;
     /** A ring around a lamp is so much of the picture's width, and two coarse pixels at least. */
     private static final int NEAR_OF_WIDTH = 150;
+
     private static final double WHITE = 0.95;
     private static final int LEAST = 12;
 
@@ -30,7 +31,11 @@ public record FilmReading(double deepest, double shadows, double middle, double 
             }
         }
         return new FilmReading(
-                below(tones, DEEPEST), below(tones, SHADOWS), below(tones, 0.5), pixels.clippedHigh(), halation(pixels));
+                below(tones, DEEPEST),
+                below(tones, SHADOWS),
+                below(tones, 0.5),
+                pixels.clippedHigh(),
+                halation(pixels));
     }
 
     private static double below(double[] tones, double share) {

@@ -21,7 +21,7 @@ import java.util.OptionalDouble;
  * @param film of a scan
  * @param screen whether it is a camera's screen, photographed
  * @param patch out of its middle
- * @param starlight light of the brighter stars above the sky, their median, by the white of a pixel; 0 without stars
+ * @param starlight how high its brighter stars stand above the sky
  */
 public record FrameReading(
         int width,
@@ -41,7 +41,7 @@ public record FrameReading(
         Optional<FilmReading> film,
         boolean screen,
         Patch patch,
-        double starlight,
+        Starlight starlight,
         Known known) {
 
     static final int NINE = 9;

@@ -45,8 +45,7 @@ public record GroundReading(double share, double level, double edgePx, double tw
         if (share < LEAST_SHARE) {
             return Optional.empty();
         }
-        double[] levels =
-                ground.stream().mapToDouble(i -> pixels.coarse(1)[i]).toArray();
+        double[] levels = ground.stream().mapToDouble(i -> pixels.coarse(1)[i]).toArray();
         double level = Tone.position(encoding.light(ShapeFit.median(levels)));
         return Optional.of(new Edges(pixels, ground, noise).reading(share, level));
     }
@@ -106,16 +105,24 @@ public record GroundReading(double share, double level, double edgePx, double tw
         private float across(int x, int y) {
             char[] light = pixels.light();
             int at = y * w + x;
-            return (light[at + 1] + light[at + 1 - w] + light[at + 1 + w]
-                            - light[at - 1] - light[at - 1 - w] - light[at - 1 + w])
+            return (light[at + 1]
+                            + light[at + 1 - w]
+                            + light[at + 1 + w]
+                            - light[at - 1]
+                            - light[at - 1 - w]
+                            - light[at - 1 + w])
                     / 6f;
         }
 
         private float down(int x, int y) {
             char[] light = pixels.light();
             int at = y * w + x;
-            return (light[at + w] + light[at + w - 1] + light[at + w + 1]
-                            - light[at - w] - light[at - w - 1] - light[at - w + 1])
+            return (light[at + w]
+                            + light[at + w - 1]
+                            + light[at + w + 1]
+                            - light[at - w]
+                            - light[at - w - 1]
+                            - light[at - w + 1])
                     / 6f;
         }
 

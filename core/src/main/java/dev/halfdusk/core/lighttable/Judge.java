@@ -1,26 +1,16 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Correction;
-import dev.halfdusk.core.exposure.Correction.Dialled;
-import dev.halfdusk.core.exposure.IsoChoice;
-import dev.halfdusk.core.exposure.Symptom;
-import dev.halfdusk.core.exposure.Tone;
-import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Stops;
-import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * What a frame of stars or of the moon shows to be wrong, the worst first, each with its evidence and one change. Limits are the craft's: what cannot be seen at
@@ -46,7 +36,8 @@ public final class Judge {
         Optional<Known.Planned> planned = reading.known().planned();
         double kept = planned.map(Known.Planned::tolerancePx).orElse(TOLERANCE_PX);
         return Math.max(
-                Math.max(StarJudge.ROUND_PX, kept), planned.map(p -> driftPx(reading, p)).orElse(0.0));
+                Math.max(StarJudge.ROUND_PX, kept),
+                planned.map(p -> driftPx(reading, p)).orElse(0.0));
     }
 
     private static double driftPx(FrameReading reading, Known.Planned planned) {
@@ -82,13 +73,15 @@ public final class Judge {
                             + " that the camera itself sends, and it can be measured");
         } else if (r.film().isPresent()) {
             new FilmJudge(r, limits, findings).judge(r.film().get());
-        } else if (r.moon().isPresent() && r.known().motif().map(Motif.MOON::equals).orElse(true)) {
+        } else if (r.moon().isPresent()
+                && r.known().motif().map(Motif.MOON::equals).orElse(true)) {
             new MoonJudge(r, limits, findings).judge(r.moon().get());
         } else if (r.bursts().isPresent()) {
             new BurstJudge(r, limits, findings).judge(r.bursts().get());
         } else if (r.known().motif().map(Motif.FIREWORKS::equals).orElse(false)) {
             cannot(findings, "no burst is in it: opened between two of them, or aimed elsewhere");
-        } else if (r.known().motif().map(Motif.GROUND::equals).orElse(false) && r.ground().isPresent()) {
+        } else if (r.known().motif().map(Motif.GROUND::equals).orElse(false)
+                && r.ground().isPresent()) {
             new GroundJudge(r, limits, findings).judge(r.ground().get());
         } else if (unclear(r)) {
             cannot(findings, why(r.sky(), r.stars()));
@@ -130,11 +123,13 @@ public final class Judge {
     private static String good(FrameReading r) {
         if (r.film().isPresent()) {
             FilmReading f = r.film().get();
-            return Numbers.text("shadows at %.2f, the middle at %.2f, %.0f %% burnt", f.shadows(), f.middle(), 100 * f.burnt());
+            return Numbers.text(
+                    "shadows at %.2f, the middle at %.2f, %.0f %% burnt", f.shadows(), f.middle(), 100 * f.burnt());
         }
         if (r.moon().isPresent()) {
             MoonReading m = r.moon().get();
-            return Numbers.text("lit ground at %.2f of white, nothing burnt; its edge %.1f px wide", m.level(), m.edgePx());
+            return Numbers.text(
+                    "lit ground at %.2f of white, nothing burnt; its edge %.1f px wide", m.level(), m.edgePx());
         }
         if (r.bursts().isPresent()) {
             BurstReading b = r.bursts().get();
@@ -143,11 +138,16 @@ public final class Judge {
                     b.bursts().size(), b.bursts().size() == 1 ? "burst" : "bursts", b.level(), 100 * b.burnt());
         }
         if (r.widthPx().isEmpty() && r.ground().isPresent()) {
-            return Numbers.text("ground at %.2f, its edges %.1f px wide", r.ground().get().level(), r.ground().get().edgePx());
+            return Numbers.text(
+                    "ground at %.2f, its edges %.1f px wide",
+                    r.ground().get().level(), r.ground().get().edgePx());
         }
         return Numbers.text(
                 "stars %.1f px wide and drawn out by %.1f, %.1f tolerated; peak at %.2f",
-                r.widthPx().orElse(0), r.lengthPx().orElse(0), allowedPx(r), r.sky().peak());
+                r.widthPx().orElse(0),
+                r.lengthPx().orElse(0),
+                allowedPx(r),
+                r.sky().peak());
     }
 
     /** By how many degrees a direction lies to the right of the frame's middle, and above it. */

@@ -72,7 +72,8 @@ public record Known(
     public record Planned(Settings settings, double peak, double tolerancePx, double rollDeg) {}
 
     public Known taken(Settings with, Instant at) {
-        return new Known(Optional.of(with), Optional.of(at), lens, body, efficiency, site, aim, support, planned, motif);
+        return new Known(
+                Optional.of(with), Optional.of(at), lens, body, efficiency, site, aim, support, planned, motif);
     }
 
     public Known through(Optics other) {
@@ -80,12 +81,22 @@ public record Known(
     }
 
     public Known with(CameraBody other, double efficiencyOfIt) {
-        return new Known(settings, opened, lens, Optional.of(other), efficiencyOfIt, site, aim, support, planned, motif);
+        return new Known(
+                settings, opened, lens, Optional.of(other), efficiencyOfIt, site, aim, support, planned, motif);
     }
 
     public Known from(Site other, Direction aimed) {
         return new Known(
-                settings, opened, lens, body, efficiency, Optional.of(other), Optional.of(aimed), support, planned, motif);
+                settings,
+                opened,
+                lens,
+                body,
+                efficiency,
+                Optional.of(other),
+                Optional.of(aimed),
+                support,
+                planned,
+                motif);
     }
 
     public Known on(Support other) {
@@ -97,8 +108,7 @@ public record Known(
     }
 
     public Known of(Motif other) {
-        return new Known(
-                settings, opened, lens, body, efficiency, site, aim, support, planned, Optional.of(other));
+        return new Known(settings, opened, lens, body, efficiency, site, aim, support, planned, Optional.of(other));
     }
 
     /** How the sensor answers: its own figures, or those of a usual one. */

@@ -3,24 +3,11 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Correction.Dialled;
 import dev.halfdusk.core.exposure.IsoChoice;
-import dev.halfdusk.core.exposure.Symptom;
 import dev.halfdusk.core.exposure.Tone;
-import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Framing;
-import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
-import dev.halfdusk.core.sky.Sidereal;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** How much light the sky and the stars have, and of which colour. */
 final class LightJudge extends Judging {
@@ -46,7 +33,9 @@ final class LightJudge extends Judging {
         if (r.sky().banding() > BANDED) {
             add(
                     Cause.BANDING,
-                    Numbers.text("lines differ from those beside them by %.1f %% of the sky", 100 * r.sky().banding()),
+                    Numbers.text(
+                            "lines differ from those beside them by %.1f %% of the sky",
+                            100 * r.sky().banding()),
                     0.4 * r.sky().banding() / BANDED,
                     none(),
                     "More light at a lower ISO lifts the sky out of it; lifted darkness shows it first.");

@@ -16,7 +16,6 @@ public final class LightTable {
     private static final double THIN = 40;
     private static final double BURST_ISO = 800;
     private static final double BURST_LEVEL = 0.4;
-    private static final int BRIGHTER = 60;
 
     private LightTable() {}
 
@@ -53,6 +52,7 @@ public final class LightTable {
                 ? 0
                 : stars.stream().limit(brighter).filter(Spot::burnt).count() / (double) brighter;
         Optional<MoonReading> moon = MoonReading.of(pixels, encoding).filter(m -> m.radiusPx() > MOON * pixels.width());
+        Optional<BurstReading> bursts = bursts(pixels, encoding, known, aim.isPresent());
         return new FrameReading(
                 pixels.width(),
                 pixels.height(),
@@ -65,13 +65,13 @@ public final class LightTable {
                 aim,
                 moon,
                 Twins.among(stars),
-                lines,
-                bursts(pixels, encoding, known, aim.isPresent()),
+                moon.isPresent() || bursts.isPresent() ? List.of() : lines, // streaks and the limb are none
+                bursts,
                 GroundReading.of(pixels, encoding, framing, all.noise()),
                 known.motif().filter(Motif.FILM::equals).map(m -> FilmReading.of(pixels, encoding)),
                 aim.isEmpty() && LitScreen.in(pixels),
                 Patch.of(pixels, encoding),
-                starlight(stars),
+                Starlight.of(stars, all.noise()),
                 known);
     }
 
@@ -82,14 +82,6 @@ public final class LightTable {
         }
         boolean may = !sky && known.settings().map(s -> s.iso() <= BURST_ISO).orElse(true);
         return may ? BurstReading.of(pixels, encoding).filter(b -> b.level() > BURST_LEVEL) : Optional.empty();
-    }
-
-    private static double starlight(List<Spot> stars) {
-        return ShapeFit.median(stars.stream()
-                .filter(s -> !s.burnt())
-                .limit(BRIGHTER)
-                .mapToDouble(s -> s.flux() / Encoding.WHITE)
-                .toArray());
     }
 
     private static Optional<Aim> aim(List<Spot> stars, Pixels pixels, Known known) {

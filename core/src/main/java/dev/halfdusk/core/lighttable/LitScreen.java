@@ -93,8 +93,7 @@ final class LitScreen {
             int begin = hull.size();
             for (int i = 0; i < sorted.size(); i++) {
                 int[] p = sorted.get(way == 0 ? i : sorted.size() - 1 - i);
-                while (hull.size() >= begin + 2
-                        && turn(hull.get(hull.size() - 2), hull.get(hull.size() - 1), p) <= 0) {
+                while (hull.size() >= begin + 2 && turn(hull.get(hull.size() - 2), hull.get(hull.size() - 1), p) <= 0) {
                     hull.remove(hull.size() - 1);
                 }
                 hull.add(p);
@@ -126,7 +125,8 @@ final class LitScreen {
             double s = Math.sin(Math.toRadians(degrees));
             double[] u = hull.stream().mapToDouble(p -> p[0] * c + p[1] * s).toArray();
             double[] v = hull.stream().mapToDouble(p -> p[1] * c - p[0] * s).toArray();
-            double area = (Arrays.stream(u).max().orElse(0) - Arrays.stream(u).min().orElse(0))
+            double area = (Arrays.stream(u).max().orElse(0)
+                            - Arrays.stream(u).min().orElse(0))
                     * (Arrays.stream(v).max().orElse(0) - Arrays.stream(v).min().orElse(0));
             least = Math.min(least, area);
         }

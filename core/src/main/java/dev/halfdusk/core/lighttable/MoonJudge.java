@@ -8,8 +8,6 @@ import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Sidereal;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,9 +24,9 @@ final class MoonJudge extends Judging {
 
     private static final double WHITE_LEVEL = 0.9;
     private static final double FAR_OVER_STOPS = 3;
-    private static final double DARK_STOPS = 1.5;
+    private static final double DARK_STOPS = 2;
     private static final double SMEAR_PX = 2;
-    private static final double EDGE_PX = 4;
+    static final double EDGE_PX = 4;
     private static final double MOTION_SHARE = 1.6;
     private static final List<Dialled> ORDER = List.of(Dialled.SHUTTER, Dialled.ISO);
 

@@ -54,6 +54,7 @@ public record MoonReading(
     /** Of the outline. */
     private static final double LEAST_SHARE = 0.3;
 
+    private static final double GOOD_PART = 0.08;
     private static final double TO_SIGMA = 2.563;
     private static final double LEAST_STEP = 0.04;
     private static final int LEAST_SECTORS = 6;
@@ -423,11 +424,32 @@ public record MoonReading(
             if (in - out < Math.max(LEAST_STEP, 0.3 * (lit - sky)) || in >= WHITE) {
                 return Double.NaN;
             }
-            double ninety = crossing(sum, out + 0.9 * (in - out));
-            double ten = crossing(sum, out + 0.1 * (in - out));
-            halves.add(crossing(sum, (in + out) / 2) - REACH);
-            double sigma = (ten - ninety) / TO_SIGMA;
+            int[] limb = limb(sum);
+            double inner = sum[limb[0]];
+            double outer = sum[limb[1]];
+            halves.add(crossing(sum, (inner + outer) / 2) - REACH);
+            double sigma = (crossing(sum, outer + 0.1 * (inner - outer)) - crossing(sum, outer + 0.9 * (inner - outer)))
+                    / TO_SIGMA;
             return sigma * sigma;
+        }
+
+        /** From where to where the light falls at the limb: as far as a good part of the steepest. Ground farther in slopes too, a little and anywhere. */
+        private static int[] limb(double[] sum) {
+            double[] slope = new double[sum.length];
+            int steepest = FINER;
+            for (int i = FINER / 2; i < sum.length - FINER / 2; i++) {
+                slope[i] = sum[i - FINER / 2] - sum[i + FINER / 2];
+                steepest = slope[i] > slope[steepest] ? i : steepest;
+            }
+            int from = steepest;
+            while (from > 0 && slope[from] > GOOD_PART * slope[steepest]) {
+                from--;
+            }
+            int to = steepest;
+            while (to < slope.length - 1 && slope[to] > GOOD_PART * slope[steepest]) {
+                to++;
+            }
+            return new int[] {from, to};
         }
 
         /** Where the light falls below a level, coming from outside, pixels. */

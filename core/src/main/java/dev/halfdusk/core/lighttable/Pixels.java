@@ -107,7 +107,8 @@ public final class Pixels {
                 channel[i] /= (float) parts[i] * WHITE;
             }
         }
-        return new Pixels(width, height, bits, compressed, encoding, light, burnt, coarse, all.counts, all.low, all.high);
+        return new Pixels(
+                width, height, bits, compressed, encoding, light, burnt, coarse, all.counts, all.low, all.high);
     }
 
     /** What is counted of some rows. */
@@ -128,14 +129,7 @@ public final class Pixels {
     }
 
     private static void row(
-            int y,
-            int[][] row,
-            int width,
-            char[] light,
-            long[] burnt,
-            float[][] coarse,
-            int[] parts,
-            Counted counted) {
+            int y, int[][] row, int width, char[] light, long[] burnt, float[][] coarse, int[] parts, Counted counted) {
         int lowest = WHITE >> EIGHT;
         int highest = WHITE - (lowest >> 1);
         int across = (width + COARSE - 1) / COARSE;

@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Stops;
+import dev.halfdusk.core.sky.Sidereal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -32,6 +33,11 @@ public final class Series {
     private static final double AIR = 1.25;
     /** Below this part of the whole the rest is a pattern. */
     private static final double STAYS = 0.85;
+
+    private static final int MOST_RANK = 300;
+    private static final double APART_PX = 5;
+    /** Away from the equator stars move less. */
+    private static final double LEAST_OF_EQUATOR = 0.5;
 
     private static final double SHADOWS_WANTED = 0.14;
 
@@ -107,7 +113,8 @@ public final class Series {
             return;
         }
         double[] steps = IntStream.range(1, opened.size())
-                .mapToDouble(i -> Duration.between(opened.get(i - 1), opened.get(i)).toMillis() / 1000.0)
+                .mapToDouble(
+                        i -> Duration.between(opened.get(i - 1), opened.get(i)).toMillis() / 1000.0)
                 .toArray();
         double usual = ShapeFit.median(steps);
         List<Integer> after = IntStream.range(0, steps.length)
@@ -167,7 +174,8 @@ public final class Series {
             add(
                     What.WIND,
                     where,
-                    Numbers.text("stars stand twice or are longer than the usual %.1f px in %d frames", usual, where.size()),
+                    Numbers.text(
+                            "stars stand twice or are longer than the usual %.1f px in %d frames", usual, where.size()),
                     "Leave them out; shelter, lower the tripod, hang a weight.");
         }
     }
@@ -194,17 +202,24 @@ public final class Series {
 
     private void stars() {
         double[] counts = of(FrameReading::stars);
-        double[] light = of(FrameReading::starlight);
+        int burnt =
+                frames.stream().mapToInt(f -> f.starlight().firstWhole()).max().orElse(0);
+        // the brightest are burnt, or were before the picture was reduced
+        int rank = Math.max(burnt, (int) Math.min(MOST_RANK, ShapeFit.median(counts) / 4));
+        double[] light = of(f -> f.starlight().from(rank) * area(f));
         double[] widths = of(f -> f.widthPx().orElse(0));
         boolean measured = Arrays.stream(widths).allMatch(w -> w > 0);
         if (measured && trend(widths) > WIDER && grows(widths, 1)) {
-            boolean dew = trend(light) < FAINTER;
+            boolean known = Arrays.stream(light).allMatch(l -> l > 0);
+            boolean dew = known && trend(light) < FAINTER;
             add(
                     dew ? What.DEW : What.FOCUS,
                     List.of(frames.size() - 1),
                     Numbers.text(
-                            "stars %.1f px wide at first, %.1f at last, with %.0f %% of their light",
-                            widths[0], widths[widths.length - 1], 100 * trend(light)),
+                            "stars %.1f px wide at first, %.1f at last%s",
+                            widths[0],
+                            widths[widths.length - 1],
+                            known ? Numbers.text(", with %.0f %% of their light", 100 * trend(light)) : ""),
                     dew
                             ? "A heating band or a hand warmer; wipe nothing, blow. The frames from there on are softer."
                             : "The ring turned, or the lens cooled: focus again and tape it.");
@@ -227,6 +242,12 @@ public final class Series {
         }
     }
 
+    /** That a star's light is spread over, but for a factor. */
+    private static double area(FrameReading f) {
+        double width = f.widthPx().orElse(0);
+        return width * (width + f.lengthPx().orElse(0));
+    }
+
     private void sky() {
         double[] stops = of(f -> Stops.of(Math.max(1e-6, Tone.share(f.sky().peak()))));
         double rise = stops[stops.length - 1] - stops[0];
@@ -246,8 +267,7 @@ public final class Series {
             double sum = 0;
             List<Integer> where = new ArrayList<>();
             for (int i = 1; i < stops.length - 1; i++) {
-                double off = stops[i]
-                        - ShapeFit.median(new double[] {stops[i - 1], stops[i], stops[i + 1]});
+                double off = stops[i] - ShapeFit.median(new double[] {stops[i - 1], stops[i], stops[i + 1]});
                 sum += off * off;
                 if (Math.abs(off) > FLICKER_STOPS) {
                     where.add(i);
@@ -282,26 +302,49 @@ public final class Series {
         }
     }
 
-    /** Between frames one after the other only that noise differs which is new in each. */
+    /**
+     * What a sensor does in every frame cancels between two of them, what stars and the sky do does not where they have moved on meanwhile.
+     */
     private void noise() {
-        double[] fresh = IntStream.range(1, frames.size())
-                .filter(i -> frames.get(i)
-                        .known()
-                        .settings()
-                        .equals(frames.get(i - 1).known().settings()))
-                .mapToDouble(i -> frames.get(i).patch().noiseAgainst(frames.get(i - 1).patch()))
-                .filter(n -> n > 0)
-                .toArray();
+        List<Double> between = new ArrayList<>();
+        for (int i = 0; i < frames.size(); i++) {
+            for (int j = i + 1; j < frames.size(); j++) {
+                if (apart(frames.get(i), frames.get(j))) {
+                    double n = frames.get(j).patch().noiseAgainst(frames.get(i).patch());
+                    between.add(n);
+                    break;
+                }
+            }
+        }
         double all = ShapeFit.median(of(f -> f.patch().noise()));
-        double differs = ShapeFit.median(fresh);
-        if (fresh.length > 0 && differs < STAYS * all) {
+        double differs = ShapeFit.median(
+                between.stream().filter(n -> n > 0).mapToDouble(n -> n).toArray());
+        if (differs > 0 && differs < STAYS * all) {
             add(
                     What.PATTERN,
                     List.of(),
-                    Numbers.text(
-                            "%.1f %% of the sky in each frame, %.1f %% between frames", 100 * all, 100 * differs),
+                    Numbers.text("%.1f %% of the sky in each frame, %.1f %% between frames", 100 * all, 100 * differs),
                     "What stays the same does not average out: take dark frames, or move the camera a little between frames.");
         }
+    }
+
+    /** Whether the sky has moved on between two frames that are otherwise alike. */
+    private static boolean apart(FrameReading a, FrameReading b) {
+        Known one = a.known();
+        Known other = b.known();
+        if (!one.settings().equals(other.settings())
+                || one.lens().isEmpty()
+                || one.opened().isEmpty()
+                || other.opened().isEmpty()
+                || one.support().tracks()) {
+            return false;
+        }
+        double seconds = Math.abs(
+                Duration.between(one.opened().get(), other.opened().get()).toMillis() / 1000.0);
+        double perSecond = Sidereal.RADIANS_PER_SECOND
+                * one.lens().get().focalMm()
+                / Known.pixelMm(one.lens().get(), a.width());
+        return seconds * perSecond * LEAST_OF_EQUATOR > APART_PX;
     }
 
     private void moon() {
@@ -311,7 +354,8 @@ public final class Series {
         if (!Arrays.stream(edges).allMatch(OptionalDouble::isPresent)) {
             return;
         }
-        double[] px = Arrays.stream(edges).mapToDouble(OptionalDouble::getAsDouble).toArray();
+        double[] px =
+                Arrays.stream(edges).mapToDouble(OptionalDouble::getAsDouble).toArray();
         double sharpest = Arrays.stream(px).min().orElseThrow();
         double softest = Arrays.stream(px).max().orElseThrow();
         List<Integer> best = IntStream.range(0, px.length)
@@ -343,8 +387,7 @@ public final class Series {
         add(
                 What.BRACKET,
                 List.of(best),
-                Numbers.text(
-                        "the best has its shadows at %.2f and %.0f %% burnt", f.shadows(), 100 * f.burnt()),
+                Numbers.text("the best has its shadows at %.2f and %.0f %% burnt", f.shadows(), 100 * f.burnt()),
                 "");
     }
 }

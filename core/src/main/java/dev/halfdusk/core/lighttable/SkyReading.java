@@ -123,7 +123,9 @@ public record SkyReading(
             double sum = 0;
             double square = 0;
             int n = 0;
-            for (int k = length / 4; k < length - length / 4; k++) { // the middle, where the sky is even and land is rare
+            for (int k = length / 4;
+                    k < length - length / 4;
+                    k++) { // the middle, where the sky is even and land is rare
                 char c = light[i * next + k * along];
                 if (c <= most) {
                     sum += table[c];

@@ -52,7 +52,7 @@ public record SoftCause(int number, String words, Sign sign, String evidence) {
     }
 
     private static double stars(FrameReading r) {
-        return r.widthPx().orElse(r.moon().map(MoonReading::edgePx).orElse(0.0));
+        return r.moon().map(MoonReading::edgePx).orElse(r.widthPx().orElse(0));
     }
 
     private static void depth(FrameReading r, List<SoftCause> all) {
@@ -80,7 +80,7 @@ public record SoftCause(int number, String words, Sign sign, String evidence) {
             add(all, words, Sign.ASK, "Was it longer than 1/focal length in the hand?");
             return;
         }
-        double length = r.lengthPx().orElse(r.moon().map(MoonReading::smearPx).orElse(0.0));
+        double length = r.moon().map(MoonReading::smearPx).orElse(r.lengthPx().orElse(0));
         double allowed = Judge.allowedPx(r);
         add(
                 all,
@@ -90,19 +90,31 @@ public record SoftCause(int number, String words, Sign sign, String evidence) {
                         "drawn out by %.1f px one way, %.1f tolerated%s",
                         length,
                         allowed,
-                        r.known().settings().map(s -> Numbers.text(", in %s s", Numbers.trimmed(s.seconds(), 3))).orElse("")));
+                        r.known()
+                                .settings()
+                                .map(s -> Numbers.text(", in %s s", Numbers.trimmed(s.seconds(), 3)))
+                                .orElse("")));
     }
 
     private static void noise(FrameReading r, List<SoftCause> all) {
+        String words = "noise, or darkness lifted";
         double noise = r.sky().noise();
+        if (r.moon().isPresent()) {
+            add(all, words, Sign.ASK, "Grain at full size, with its edges still there?");
+            return;
+        }
         add(
                 all,
-                "noise, or darkness lifted",
+                words,
                 noise > NOISY ? Sign.FOR : Sign.AGAINST,
                 Numbers.text(
                         "a pixel differs by %.0f %% of the sky%s",
                         100 * noise,
-                        r.known().settings().map(Settings::iso).map(i -> Numbers.text(" at ISO %.0f", i)).orElse("")));
+                        r.known()
+                                .settings()
+                                .map(Settings::iso)
+                                .map(i -> Numbers.text(" at ISO %.0f", i))
+                                .orElse("")));
     }
 
     private static void focus(FrameReading r, List<SoftCause> all) {
@@ -112,11 +124,12 @@ public record SoftCause(int number, String words, Sign sign, String evidence) {
             add(all, words, Sign.ASK, "Is anything in it sharp, at another distance?");
             return;
         }
+        double sharp = r.moon().isPresent() ? MoonJudge.EDGE_PX : Judge.SHARP_PX;
         add(
                 all,
                 words,
-                stars > Judge.SHARP_PX ? Sign.FOR : Sign.AGAINST,
-                Numbers.text("%.1f px wide, up to %.1f is sharp", stars, Judge.SHARP_PX));
+                stars > sharp ? Sign.FOR : Sign.AGAINST,
+                Numbers.text("%.1f px wide, up to %.1f is sharp", stars, sharp));
     }
 
     private static void technique(FrameReading r, List<SoftCause> all) {

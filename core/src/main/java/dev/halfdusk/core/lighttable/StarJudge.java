@@ -1,23 +1,10 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Correction;
-import dev.halfdusk.core.exposure.Correction.Dialled;
-import dev.halfdusk.core.exposure.IsoChoice;
 import dev.halfdusk.core.exposure.Symptom;
-import dev.halfdusk.core.exposure.Tone;
-import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.CameraBody;
-import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Framing;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Sidereal;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -46,10 +33,7 @@ final class StarJudge extends Judging {
             streaks();
         }
         if (!r.ninths().isEmpty() && !width() && findings.isEmpty()) {
-            corners(r.middle()
-                    .or(() -> r.ninths().get(0).shape())
-                    .orElseThrow()
-                    .widthPx());
+            corners(r.middle().or(() -> r.ninths().get(0).shape()).orElseThrow().widthPx());
         }
     }
 

@@ -39,10 +39,14 @@ class MoonDiscTest {
     private static final int SIDE = 450;
 
     private static Photograph take(Instant when, double seconds) {
+        return take(when, seconds, 0);
+    }
+
+    private static Photograph take(Instant when, double seconds, double defocusUm) {
         Moment moment = Moment.at(when);
         Direction at = Direction.of(moment.local(Body.MOON, OBSERVER).unit());
         Framing framing = Framing.of(new Optics(SENSOR, FOCAL, Projection.RECTILINEAR), at, 0);
-        Shot shot = new Shot(framing, DEEP, 0.45, new Settings(seconds, 8, 100), 2.8, 0, 5500, Support.TRIPOD);
+        Shot shot = new Shot(framing, DEEP, 0.45, new Settings(seconds, 8, 100), 2.8, defocusUm, 5500, Support.TRIPOD);
         Scene scene = Scene.open(Standpoint.open(SITE, SkyGlow.ofZenith(21)), moment);
         return Photograph.take(
                 scene, shot, Window.crop(SENSOR, 0, 0, SIDE, SIDE), 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
@@ -104,6 +108,37 @@ class MoonDiscTest {
         double correlation = (n * sxy - sx * sy) / Math.sqrt((n * sxx - sx * sx) * (n * syy - sy * sy));
         assertThat(n).isGreaterThan(3000);
         assertThat(correlation).isGreaterThan(0.97);
+    }
+
+    /** A star of 40 µm has a spread of four pixels of 5 µm: the limb falls over as many, and no light is lost. */
+    @Test
+    void missed_focus_spreads_its_limb() {
+        Instant full = Instant.parse("2027-06-18T23:30:00Z");
+        double radius = radius(Moment.at(full));
+        double[] sharp = rings(take(full, 1 / 500.0, 0), radius);
+        double[] soft = rings(take(full, 1 / 500.0, 40), radius);
+        assertThat(soft[0] / sharp[0]).isCloseTo(1, within(0.02));
+        assertThat(sharp[2] / sharp[1]).isLessThan(0.05);
+        // a normal curve of four pixels, two pixels outside: 31 % of what lies inside
+        assertThat(soft[2] / soft[1]).isBetween(0.2, 0.42);
+    }
+
+    /** All its light, and a pixel's light well inside of the limb and two pixels outside. */
+    private static double[] rings(Photograph p, double radius) {
+        double[] sums = new double[3];
+        int[] counts = new int[3];
+        for (int i = 0; i < SIDE * SIDE; i++) {
+            double r = Math.hypot(i % SIDE + 0.5 - SIDE / 2.0, i / SIDE + 0.5 - SIDE / 2.0) - radius;
+            double e = p.electrons(1)[i];
+            sums[0] += e;
+            counts[0] = 1;
+            int ring = r > -20 && r < -12 ? 1 : r > 1.5 && r < 2.5 ? 2 : 0;
+            if (ring > 0) {
+                sums[ring] += e;
+                counts[ring]++;
+            }
+        }
+        return new double[] {sums[0], sums[1] / counts[1], sums[2] / counts[2]};
     }
 
     /** Of the moon's axis from north through east, by the book. */

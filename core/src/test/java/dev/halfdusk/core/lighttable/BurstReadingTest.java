@@ -46,8 +46,7 @@ class BurstReadingTest {
     }
 
     private static FrameReading read(Settings settings, Fired... fired) {
-        Scene scene = Scene.open(
-                        Standpoint.open(new Site(37.6, -8.7, 5), SkyGlow.ofZenith(20.5)), Moment.at(WHEN))
+        Scene scene = Scene.open(Standpoint.open(new Site(37.6, -8.7, 5), SkyGlow.ofZenith(20.5)), Moment.at(WHEN))
                 .firing(List.of(fired));
         Shot shot = new Shot(
                 Framing.of(new Optics(BODY.sensor(), 24, Projection.RECTILINEAR), new Direction(248, 14), 0),
@@ -59,14 +58,10 @@ class BurstReadingTest {
                 5200,
                 Support.TRIPOD);
         Photograph photograph = Photograph.take(
-                scene,
-                shot,
-                Window.whole(BODY.sensor(), WIDTH),
-                1,
-                TrailFrames.NONE,
-                Photograph.Stars.CATALOGUED);
+                scene, shot, Window.whole(BODY.sensor(), WIDTH), 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         return LightTable.read(
-                MadeUpFrame.taken(photograph), Known.NOTHING.taken(settings, WHEN).of(Motif.FIREWORKS));
+                MadeUpFrame.taken(photograph),
+                Known.NOTHING.taken(settings, WHEN).of(Motif.FIREWORKS));
     }
 
     private static Finding first(FrameReading r) {
@@ -110,7 +105,10 @@ class BurstReadingTest {
                 if (first.change().turns().isEmpty()) {
                     break;
                 }
-                now = first.change().turns().get(first.change().turns().size() - 1).to();
+                now = first.change()
+                        .turns()
+                        .get(first.change().turns().size() - 1)
+                        .to();
             }
             assertThat(first.cause()).as("from %s to %s: %s", begin, now, first).isEqualTo(Cause.GOOD);
             assertThat(now.seconds()).isEqualTo(8);

@@ -57,8 +57,8 @@ class FilmReadingTest {
 
     @Test
     void of_a_bracket_the_one_with_good_shadows_is_named() {
-        List<Series.Noticed> noticed = Series.of(
-                List.of(scan(0.03, 0.2, 0.5, 0), scan(0.13, 0.4, 0.7, 0), scan(0.3, 0.6, 1, 0)));
+        List<Series.Noticed> noticed =
+                Series.of(List.of(scan(0.03, 0.2, 0.5, 0), scan(0.13, 0.4, 0.7, 0), scan(0.3, 0.6, 1, 0)));
         assertThat(noticed).filteredOn(n -> n.what() == Series.What.BRACKET).hasSize(1);
         assertThat(noticed.stream()
                         .filter(n -> n.what() == Series.What.BRACKET)

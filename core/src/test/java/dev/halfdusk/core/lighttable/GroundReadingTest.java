@@ -45,8 +45,7 @@ class GroundReadingTest {
                 .taken(new Settings(8, 2, 3200), Instant.parse("2027-06-08T01:30:00Z"))
                 .through(LENS)
                 .from(SITE, new Direction(150, altitude));
-        return LightTable.read(
-                frame.noise(0.0008, 0.004).linear16(), motif == null ? known : known.of(motif));
+        return LightTable.read(frame.noise(0.0008, 0.004).linear16(), motif == null ? known : known.of(motif));
     }
 
     private static void box(

@@ -35,8 +35,19 @@ class JudgeTest {
     @EnumSource(
             value = Cause.class,
             names = {
-                "GOOD", "DRIFT", "ROTATION", "TRACKING", "SHAKE", "KNOCK", "FOCUS", "CURVATURE", "COMA", "TILT", "TOO_DARK",
-                "TOO_BRIGHT", "BURNT"
+                "GOOD",
+                "DRIFT",
+                "ROTATION",
+                "TRACKING",
+                "SHAKE",
+                "KNOCK",
+                "FOCUS",
+                "CURVATURE",
+                "COMA",
+                "TILT",
+                "TOO_DARK",
+                "TOO_BRIGHT",
+                "BURNT"
             })
     void what_a_frame_was_spoilt_by_is_named_first(Cause cause) {
         SpoiltFrames frames = new SpoiltFrames(100L * cause.ordinal() + 7);

@@ -15,9 +15,8 @@ class LineTest {
     }
 
     private static List<Line> lines(long seed, double degrees, Light light) {
-        MadeUpFrame frame = new MadeUpFrame(900, 600, seed)
-                .sky(0.02)
-                .stars(150, 0.01, 0.3, 0, (x, y) -> new double[] {0.9, 0, 0});
+        MadeUpFrame frame =
+                new MadeUpFrame(900, 600, seed).sky(0.02).stars(150, 0.01, 0.3, 0, (x, y) -> new double[] {0.9, 0, 0});
         double angle = Math.toRadians(degrees);
         for (double at = -130; at < 130; at += 0.5) {
             frame.star(
@@ -44,9 +43,8 @@ class LineTest {
             double apart = 0.07 + 0.08 * random.nextDouble();
             right += is(Kind.SATELLITE, lines(i, degrees, s -> 0.1)) ? 1 : 0;
             right += is(Kind.AIRCRAFT, lines(i, degrees, s -> s % apart < 0.02 ? 0.4 : 0.06)) ? 1 : 0;
-            meteors += is(Kind.METEOR, lines(i, degrees, s -> 0.25 * Math.pow(Math.sin(Math.PI * s), 2) + 0.005))
-                    ? 1
-                    : 0;
+            meteors +=
+                    is(Kind.METEOR, lines(i, degrees, s -> 0.25 * Math.pow(Math.sin(Math.PI * s), 2) + 0.005)) ? 1 : 0;
         }
         assertThat(right).isGreaterThanOrEqualTo(2 * all - 3);
         assertThat(meteors).isGreaterThanOrEqualTo(all - 1);
@@ -59,9 +57,8 @@ class LineTest {
     /** The skyline of a roof is as bright on one side as itself. */
     @Test
     void an_edge_is_no_line() {
-        MadeUpFrame frame = new MadeUpFrame(900, 600, 4)
-                .sky(0.02)
-                .stars(150, 0.01, 0.3, 0, (x, y) -> new double[] {0.9, 0, 0});
+        MadeUpFrame frame =
+                new MadeUpFrame(900, 600, 4).sky(0.02).stars(150, 0.01, 0.3, 0, (x, y) -> new double[] {0.9, 0, 0});
         for (int y = 500; y < 600; y++) {
             for (int x = 100; x < 800; x++) {
                 frame.light[y * 900 + x] = 0.12f;

@@ -31,7 +31,9 @@ class LitScreenTest {
     @Test
     void a_bright_rectangle_in_the_dark_is_a_screen_and_refused() {
         for (double degrees : new double[] {0, 7, 31, 88}) {
-            assertThat(LitScreen.in(lit(box(480, 320, degrees)))).as("%s", degrees).isTrue();
+            assertThat(LitScreen.in(lit(box(480, 320, degrees))))
+                    .as("%s", degrees)
+                    .isTrue();
         }
         Finding refused =
                 Judge.of(LightTable.read(lit(box(480, 320, 5)), Known.NOTHING)).get(0);
@@ -42,9 +44,11 @@ class LitScreenTest {
     @Test
     void moon_land_and_sky_are_no_screens() {
         assertThat(LitScreen.in(lit((x, y) -> Math.hypot(x, y) < 200))).isFalse();
-        assertThat(LitScreen.in(lit((x, y) -> Math.hypot(x, y) < 200 && x > 30))).isFalse();
+        assertThat(LitScreen.in(lit((x, y) -> Math.hypot(x, y) < 200 && x > 30)))
+                .isFalse();
         assertThat(LitScreen.in(lit((x, y) -> y > 120))).isFalse();
-        assertThat(LitScreen.in(lit((x, y) -> Math.abs(y) < 160 - 0.5 * x && Math.abs(x) < 300))).isFalse();
+        assertThat(LitScreen.in(lit((x, y) -> Math.abs(y) < 160 - 0.5 * x && Math.abs(x) < 300)))
+                .isFalse();
         assertThat(LitScreen.in(lit(box(60, 40, 0)))).isFalse();
         assertThat(LitScreen.in(lit((x, y) -> false))).isFalse();
     }

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.core.lighttable.Series.Noticed;
 import dev.halfdusk.core.lighttable.Series.What;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -18,6 +21,9 @@ class SeriesTest {
     private static final int H = 320;
     private static final int FRAMES = 7;
     private static final Instant BEGIN = Instant.parse("2027-06-08T01:30:00Z");
+
+    /** On it stars at the equator move 10 pixels in 10 s. */
+    private static final Optics LENS = new Optics(Sensor.of(36, 24, 6000), 1030, Projection.RECTILINEAR);
 
     private interface Happening {
         /** Spread of the stars, their light, how many, the sky, seconds since the first, pattern in the noise. */
@@ -37,15 +43,16 @@ class SeriesTest {
             Random places = new Random(5);
             for (int k = 0; k < h[2]; k++) {
                 double peak = h[1] * 0.02 * Math.pow(20, Math.pow(places.nextDouble(), 3)) / (h[0] * h[0]);
-                frame.star(places.nextDouble() * W, places.nextDouble() * H, peak, h[0], 0, 0, 0);
+                frame.star((places.nextDouble() * W + 6 * i) % W, places.nextDouble() * H, peak, h[0], 0, 0, 0);
             }
             for (int k = 0; k < pattern.length; k++) {
                 frame.light[k] += (float) (h[5] * pattern[k]);
             }
             all.add(LightTable.read(
                     frame.noise(0.001, 0.008).linear16(),
-                    Known.NOTHING.taken(
-                            new Settings(8, 2, 3200), BEGIN.plusMillis(Math.round(1000 * h[4])))));
+                    Known.NOTHING
+                            .taken(new Settings(8, 2, 3200), BEGIN.plusMillis(Math.round(1000 * h[4])))
+                            .through(LENS)));
         }
         return all;
     }
@@ -121,8 +128,7 @@ class SeriesTest {
     void a_gust_is_told_from_a_night_that_is_shaken_throughout() {
         SpoiltFrames good = new SpoiltFrames(5);
         SpoiltFrames knocked = new SpoiltFrames(6);
-        List<FrameReading> frames =
-                List.of(good.frame(Cause.GOOD), knocked.frame(Cause.KNOCK), good.frame(Cause.GOOD));
+        List<FrameReading> frames = List.of(good.frame(Cause.GOOD), knocked.frame(Cause.KNOCK), good.frame(Cause.GOOD));
         assertThat(Series.of(frames))
                 .filteredOn(n -> n.what() == What.WIND)
                 .singleElement()

@@ -38,8 +38,9 @@ class SoftCauseTest {
     /** Without anything to measure all that is left is to ask. */
     @Test
     void what_cannot_be_measured_is_asked() {
-        FrameReading grey =
-                LightTable.read(new MadeUpFrame(300, 200, 1).sky(0.1).noise(0.01, 0).srgb8(), Known.NOTHING);
-        assertThat(SoftCause.of(grey).stream().filter(c -> c.sign() == Sign.ASK)).hasSize(5);
+        FrameReading grey = LightTable.read(
+                new MadeUpFrame(300, 200, 1).sky(0.1).noise(0.01, 0).srgb8(), Known.NOTHING);
+        assertThat(SoftCause.of(grey).stream().filter(c -> c.sign() == Sign.ASK))
+                .hasSize(5);
     }
 }
