@@ -55,8 +55,12 @@ record FrameView(
 
     private static final double PERCENT = 100;
 
-    /** What is wrong, its evidence and what to do. */
-    record Verdict(String headline, String evidence, String change, boolean good) {}
+    /**
+     * What is wrong, its evidence and what to do.
+     *
+     * @param turned whether that is a dial
+     */
+    record Verdict(String headline, String evidence, String change, boolean good, boolean turned) {}
 
     record Ellipse(double x, double y, double along, double across, double angle, boolean wide) {}
 
@@ -78,7 +82,8 @@ record FrameView(
                         f.cause().words(),
                         Words.capital(f.evidence()) + ".",
                         VerdictWords.change(f, r.known()),
-                        f.cause() == Cause.GOOD))
+                        f.cause() == Cause.GOOD,
+                        !f.change().turns().isEmpty()))
                 .toList();
         SkyReading sky = r.sky();
         double from = r.known().planned().map(Known.Planned::peak).orElse(IsoChoice.PEAK_FROM);

@@ -1,6 +1,7 @@
 package dev.halfdusk.app.web;
 
 import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.lighttable.LightTable;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -94,6 +95,7 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
     private void warm(int port) {
         visit(port);
         Photograph.prepare();
+        LightTable.prepare();
     }
 
     private void visit(int port) {

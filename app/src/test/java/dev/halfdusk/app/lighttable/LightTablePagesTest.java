@@ -218,7 +218,7 @@ class LightTablePagesTest {
                     .getResponse()
                     .getContentAsString());
         }
-        assertThat(rest).contains("The stars are wide all over: focus", "Good: go on");
+        assertThat(rest).contains("It is soft all over: focus", "Good: go on");
     }
 
     private String laid(String name, String of) throws Exception {

@@ -11,7 +11,7 @@ final class Background {
 
     private static final int TILE = 64;
     private static final int LEAST_TILES = 6;
-    private static final int EVERY = 2;
+    private static final int EVERY = 3;
     private static final double DARKER = 0.1587;
 
     /** A flat picture has the noise of its own rounding. */

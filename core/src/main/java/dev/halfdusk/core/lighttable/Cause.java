@@ -9,7 +9,7 @@ public enum Cause {
     TRACKING("The stars are lines all one way: the tracker"),
     SHAKE("The camera moved"),
     KNOCK("Every star stands twice: wind or a touch"),
-    FOCUS("The stars are wide all over: focus"),
+    FOCUS("It is soft all over: focus"),
     CURVATURE("The corners are wide: curvature of the field"),
     COMA("The corners are winged: coma, wide open"),
     TILT("One side is soft: the lens is tilted, or focused on one side"),

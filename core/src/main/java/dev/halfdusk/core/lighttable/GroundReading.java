@@ -18,6 +18,9 @@ public record GroundReading(double share, double level, double edgePx, double tw
 
     private static final double BELOW_DEG = -0.5;
     private static final double LEAST_SHARE = 0.03;
+    /** Coarse pixels of a row that are below the horizon, or not, together. */
+    private static final int TOGETHER = 6;
+
     private static final double CLEAREST = 0.004;
     private static final int LEAST_EDGES = 20;
     private static final int MOST_EDGES = 4000;
@@ -55,11 +58,12 @@ public record GroundReading(double share, double level, double edgePx, double tw
         double pitch = Known.pixelMm(framing.optics(), pixels.width()) * Pixels.COARSE;
         BitSet ground = new BitSet(across * pixels.coarseHeight());
         for (int y = 0; y < pixels.coarseHeight(); y++) {
-            for (int x = 0; x < across; x++) {
+            for (int x = 0; x < across; x += TOGETHER) {
                 Framing.Point at = new Framing.Point(
-                        (x + 0.5) * pitch - pitch / Pixels.COARSE * pixels.width() / 2.0,
+                        (x + TOGETHER / 2.0) * pitch - pitch / Pixels.COARSE * pixels.width() / 2.0,
                         (y + 0.5) * pitch - pitch / Pixels.COARSE * pixels.height() / 2.0);
-                ground.set(y * across + x, framing.see(at).latitudeDeg() < BELOW_DEG);
+                int to = Math.min(across, x + TOGETHER);
+                ground.set(y * across + x, y * across + to, framing.see(at).latitudeDeg() < BELOW_DEG);
             }
         }
         return ground;
