@@ -76,7 +76,8 @@ record FrameView(
     /** @param all that lie on the table */
     static FrameView of(TakenFrame frame, List<TakenFrame> all) {
         FrameReading r = frame.reading();
-        List<SoftCause> causes = r.bursts().isPresent() || r.film().isPresent() ? List.of() : SoftCause.of(r);
+        List<SoftCause> causes =
+                r.bursts().isPresent() || r.film().isPresent() || r.ruler().isPresent() ? List.of() : SoftCause.of(r);
         List<Verdict> verdicts = frame.findings().stream()
                 .map(f -> new Verdict(
                         f.cause().words(),

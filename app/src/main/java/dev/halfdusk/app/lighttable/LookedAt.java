@@ -6,6 +6,7 @@ import dev.halfdusk.core.lighttable.Finding;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Judge;
 import dev.halfdusk.core.lighttable.Line;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.lighttable.SkyReading;
 import dev.halfdusk.core.measure.Numbers;
 import java.util.ArrayList;
@@ -17,6 +18,9 @@ import java.util.List;
  * @param wrong whether that is a fault
  */
 record LookedAt(String what, String found, boolean wrong) {
+
+    /** More black than this is no land alone. */
+    private static final double BLACK = 0.3;
 
     private static final double PERCENT = 100;
     private static final double LEAST_BANDING = 0.002;
@@ -59,6 +63,13 @@ record LookedAt(String what, String found, boolean wrong) {
                                 g.edgePx() > 0 ? Numbers.text(", edges %.1f px wide", g.edgePx()) : "",
                                 g.twicePx() > 0 ? ", twice" : ""),
                         has(frame, Cause.DEPTH, Cause.MOVED))));
+        r.ruler()
+                .ifPresent(u -> all.add(new LookedAt(
+                        "sharpest",
+                        Numbers.text(
+                                "%.1f marks %s the middle, over %.0f %% of the height",
+                                Math.abs(u.marks()), u.offset() > 0 ? "behind" : "before", PERCENT * u.depth()),
+                        has(frame, Cause.BEHIND, Cause.BEFORE))));
         r.film()
                 .ifPresent(f -> all.add(new LookedAt(
                         "tones",
@@ -71,7 +82,10 @@ record LookedAt(String what, String found, boolean wrong) {
 
     /** Whether the sky and its stars are what counts. */
     static boolean ofStars(FrameReading r) {
-        return r.moon().isEmpty() && r.bursts().isEmpty() && r.film().isEmpty();
+        return r.moon().isEmpty()
+                && r.bursts().isEmpty()
+                && r.film().isEmpty()
+                && r.known().motif().filter(Motif.RULER::equals).isEmpty();
     }
 
     private static void stars(TakenFrame frame, List<LookedAt> all) {
@@ -113,6 +127,17 @@ record LookedAt(String what, String found, boolean wrong) {
                                         ? "level"
                                         : Numbers.text("turned by %.1f\u00b0", a.rollDeg())),
                         has(frame, Cause.AIM, Cause.LEVEL))));
+        all.add(new LookedAt(
+                "histogram",
+                Numbers.text(
+                        "red %.2f, green %.2f, blue %.2f; %.2f from the left edge; %.1f %% black, %.1f %% burnt",
+                        sky.peaks()[0],
+                        sky.peaks()[1],
+                        sky.peaks()[2],
+                        sky.gap(),
+                        PERCENT * sky.clippedLow(),
+                        PERCENT * sky.clippedHigh()),
+                sky.clippedLow() > BLACK));
         all.add(new LookedAt("noise", Numbers.text("%.0f %% of the sky", PERCENT * sky.noise()), false));
         all.add(new LookedAt("stars", Numbers.text("%d, %d hot pixels", r.stars(), r.hot()), false));
         if (!r.lines().isEmpty()) {

@@ -19,6 +19,7 @@ public enum Cause {
     TINT("The sky has a tint"),
     AIM("It looks elsewhere than planned"),
     LEVEL("It is not level"),
+    CLOCK("The camera's clock is wrong"),
     LATE("Opened late: bursts had broken already"),
     EARLY("Closed early: the streaks are cut off"),
     CROWDED("Bursts lie over each other"),
@@ -27,7 +28,9 @@ public enum Cause {
     MOVED("It stands twice: someone moved"),
     STRAY("Car lights run through it"),
     HALATION("Lamps are ringed with red: halation"),
-    BANDING("The sky is banded");
+    BANDING("The sky is banded"),
+    BEHIND("It is sharp behind the mark"),
+    BEFORE("It is sharp before the mark");
 
     private final String words;
 

@@ -19,6 +19,7 @@ import java.util.OptionalDouble;
  * @param bursts of fireworks
  * @param ground below the horizon, where the direction is known
  * @param film of a scan
+ * @param ruler photographed at a slant
  * @param screen whether it is a camera's screen, photographed
  * @param patch out of its middle
  * @param starlight how high its brighter stars stand above the sky
@@ -39,6 +40,7 @@ public record FrameReading(
         Optional<BurstReading> bursts,
         Optional<GroundReading> ground,
         Optional<FilmReading> film,
+        Optional<RulerReading> ruler,
         boolean screen,
         Patch patch,
         Starlight starlight,

@@ -25,6 +25,7 @@ public final class Judge {
     public static final double SHARP_PX = 3.3;
 
     private static final int LEAST_STARS = 12;
+    private static final double LEAST_OFF = 0.02;
 
     private Judge() {}
 
@@ -71,6 +72,8 @@ public final class Judge {
                     findings,
                     "a bright rectangle with dark all round it: this is a camera's screen, photographed; send the small JPEG"
                             + " that the camera itself sends, and it can be measured");
+        } else if (r.known().motif().map(Motif.RULER::equals).orElse(false)) {
+            ruler(r, findings);
         } else if (r.film().isPresent()) {
             new FilmJudge(r, limits, findings).judge(r.film().get());
         } else if (r.moon().isPresent()
@@ -98,6 +101,29 @@ public final class Judge {
         return List.copyOf(findings);
     }
 
+    /** Off by more than half the depth in which it is sharp it shows. */
+    private static void ruler(FrameReading r, List<Finding> findings) {
+        if (r.ruler().isEmpty()) {
+            cannot(findings, "no row of marks runs through the middle of the picture, one above the other");
+            return;
+        }
+        RulerReading ruler = r.ruler().get();
+        double limit = Math.max(LEAST_OFF, ruler.depth() / 2);
+        if (Math.abs(ruler.offset()) > limit) {
+            findings.add(new Finding(
+                    ruler.offset() > 0 ? Cause.BEHIND : Cause.BEFORE,
+                    Numbers.text(
+                            "sharpest %.1f marks %s the middle, %.0f %% of the height; sharp over %.0f %%",
+                            Math.abs(ruler.marks()),
+                            ruler.offset() > 0 ? "behind" : "before",
+                            100 * Math.abs(ruler.offset()),
+                            100 * ruler.depth()),
+                    Math.abs(ruler.offset()) / limit,
+                    Judging.none(),
+                    "Take five, focusing anew each time: always to one side is calibration, to both is not."));
+        }
+    }
+
     private static boolean unclear(FrameReading r) {
         return r.stars() < LEAST_STARS || r.ninths().isEmpty() && r.twins().isEmpty();
     }
@@ -121,6 +147,11 @@ public final class Judge {
 
     /** What was looked at and is as it should be. */
     private static String good(FrameReading r) {
+        if (r.ruler().isPresent()) {
+            return Numbers.text(
+                    "sharpest %.1f marks from the middle",
+                    Math.abs(r.ruler().get().marks()));
+        }
         if (r.film().isPresent()) {
             FilmReading f = r.film().get();
             return Numbers.text(

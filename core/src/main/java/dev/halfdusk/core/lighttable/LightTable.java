@@ -70,6 +70,7 @@ public final class LightTable {
                 bursts,
                 GroundReading.of(pixels, encoding, framing, all.noise()),
                 known.motif().filter(Motif.FILM::equals).map(m -> FilmReading.of(pixels, encoding)),
+                known.motif().filter(Motif.RULER::equals).flatMap(m -> RulerReading.of(pixels)),
                 aim.isEmpty() && LitScreen.in(pixels),
                 Patch.of(pixels, encoding),
                 Starlight.of(stars, all.noise()),

@@ -10,7 +10,9 @@ public enum Motif {
     /** People, streets and land, whose sky is not what counts. */
     GROUND("people or land"),
     /** A scan of a frame on film, as a positive. */
-    FILM("a scan of film");
+    FILM("a scan of film"),
+    /** Photographed at a slant, to see where the focus lies. */
+    RULER("a ruler, for the focus");
 
     private final String words;
 

@@ -34,6 +34,8 @@ public final class Series {
     /** Below this part of the whole the rest is a pattern. */
     private static final double STAYS = 0.85;
 
+    private static final double SURE = 2.5;
+    private static final double LEAST_MARKS = 0.5;
     private static final int MOST_RANK = 300;
     private static final double APART_PX = 5;
     /** Away from the equator stars move less. */
@@ -61,6 +63,8 @@ public final class Series {
         LINES("Something crosses"),
         AIR("The air moves"),
         BRACKET("Of the bracket"),
+        CALIBRATION("Focus is off to one side"),
+        SCATTER("Focus is off to both sides"),
         PATTERN("Part of the noise stays the same");
 
         private final String words;
@@ -96,6 +100,7 @@ public final class Series {
             series.sky();
             series.moon();
             series.bracket();
+            series.ruler();
         }
         series.lines();
         series.noise();
@@ -370,6 +375,34 @@ public final class Series {
                             "edges from %.1f to %.1f px: %d of %d frames are as sharp as the sharpest",
                             sharpest, softest, best.size(), px.length),
                     "The average of these has less noise and keeps their drawing.");
+        }
+    }
+
+    /** Always to one side is the adjustment of the lens to the body, to both is the focusing itself. */
+    private void ruler() {
+        if (!frames.stream().allMatch(f -> f.ruler().isPresent())) {
+            return;
+        }
+        double[] off = of(f -> f.ruler().orElseThrow().marks());
+        double mean = Arrays.stream(off).average().orElse(0);
+        double spread =
+                Math.sqrt(Arrays.stream(off).map(o -> (o - mean) * (o - mean)).sum() / (off.length - 1));
+        boolean oneSide = Math.abs(mean) > SURE * spread / Math.sqrt(off.length);
+        String evidence = Numbers.text(
+                "%.1f marks %s the middle on the average, \u00b1 %.1f from frame to frame",
+                Math.abs(mean), mean > 0 ? "behind" : "before", spread);
+        if (oneSide && Math.abs(mean) > LEAST_MARKS) {
+            add(
+                    What.CALIBRATION,
+                    List.of(),
+                    evidence,
+                    "Fine adjustment in the body, where it has one; else focus by the magnified picture.");
+        } else if (spread > LEAST_MARKS) {
+            add(
+                    What.SCATTER,
+                    List.of(),
+                    evidence,
+                    "The way of focusing, not the lens: more light, more contrast, magnified, by hand.");
         }
     }
 

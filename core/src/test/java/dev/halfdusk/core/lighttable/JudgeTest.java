@@ -64,6 +64,11 @@ class JudgeTest {
     private static final Direction AIM = new Direction(150, 45);
 
     private static List<Finding> judged(Settings settings, Direction real, double roll, double defocusUm) {
+        return judged(settings, real, roll, defocusUm, 0);
+    }
+
+    private static List<Finding> judged(
+            Settings settings, Direction real, double roll, double defocusUm, int clockAheadMinutes) {
         Scene scene = Scene.open(Standpoint.open(SITE, SkyGlow.ofZenith(21.3)), Moment.at(WHEN));
         Shot shot = new Shot(
                 Framing.of(LENS, real, roll),
@@ -76,7 +81,7 @@ class JudgeTest {
                 Support.TRIPOD);
         Photograph photograph = Photograph.take(scene, shot, Window.whole(SENSOR, 1600), 3);
         Known known = Known.NOTHING
-                .taken(settings, WHEN)
+                .taken(settings, WHEN.plusSeconds(60L * clockAheadMinutes))
                 .through(LENS)
                 .from(SITE, AIM)
                 .planned(new Known.Planned(new Settings(10, 2, 3200), 0.2, 2, 0));
@@ -115,6 +120,21 @@ class JudgeTest {
         List<Finding> turned = judged(good, AIM, 4, 0);
         assertThat(turned.get(0).cause()).isEqualTo(Cause.LEVEL);
         assertThat(turned.get(0).remedy()).contains("4.0\u00b0 anticlockwise");
+    }
+
+    /** An hour of summer time looks like a camera aimed 10° aside and not level, but for the stars. */
+    @Test
+    void a_clock_that_is_an_hour_off_is_told_by_the_stars() {
+        Settings good = new Settings(8, 2, 5000);
+        Finding ahead = judged(good, AIM, 0, 0, 60).get(0);
+        assertThat(ahead.cause()).isEqualTo(Cause.CLOCK);
+        assertThat(ahead.remedy()).contains("back by 1 h;");
+        assertThat(ahead.evidence()).contains("taken 1 h earlier");
+        assertThat(judged(good, AIM, 0, 0, -75).get(0).remedy()).contains("forward by 1 h 15 min");
+        // really aimed aside and turned, it is no clock
+        assertThat(judged(good, new Direction(160, 40), 3, 0).stream().map(Finding::cause))
+                .contains(Cause.AIM)
+                .doesNotContain(Cause.CLOCK);
     }
 
     @Test
