@@ -32,6 +32,7 @@ class ArchitectureTest {
             "fireworks",
             "frame",
             "lighttable",
+            "assembly",
             "camera",
             "take",
             "outing",

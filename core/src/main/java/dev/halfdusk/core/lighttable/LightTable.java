@@ -86,6 +86,24 @@ public final class LightTable {
         return may ? BurstReading.of(pixels, encoding).filter(b -> b.level() > BURST_LEVEL) : Optional.empty();
     }
 
+    /** Its stars alone, the brightest first: for laying frames over each other. */
+    public static List<StarPlace> stars(Pixels pixels) {
+        double longest = LINE * Math.hypot(pixels.width(), pixels.height());
+        return SpotFinder.in(pixels).spots().stream()
+                .filter(s -> s.longer() >= HOT_VARIANCE && Math.sqrt(12 * s.longer()) < longest)
+                .map(s -> new StarPlace(s.x(), s.y(), s.flux()))
+                .toList();
+    }
+
+    /** Lines across the sky alone: aircraft, satellites, meteors. */
+    public static List<Line> lines(Pixels pixels) {
+        double longest = LINE * Math.hypot(pixels.width(), pixels.height());
+        return SpotFinder.in(pixels).spots().stream()
+                .filter(s -> Math.sqrt(12 * s.longer()) > longest && s.longer() > THIN * s.shorter())
+                .flatMap(s -> Line.of(s, pixels, Math.sqrt(12 * s.longer())).stream())
+                .toList();
+    }
+
     private static Optional<Aim> aim(List<Spot> stars, Pixels pixels, Known known) {
         if (known.lens().isEmpty()
                 || known.aim().isEmpty()

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.measure.Angles;
+import dev.halfdusk.core.measure.Linear;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

@@ -2,6 +2,7 @@ package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Linear;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.lighttable;
 
+import dev.halfdusk.core.measure.Linear;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;

@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.frame.CameraCurve;
+import dev.halfdusk.core.measure.Linear;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Response;

@@ -1,4 +1,4 @@
-package dev.halfdusk.core.lighttable;
+package dev.halfdusk.core.measure;
 
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
@@ -6,7 +6,7 @@ import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.linear.RealMatrix;
 
 /** Small systems of equations that are kept beside their right sides. */
-final class Linear {
+public final class Linear {
 
     /** Light is a share of white, and its squares are small. */
     private static final double SINGULAR = 1e-14;
@@ -14,7 +14,7 @@ final class Linear {
     private Linear() {}
 
     /** Puts the solutions for several right sides, which lie in the columns after the square matrix, in their place. False where there is none. */
-    static boolean solve(double[][] m) {
+    public static boolean solve(double[][] m) {
         int n = m.length;
         RealMatrix all = new Array2DRowRealMatrix(m, false);
         int last = m[0].length - 1;

@@ -1,0 +1,39 @@
+package dev.halfdusk.core.assembly;
+
+import java.util.List;
+import java.util.stream.IntStream;
+
+/** The mean of dark frames, taken with the cap on: what the sensor sends without light. */
+public final class Darks {
+
+    private Darks() {}
+
+    /** @throws Taken.UnreadableFrame for a frame that cannot be decoded or is of another size */
+    public static Assembled of(List<? extends Taken> taken, Progress progress) {
+        Raster first = taken.get(0).read();
+        int w = first.width();
+        int h = first.height();
+        float[][] sums = new float[3][w * h];
+        for (int k = 0; k < taken.size(); k++) {
+            Raster raster = k == 0 ? first : taken.get(k).read();
+            if (raster.width() != w || raster.height() != h) {
+                throw new Taken.UnreadableFrame("is of another size than the dark frames before it");
+            }
+            IntStream.range(0, h).parallel().forEach(y -> {
+                for (int x = 0; x < w; x++) {
+                    for (int c = 0; c < 3; c++) {
+                        sums[c][y * w + x] += raster.light(c, x, y);
+                    }
+                }
+            });
+            progress.step();
+        }
+        char[][] light = new char[3][w * h];
+        for (int c = 0; c < 3; c++) {
+            for (int i = 0; i < w * h; i++) {
+                light[c][i] = Assembled.number(sums[c][i] / taken.size());
+            }
+        }
+        return new Assembled(w, h, light);
+    }
+}

@@ -1,0 +1,230 @@
+package dev.halfdusk.core.assembly;
+
+import dev.halfdusk.core.lighttable.LightTable;
+import dev.halfdusk.core.lighttable.Line;
+import dev.halfdusk.core.lighttable.StarPlace;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/**
+ * Trails: of each pixel the lightest of all frames. A pause between two frames is filled half from either, each carried along the way of its
+ * stars, so that no arc is broken; so are frames that were left out, and what an aircraft hid. Two frames are in memory at a time.
+ */
+public final class Trails {
+
+    /** The way is measured again after so many frames; meanwhile the sky turns on as before. */
+    private static final int MEASURED_EVERY = 8;
+
+    private static final double LEAST_PAUSE_PX = 0.25;
+    private static final double WIDE_PX = 5;
+    private static final double BEYOND = 1.06;
+
+    private final int width;
+    private final int height;
+    private final TrailOptions options;
+    private final char[][] lightest;
+    private final Optional<Assembled> dark;
+    private int frames;
+    private int unmeasured;
+
+    private Trails(int width, int height, TrailOptions options, Optional<Assembled> dark) {
+        this.width = width;
+        this.height = height;
+        this.options = options;
+        this.dark = dark.filter(d -> d.width() == width && d.height() == height);
+        lightest = new char[3][width * height];
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param frames that it is made of
+     * @param unmeasured pauses that could not be filled, since the way of the stars was not found
+     */
+    public record Result(Assembled picture, int frames, int unmeasured) {}
+
+    /** A frame in memory. */
+    private record Open(Raster raster, Optional<Instant> opened, double seconds, List<Line> lines) {}
+
+    /**
+     * @param taken in the order of time; at least two, of one size
+     * @param dark a mean of dark frames
+     * @throws Taken.UnreadableFrame for a frame that cannot be decoded, or is of another size
+     */
+    public static Result of(
+            List<? extends Taken> taken, TrailOptions options, Optional<Assembled> dark, Progress progress) {
+        Open now = open(taken.get(0), options, Optional.empty());
+        Trails trails = new Trails(now.raster.width(), now.raster.height(), options, dark);
+        Optional<Moves> way = Optional.empty();
+        Open before = null;
+        Optional<Moves> wayBefore = Optional.empty();
+        for (int i = 0; i < taken.size(); i++) {
+            Open next = i + 1 < taken.size() ? open(taken.get(i + 1), options, Optional.of(now.raster)) : null;
+            if (next != null
+                    && options.filled()
+                    && (way.isEmpty() || i % MEASURED_EVERY == 0 || pauseChanged(now, next, before))) {
+                way = way(now.raster, next.raster, way);
+                trails.unmeasured += way.isEmpty() ? 1 : 0;
+            }
+            double weight = Math.pow(2, -options.fade() * (taken.size() - 1 - i) / Math.max(1, taken.size() - 1));
+            trails.add(now, weight, before, wayBefore, next, way);
+            progress.step();
+            before = now;
+            wayBefore = way;
+            now = next;
+        }
+        return new Result(
+                new Assembled(trails.width, trails.height, trails.lightest), trails.frames, trails.unmeasured);
+    }
+
+    private static Open open(Taken taken, TrailOptions options, Optional<Raster> like) {
+        Raster raster = taken.read();
+        if (like.filter(l -> l.width() != raster.width() || l.height() != raster.height())
+                .isPresent()) {
+            throw new Taken.UnreadableFrame(
+                    "is " + raster.width() + " \u00d7 " + raster.height() + " pixels, those before it "
+                            + like.get().width() + " \u00d7 " + like.get().height());
+        }
+        List<Line> lines = options.withoutLines() ? LightTable.lines(raster.pixels()) : List.of();
+        return new Open(raster, taken.opened(), taken.seconds(), lines);
+    }
+
+    /** Where one interval is longer than the last, since a frame is missing, the way is longer too. */
+    private static boolean pauseChanged(Open now, Open next, Open before) {
+        if (before == null) {
+            return true;
+        }
+        double was = interval(before, now);
+        double is = interval(now, next);
+        return Math.abs(is - was) > 0.02 * was;
+    }
+
+    private static double interval(Open a, Open b) {
+        return a.opened.isEmpty() || b.opened.isEmpty()
+                ? 0
+                : Duration.between(a.opened.get(), b.opened.get()).toMillis() / 1000.0;
+    }
+
+    private static Optional<Moves> way(Raster from, Raster to, Optional<Moves> guess) {
+        List<StarPlace> a = LightTable.stars(from.pixels());
+        List<StarPlace> b = LightTable.stars(to.pixels());
+        Optional<Moves> found =
+                Aligner.match(a, b, from.width(), from.height(), guess).map(Aligner.Found::moves);
+        return found.isPresent() || guess.isEmpty()
+                ? found
+                : Aligner.match(a, b, from.width(), from.height(), Optional.empty())
+                        .map(Aligner.Found::moves);
+    }
+
+    /** Share of an interval that no frame covers; a pause of unknown length is none. */
+    private static double pause(Open a, Open b) {
+        double interval = interval(a, b);
+        return interval <= 0 ? 0 : Math.max(0, interval - a.seconds) / interval;
+    }
+
+    private void add(Open now, double weight, Open before, Optional<Moves> wayBefore, Open next, Optional<Moves> way) {
+        frames++;
+        BitSet hidden = hidden(now.lines);
+        lighten(now.raster, weight, null, 0, hidden);
+        if (!options.filled()) {
+            return;
+        }
+        if (next != null && way.isPresent()) {
+            carry(now.raster, weight, new Grid(way.get(), width, height, pause(now, next) / 2), hidden);
+        }
+        if (before != null && wayBefore.isPresent()) {
+            double share = pause(before, now) / 2;
+            carry(now.raster, weight, new Grid(wayBefore.get(), width, height, -share), hidden);
+            if (!hidden.isEmpty()) {
+                uncover(before.raster, weight, new Grid(wayBefore.get(), width, height, 1), hidden);
+            }
+        }
+    }
+
+    /** In steps of a pixel. */
+    private void carry(Raster frame, double weight, Grid way, BitSet hidden) {
+        double longest = way.longest();
+        if (longest < LEAST_PAUSE_PX) {
+            return;
+        }
+        int steps = (int) Math.ceil(longest);
+        for (int k = 1; k <= steps; k++) {
+            lighten(frame, weight, way, (float) k / steps, hidden);
+        }
+    }
+
+    /** Behind an aircraft, what was there in the frame before, where its stars are by now. */
+    private void uncover(Raster before, double weight, Grid way, BitSet hidden) {
+        hidden.stream().forEach(at -> {
+            int x = at % width;
+            int y = at / width;
+            for (int c = 0; c < 3; c++) {
+                float light = before.light(c, x - (double) way.dx(x, y), y - (double) way.dy(x, y));
+                keep(c, at, light, weight);
+            }
+        });
+    }
+
+    private void lighten(Raster frame, double weight, Grid way, float share, BitSet hidden) {
+        IntStream.range(0, height).parallel().forEach(y -> {
+            for (int x = 0; x < width; x++) {
+                int at = y * width + x;
+                if (way == null) {
+                    if (!hidden.get(at)) {
+                        for (int c = 0; c < 3; c++) {
+                            keep(c, at, frame.light(c, x, y), weight);
+                        }
+                    }
+                    continue;
+                }
+                double u = x - share * (double) way.dx(x, y);
+                double v = y - share * (double) way.dy(x, y);
+                if (u < 0 || v < 0 || u > width - 1 || v > height - 1 || hidden.get((int) v * width + (int) u)) {
+                    continue;
+                }
+                for (int c = 0; c < 3; c++) {
+                    keep(c, at, frame.light(c, u, v), weight);
+                }
+            }
+        });
+    }
+
+    private void keep(int colour, int at, float light, double weight) {
+        double without = light;
+        if (dark.isPresent()) {
+            without -= dark.get().light(colour, at % width, at / width);
+        }
+        char number = Assembled.number(weight * without);
+        if (number > lightest[colour][at]) {
+            lightest[colour][at] = number;
+        }
+    }
+
+    /** Pixels that lines cover, with what their light spreads over. */
+    private BitSet hidden(List<Line> lines) {
+        BitSet hidden = new BitSet(width * height);
+        for (Line line : lines) {
+            double c = Math.cos(Math.toRadians(line.angleDeg()));
+            double s = Math.sin(Math.toRadians(line.angleDeg()));
+            double half = BEYOND * line.lengthPx() / 2 + WIDE_PX;
+            int x0 = (int) Math.max(0, line.x() - half);
+            int x1 = (int) Math.min(width - 1.0, line.x() + half);
+            int y0 = (int) Math.max(0, line.y() - half);
+            int y1 = (int) Math.min(height - 1.0, line.y() + half);
+            for (int y = y0; y <= y1; y++) {
+                for (int x = x0; x <= x1; x++) {
+                    double along = (x + 0.5 - line.x()) * c + (y + 0.5 - line.y()) * s;
+                    double aside = (y + 0.5 - line.y()) * c - (x + 0.5 - line.x()) * s;
+                    if (Math.abs(along) <= half && Math.abs(aside) <= WIDE_PX) {
+                        hidden.set(y * width + x);
+                    }
+                }
+            }
+        }
+        return hidden;
+    }
+}
