@@ -1,6 +1,7 @@
 package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.pictures.ImageFile;
+import dev.halfdusk.core.assembly.Raster;
 import dev.halfdusk.core.frame.CameraCurve;
 import dev.halfdusk.core.lighttable.Encoding;
 import dev.halfdusk.core.lighttable.Pixels;
@@ -11,7 +12,7 @@ import java.awt.image.ComponentSampleModel;
 import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferByte;
 import java.awt.image.DataBufferUShort;
-import java.awt.image.Raster;
+import java.awt.image.IndexColorModel;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Arrays;
@@ -248,9 +249,51 @@ final class FrameFile {
                 (y, red, green, blue) -> row(y, 0, red, green, blue));
     }
 
+    /** As frames are put together: nothing is copied where the file is of eight or sixteen bits a colour. */
+    Raster raster() {
+        BufferedImage plain = image;
+        if (!plain(image)) {
+            plain = new BufferedImage(width(), height(), BufferedImage.TYPE_3BYTE_BGR);
+            plain.getGraphics().drawImage(image, 0, 0, null);
+        }
+        ComponentSampleModel model = (ComponentSampleModel) plain.getSampleModel();
+        int[] bands = model.getBandOffsets();
+        int[] offsets =
+                bands.length < 3 ? new int[] {bands[0], bands[0], bands[0]} : new int[] {bands[0], bands[1], bands[2]};
+        Encoding encoding = linear ? Encoding.LINEAR : Encoding.SRGB;
+        return plain.getRaster().getDataBuffer() instanceof DataBufferUShort shorts
+                ? Raster.of(
+                        shorts.getData(),
+                        width(),
+                        height(),
+                        offsets,
+                        model.getScanlineStride(),
+                        model.getPixelStride(),
+                        encoding)
+                : Raster.of(
+                        ((DataBufferByte) plain.getRaster().getDataBuffer()).getData(),
+                        width(),
+                        height(),
+                        offsets,
+                        model.getScanlineStride(),
+                        model.getPixelStride(),
+                        encoding);
+    }
+
+    private static boolean plain(BufferedImage image) {
+        DataBuffer buffer = image.getRaster().getDataBuffer();
+        int bands = image.getRaster().getNumBands();
+        return image.getSampleModel() instanceof ComponentSampleModel
+                && (buffer instanceof DataBufferByte || buffer instanceof DataBufferUShort)
+                && buffer.getNumBanks() == 1
+                && (bands == 1 || bands >= 3)
+                && image.getRaster().getParent() == null
+                && !(image.getColorModel() instanceof IndexColorModel);
+    }
+
     /** Of a row in 16 bits as much as there is room for, from a column on. */
     private void row(int y, int left, int[] red, int[] green, int[] blue) {
-        Raster raster = image.getRaster();
+        java.awt.image.Raster raster = image.getRaster();
         int bands = raster.getNumBands();
         int width = Math.min(red.length, width() - left);
         DataBuffer buffer = raster.getDataBuffer();

@@ -199,10 +199,23 @@ record FrameView(
     }
 
     /** A line of the table in which frames are compared. */
-    record Compared(String id, String name, String width, String length, String peak, String verdict, boolean best) {}
+    record Compared(
+            String id,
+            String name,
+            String width,
+            String length,
+            String peak,
+            String verdict,
+            boolean best,
+            boolean together) {}
 
     /** Frames beside each other; the best is the one least wrong, among those the one with the smallest stars. */
     static List<Compared> compared(List<TakenFrame> frames) {
+        return compared(frames, Optional.empty());
+    }
+
+    /** @param shown whose series is likely to be put together */
+    static List<Compared> compared(List<TakenFrame> frames, Optional<TakenFrame> shown) {
         Optional<TakenFrame> best = frames.stream()
                 .min(Comparator.comparingDouble(
                                 (TakenFrame f) -> f.findings().get(0).weight())
@@ -219,7 +232,8 @@ record FrameView(
                                 : "\u2013",
                         Numbers.fixed(f.reading().sky().peak(), 2),
                         f.findings().get(0).cause().words(),
-                        frames.size() > 1 && f == best.orElseThrow()))
+                        frames.size() > 1 && f == best.orElseThrow(),
+                        shown.filter(f::together).isPresent()))
                 .toList();
     }
 }

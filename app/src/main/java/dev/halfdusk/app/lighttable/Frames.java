@@ -113,6 +113,11 @@ class Frames {
         return find(id).map(f -> originals.get(id)).filter(Files::isRegularFile);
     }
 
+    /** As it is shown whole, reduced: enough for a first look at what it becomes. */
+    Optional<Path> reduced(String id) {
+        return find(id).map(f -> folder.resolve(id + "-whole" + ENDS)).filter(Files::isRegularFile);
+    }
+
     private synchronized void letGo(String id) {
         Path file = originals.remove(id);
         if (file != null && file.startsWith(folder)) {

@@ -10,6 +10,7 @@ import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.take.Trails;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -211,9 +212,13 @@ class LightTableController {
         model.addAttribute("motifs", MOTIFS);
         model.addAttribute("bodies", kit.bodies());
         model.addAttribute("frames", all);
-        model.addAttribute("compared", FrameView.compared(all));
         Optional<TakenFrame> shown = wanted.flatMap(frames::find)
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)));
+        model.addAttribute("compared", FrameView.compared(all, shown));
+        model.addAttribute(
+                "trailing",
+                shown.filter(f -> f.plan() != null && f.plan().subject() instanceof Trails)
+                        .isPresent());
         shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, all)));
         return "lighttable/lighttable";
     }

@@ -16,6 +16,7 @@ import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.IsoDial;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.take.Fireworks;
+import dev.halfdusk.core.take.Trails;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -69,10 +70,15 @@ record MadeUp(
                     "frame " + (i + 1), 1, 0, 0, 0, Math.max(0, 9 * (i - 1)), 1 - 0.06 * i, i == 2 || i == 4, 0))
             .toList();
 
+    /** For trails more of them, and nothing that is wrong but what flies across. */
+    private static final List<MadeUp> TRAIL = IntStream.range(0, 16)
+            .mapToObj(i -> new MadeUp("frame " + (i + 1), 1, 0, 0, 0, 0, 1, i == 5 || i == 10, 0))
+            .toList();
+
     /** Those there are for a take; none for some motifs. */
     static List<MadeUp> of(PlannedTake take, boolean series) {
         return switch (take.motif()) {
-            case STARS -> series ? SERIES : STARS;
+            case STARS -> !series ? STARS : take.subject() instanceof Trails ? TRAIL : SERIES;
             case MOON -> MOON;
             case FIREWORKS -> FIREWORKS;
             default -> List.of();
@@ -84,7 +90,7 @@ record MadeUp(
     }
 
     private int width() {
-        return crossed || SERIES.contains(this) ? SERIES_WIDTH : WIDTH;
+        return SERIES.contains(this) || TRAIL.contains(this) ? SERIES_WIDTH : WIDTH;
     }
 
     /** @param which of its row: each is taken a little later */

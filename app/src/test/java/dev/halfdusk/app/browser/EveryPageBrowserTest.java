@@ -56,6 +56,7 @@ public class EveryPageBrowserTest extends BrowserTest {
             "/outings/1/sheet",
             "/deleted",
             "/lighttable",
+            "/assembled",
             "/data",
             "/events?place=1",
             "/events/eclipse?place=1",

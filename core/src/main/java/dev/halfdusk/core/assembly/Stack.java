@@ -1,7 +1,6 @@
 package dev.halfdusk.core.assembly;
 
 import dev.halfdusk.core.lighttable.LightTable;
-import dev.halfdusk.core.lighttable.Pixels;
 import dev.halfdusk.core.lighttable.StarPlace;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -12,7 +11,7 @@ import java.util.stream.IntStream;
 /**
  * A stack: the mean of frames whose stars are laid over those of the one in the middle, the ground left where it is. Clipped, each pixel's
  * lightest is left out where it stands out of the rest by more than noise does: a satellite, an aircraft, a hot pixel that the sky moved over.
- * Frames are read once; one is in memory at a time.
+ * One frame is in memory at a time, and of the sums a strip: a large picture is put together in two, for which its frames are read twice.
  */
 public final class Stack {
 
@@ -20,6 +19,9 @@ public final class Stack {
     private static final double STANDS_OUT = 4;
     /** Of the sky: darker than this is land. */
     private static final double LAND = 0.4;
+
+    /** Of which the sums are kept: 240 MB. */
+    private static final double STRIP_PIXELS = 12_500_000;
 
     private static final int PATCH = 96;
     private static final double OF_MEDIAN = 1.4826;
@@ -29,21 +31,26 @@ public final class Stack {
     private final boolean clipped;
     private final Optional<Assembled> dark;
     private final BitSet ground;
-    private final float[][] sums;
-    private final float[][] most;
-    private final char[] counts;
+    private final char[][] light;
+    private final Moves[] moves;
+    private final double[] errors;
+    private float[][] sums;
+    private char[][] most;
+    private char[] counts;
+    private int top;
+    private int bottom;
     private final double skyLight;
     private final double skyNoise;
 
-    private Stack(Raster reference, boolean clipped, boolean groundStill, Optional<Assembled> dark) {
+    private Stack(Raster reference, int frames, boolean clipped, boolean groundStill, Optional<Assembled> dark) {
         width = reference.width();
         height = reference.height();
         this.clipped = clipped;
         this.dark = dark.filter(d -> d.width() == width && d.height() == height);
         ground = groundStill ? ground(reference) : new BitSet();
-        sums = new float[3][width * height];
-        most = new float[clipped ? 3 : 0][width * height];
-        counts = new char[width * height];
+        light = new char[3][width * height];
+        moves = new Moves[frames];
+        errors = new double[frames];
         double[] sky = patch(reference.width(), reference.height(), (x, y) -> reference.light(1, x, y));
         skyLight = sky[0];
         skyNoise = sky[1];
@@ -64,7 +71,7 @@ public final class Stack {
     }
 
     /**
-     * @param taken in the order of time, of one size
+     * @param taken in the order of time, of one size; progress is told of each once for every strip
      * @param clipped whether what stands out is left out
      * @param groundStill whether the land is not turned with the sky
      * @param dark a mean of dark frames
@@ -78,43 +85,71 @@ public final class Stack {
             Progress progress) {
         int middle = taken.size() / 2;
         Raster reference = taken.get(middle).read();
-        Pixels pixels = reference.pixels();
-        List<StarPlace> stars = LightTable.stars(pixels);
+        List<StarPlace> stars = LightTable.stars(reference.pixels());
         if (stars.size() < LEAST_STARS) {
             throw new Taken.UnreadableFrame("shows too few stars to lay others over them");
         }
-        Stack stack = new Stack(reference, clipped, groundStill, dark);
-        stack.add(reference, Moves.NONE);
-        progress.step();
-        double[] errors = new double[taken.size()];
-        boolean[] laid = new boolean[taken.size()];
-        laid[middle] = true;
-        for (int way = -1; way <= 1; way += 2) { // outwards from the middle, so that each is near one that is known
-            Optional<Moves> last = Optional.of(Moves.NONE);
-            for (int i = middle + way; i >= 0 && i < taken.size(); i += way) {
-                Raster raster = taken.get(i).read();
-                stack.check(raster);
-                List<StarPlace> there = LightTable.stars(raster.pixels());
-                Optional<Aligner.Found> found = stack.match(stars, there, last);
-                if (found.isPresent()) {
-                    stack.add(raster, found.get().moves());
-                    errors[i] = found.get().errorPx();
-                    laid[i] = true;
-                    last = found.map(Aligner.Found::moves);
+        Stack stack = new Stack(reference, taken.size(), clipped, groundStill, dark);
+        stack.moves[middle] = Moves.NONE;
+        int strips = strips((double) reference.width() * reference.height());
+        for (int strip = 0; strip < strips; strip++) {
+            stack.begin(strip, strips);
+            stack.add(strip == 0 ? reference : taken.get(middle).read(), Moves.NONE);
+            progress.step();
+            for (int way = -1; way <= 1; way += 2) { // outwards from the middle, so that each is near one that is known
+                Moves last = Moves.NONE;
+                for (int i = middle + way; i >= 0 && i < taken.size(); i += way) {
+                    if (strip == 0 || stack.moves[i] != null) {
+                        Raster raster = taken.get(i).read();
+                        stack.check(raster);
+                        if (strip == 0) {
+                            stack.find(i, stars, LightTable.stars(raster.pixels()), last);
+                        }
+                        if (stack.moves[i] != null) {
+                            stack.add(raster, stack.moves[i]);
+                            last = stack.moves[i];
+                        }
+                    }
+                    progress.step();
                 }
-                progress.step();
             }
+            stack.end();
         }
-        List<Integer> left =
-                IntStream.range(0, laid.length).filter(i -> !laid[i]).boxed().toList();
-        Assembled picture = stack.picture();
+        List<Integer> left = IntStream.range(0, taken.size())
+                .filter(i -> stack.moves[i] == null)
+                .boxed()
+                .toList();
+        Assembled picture = new Assembled(stack.width, stack.height, stack.light);
         double[] noise = patch(stack.width, stack.height, (x, y) -> picture.light(1, x, y));
         return new Result(
                 picture,
                 taken.size() - left.size(),
                 left,
                 stack.skyNoise / Math.max(1e-9, noise[1]),
-                Arrays.stream(errors).max().orElse(0));
+                Arrays.stream(stack.errors).max().orElse(0));
+    }
+
+    /** Pieces that a picture of that size is put together in: so often each frame is read. */
+    public static int strips(double pixels) {
+        return (int) Math.max(1, Math.ceil(pixels / STRIP_PIXELS));
+    }
+
+    private void begin(int strip, int strips) {
+        top = height * strip / strips;
+        bottom = height * (strip + 1) / strips;
+        int pixels = width * (bottom - top);
+        sums = new float[3][pixels];
+        most = new char[clipped ? 3 : 0][pixels];
+        counts = new char[pixels];
+    }
+
+    private void find(int frame, List<StarPlace> stars, List<StarPlace> there, Moves last) {
+        Aligner.match(stars, there, width, height, Optional.of(last))
+                .or(() -> Aligner.match(stars, there, width, height, Optional.empty()))
+                .ifPresent(f -> {
+                    moves[frame] = f.moves();
+                    errors[frame] = f.errorPx();
+                });
     }
 
     private void check(Raster raster) {
@@ -124,18 +159,13 @@ public final class Stack {
         }
     }
 
-    private Optional<Aligner.Found> match(List<StarPlace> stars, List<StarPlace> there, Optional<Moves> last) {
-        return Aligner.match(stars, there, width, height, last)
-                .or(() -> Aligner.match(stars, there, width, height, Optional.empty()));
-    }
-
     private void add(Raster frame, Moves moves) {
         Grid way = new Grid(moves, width, height, 1);
         boolean still = moves == Moves.NONE;
-        IntStream.range(0, height).parallel().forEach(y -> {
+        IntStream.range(top, bottom).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
-                int at = y * width + x;
-                boolean here = still || ground.get(at);
+                int at = (y - top) * width + x;
+                boolean here = still || ground.get(y * width + x);
                 double u = here ? x : x + (double) way.dx(x, y);
                 double v = here ? y : y + (double) way.dy(x, y);
                 if (u < 0 || v < 0 || u > width - 1 || v > height - 1) {
@@ -143,36 +173,37 @@ public final class Stack {
                 }
                 counts[at]++;
                 for (int c = 0; c < 3; c++) {
-                    float light = here ? frame.light(c, x, y) : frame.light(c, u, v);
+                    float seen = here ? frame.light(c, x, y) : frame.light(c, u, v);
                     if (dark.isPresent()) {
-                        light -= (float) dark.get().light(c, (int) u, (int) v);
+                        seen -= (float) dark.get().light(c, (int) u, (int) v);
                     }
-                    sums[c][at] += light;
-                    if (clipped && (counts[at] == 1 || light > most[c][at])) {
-                        most[c][at] = light;
+                    sums[c][at] += seen;
+                    if (clipped) {
+                        most[c][at] = (char) Math.max(most[c][at], Assembled.number(seen));
                     }
                 }
             }
         });
     }
 
-    private Assembled picture() {
-        char[][] light = new char[3][width * height];
-        IntStream.range(0, height).parallel().forEach(y -> {
-            for (int at = y * width; at < (y + 1) * width; at++) {
+    /** Means of the strip, into the picture. */
+    private void end() {
+        IntStream.range(top, bottom).parallel().forEach(y -> {
+            for (int x = 0; x < width; x++) {
+                int at = (y - top) * width + x;
                 int n = counts[at];
                 for (int c = 0; c < 3; c++) {
                     double mean = sums[c][at] / Math.max(1, n);
                     if (clipped && n > 2) {
-                        double rest = (sums[c][at] - most[c][at]) / (n - 1);
+                        double lightest = most[c][at] / (double) Assembled.WHITE;
+                        double rest = (sums[c][at] - lightest) / (n - 1);
                         double noise = skyNoise * Math.sqrt(Math.max(0.3, rest / Math.max(1e-6, skyLight)));
-                        mean = most[c][at] - rest > STANDS_OUT * noise ? rest : mean;
+                        mean = lightest - rest > STANDS_OUT * noise ? rest : mean;
                     }
-                    light[c][at] = Assembled.number(mean);
+                    light[c][y * width + x] = Assembled.number(mean);
                 }
             }
         });
-        return new Assembled(width, height, light);
     }
 
     private interface Light {

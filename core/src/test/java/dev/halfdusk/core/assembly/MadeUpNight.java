@@ -27,7 +27,8 @@ final class MadeUpNight {
         Random random = new Random(seed);
         for (int i = 0; i < count; i++) {
             double peak = 0.02 * Math.pow(brightest / 0.02, Math.pow(random.nextDouble(), 2));
-            stars.add(new double[] {-100 + random.nextDouble() * (W + 200), -100 + random.nextDouble() * (H + 200), peak});
+            stars.add(new double[] {-100 + random.nextDouble() * (W + 200), -100 + random.nextDouble() * (H + 200), peak
+            });
         }
     }
 

@@ -138,8 +138,8 @@ class StackTest {
         MadeUpNight cloud = new MadeUpNight(0, 0.5, 1);
         frames.set(3, MadeUpNight.taken(cloud.light(0, 1, 77), EVERY * 3, 1));
         assertThat(stack(frames, false, false).left()).containsExactly(3);
-        List<Taken> grey = List.of(
-                MadeUpNight.taken(cloud.light(0, 1, 1), 0, 1), MadeUpNight.taken(cloud.light(0, 1, 2), 10, 1));
+        List<Taken> grey =
+                List.of(MadeUpNight.taken(cloud.light(0, 1, 1), 0, 1), MadeUpNight.taken(cloud.light(0, 1, 2), 10, 1));
         assertThatThrownBy(() -> stack(grey, false, false))
                 .isInstanceOf(Taken.UnreadableFrame.class)
                 .hasMessageContaining("too few stars");

@@ -183,7 +183,11 @@ class TrailsTest {
             hot.add(MadeUpNight.taken(light, EVERY * i, OPEN));
         }
         Assembled with = trails(hot, FILLED).picture();
-        Assembled without = Trails.of(hot, FILLED, Optional.of(Darks.of(List.of(MadeUpNight.taken(dark, 0, OPEN)), () -> {})), () -> {})
+        Assembled without = Trails.of(
+                        hot,
+                        FILLED,
+                        Optional.of(Darks.of(List.of(MadeUpNight.taken(dark, 0, OPEN)), () -> {})),
+                        () -> {})
                 .picture();
         assertThat(with.light(1, 300, 200)).isGreaterThan(0.4);
         assertThat(without.light(1, 300, 200)).isLessThan(0.1);

@@ -1,0 +1,213 @@
+package dev.halfdusk.app.lighttable;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.metadata.xmp.XmpDirectory;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.PageTest;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** Four frames of half a minute each around the pole, half a minute apart. */
+@PageTest
+class AssemblePagesTest {
+
+    private static final Instant BEGIN = Instant.parse("2027-06-08T01:30:00Z");
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private ObjectMapper json;
+
+    @Autowired
+    private Path dataFolder;
+
+    private byte[] frame(int second, int width) throws Exception {
+        return web.perform(get("/api/frame/photograph.png?lat=37.6&lon=-8.8&azimuth=0&altitude=37&focal=35&aperture=2.8"
+                        + "&shutter=30&iso=800&darkness=21.3&width=" + width + "&time=" + BEGIN.plusSeconds(second)))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+    }
+
+    private String finished(String address, String waiting) throws Exception {
+        for (int i = 0; i < 900; i++) {
+            var answer = web.perform(get(address)).andReturn().getResponse();
+            if (answer.getRedirectedUrl() != null) {
+                return answer.getRedirectedUrl();
+            }
+            if (!answer.getContentAsString().contains(waiting)) {
+                return answer.getContentAsString();
+            }
+            Thread.sleep(100);
+        }
+        throw new AssertionError("it never ends");
+    }
+
+    private List<String> laid(int... widths) throws Exception {
+        var all = multipart("/lighttable");
+        for (int i = 0; i < widths.length; i++) {
+            all.file(new MockMultipartFile("files", "put" + i + ".png", null, frame(60 * i, widths[i])));
+        }
+        String page = finished(
+                web.perform(all.param("of", "stars")).andReturn().getResponse().getRedirectedUrl(), "Reading frames");
+        List<String> ids = new ArrayList<>();
+        for (int i = 0; i < widths.length; i++) {
+            Matcher m = Pattern.compile("value=\"([0-9a-f-]{36})\"[^>]*aria-label=\"put" + i + ".png")
+                    .matcher(page);
+            String last = null;
+            while (m.find()) {
+                last = m.group(1);
+            }
+            assertThat(last).as("frame %d in %s", i, page).isNotNull();
+            ids.add(last);
+        }
+        return ids;
+    }
+
+    private String put(List<String> ids, String... parameters) throws Exception {
+        MockHttpServletRequestBuilder request = post("/assembled");
+        ids.forEach(id -> request.param("ids", id));
+        for (String p : parameters) {
+            request.param(p.substring(0, p.indexOf('=')), p.substring(p.indexOf('=') + 1));
+        }
+        var answer = web.perform(request).andReturn().getResponse();
+        return answer.getRedirectedUrl() == null
+                ? answer.getContentAsString()
+                : finished(answer.getRedirectedUrl(), "Putting frames together");
+    }
+
+    private byte[] bytes(String address) throws Exception {
+        return web.perform(get(address))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+    }
+
+    private static double mean(BufferedImage image) {
+        double sum = 0;
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                sum += image.getRGB(x, y) >> 8 & 0xff;
+            }
+        }
+        return sum / image.getWidth() / image.getHeight();
+    }
+
+    @Test
+    void frames_become_trails_and_a_stack_that_are_kept_until_they_are_thrown_away() throws Exception {
+        List<String> ids = laid(600, 600, 600, 600);
+        String trails = put(ids, "what=trails", "filled=true", "lines=true");
+        assertThat(trails).startsWith("/assembled/");
+        String page = new String(bytes(trails), "UTF-8");
+        // the last of four opens 180 s after the first: 210 s of sky
+        assertThat(page).contains("Trails of 4 frames", "4 minutes of sky, arcs of 0.9°", "600 × 400");
+        BufferedImage jpeg = ImageIO.read(new ByteArrayInputStream(bytes(trails + ".jpg")));
+        BufferedImage tiff = ImageIO.read(new ByteArrayInputStream(bytes(trails + ".tif")));
+        assertThat(jpeg.getWidth()).isEqualTo(600);
+        assertThat(tiff.getSampleModel().getSampleSize(0)).isEqualTo(16);
+        assertThat(mean(tiff)).isCloseTo(mean(jpeg), within(1.0));
+        assertThat(mean(jpeg)).isGreaterThan(mean(ImageIO.read(new ByteArrayInputStream(frame(0, 600)))));
+        var xmp = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes(trails + ".jpg")))
+                .getFirstDirectoryOfType(XmpDirectory.class);
+        assertThat(xmp.getXmpProperties().values()).contains("Trails of 4 frames", "Half Dusk");
+        web.perform(get(trails + ".tif"))
+                .andExpect(header().string("Content-Disposition", containsString("trails-of-4-frames.tif")));
+
+        String stack = put(ids, "what=stack", "clipped=true", "still=true");
+        assertThat(new String(bytes(stack), "UTF-8"))
+                .contains("Stack of 4 frames", "the root of 4 is 2.0", "laid over");
+        assertThat(mean(ImageIO.read(new ByteArrayInputStream(bytes(stack + ".jpg")))))
+                .isLessThan(mean(jpeg));
+
+        web.perform(post(trails + "/remove"))
+                .andExpect(redirectedUrl("/assembled?off=" + trails.substring("/assembled/".length())));
+        web.perform(get(trails)).andExpect(status().isNotFound());
+        web.perform(get(trails + ".tif")).andExpect(status().isNotFound());
+        web.perform(post(trails + "/restore")).andExpect(redirectedUrl(trails));
+        web.perform(get(trails)).andExpect(status().isOk());
+        web.perform(get("/assembled/..%2f..%2fhalf-dusk.jpg")).andExpect(status().is4xxClientError());
+    }
+
+    /** The first look is made of what the light table shows. */
+    @Test
+    void what_cannot_be_put_together_is_said_and_leaves_nothing_behind() throws Exception {
+        List<String> ids = laid(600, 500);
+        assertThat(put(List.of())).contains("Choose 2 to 2000 frames; these are 0.");
+        assertThat(put(List.of("gone", "too"))).contains("lies no longer on the table");
+        assertThat(put(ids, "fade=9")).contains("Fade:", "0 to 8");
+        assertThat(put(ids, "what=trails")).contains("500 × 333 pixels, those before it 600 × 400");
+        assertThat(put(ids, "what=stack")).contains("the one in the middle 500 × 333");
+        try (Stream<Path> left = Files.list(Files.createDirectories(dataFolder.resolve("assembled")))) {
+            assertThat(left.filter(p -> p.toString().endsWith(".part"))).isEmpty();
+        }
+        web.perform(post("/assembled/cancel").param("job", "gone")).andExpect(redirectedUrl("/assembled"));
+        web.perform(get("/assembled").param("job", "gone")).andExpect(status().isOk());
+        web.perform(get("/assembled/nonsense")).andExpect(status().isNotFound());
+        web.perform(post("/assembled/nonsense/remove")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void programs_begin_a_job_and_ask_how_far_it_is() throws Exception {
+        List<String> ids = laid(500, 500);
+        MockHttpServletRequestBuilder request = post("/api/frames/assemble").param("what", "trails");
+        ids.forEach(id -> request.param("ids", id));
+        JsonNode begun = json.readTree(web.perform(request)
+                .andExpect(status().isAccepted())
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+        JsonNode job = begun;
+        for (int i = 0; i < 300 && !job.at("/finished").asBoolean(); i++) {
+            Thread.sleep(100);
+            job = json.readTree(bytes("/api/jobs/" + begun.at("/id").asText()));
+        }
+        assertThat(job.at("/steps").asInt()).isEqualTo(2);
+        assertThat(job.at("/wrong").isNull()).isTrue();
+        assertThat(bytes("/assembled/" + job.at("/picture").asText() + ".jpg")).hasSizeGreaterThan(1000);
+        web.perform(get("/api/jobs/gone"))
+                .andExpect(status().isNotFound())
+                .andExpect(content().contentType("application/problem+json"));
+        web.perform(post("/api/frames/assemble").param("what", "trails"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("one of folder and ids")));
+        web.perform(post("/api/frames/assemble").param("what", "trails").param("folder", "../.."))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("these are 0")));
+        web.perform(post("/api/frames/assemble").param("what", "soup").param("folder", "a"))
+                .andExpect(status().isBadRequest());
+        web.perform(post("/api/frames/assemble")
+                        .param("what", "trails")
+                        .param("folder", "a")
+                        .param("fade", "20"))
+                .andExpect(status().isBadRequest())
+                .andExpect(content().string(containsString("0 to 8")));
+    }
+}
