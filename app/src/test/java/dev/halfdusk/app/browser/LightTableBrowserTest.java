@@ -3,10 +3,12 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import org.junit.jupiter.api.Test;
 
 /** The demo's test frames, and one of one's own. */
@@ -44,6 +46,7 @@ class LightTableBrowserTest extends BrowserTest {
         assertThat(frames).hasCount(4, new LocatorAssertions.HasCountOptions().setTimeout(MAKING_AND_READING));
         page.getByRole(AriaRole.BUTTON, named("Take it off the table")).click();
         assertThat(frames).hasCount(3);
+        aSeriesBecomesTrails();
     }
 
     private void looksCloserWhereOnePresses() {
@@ -55,5 +58,28 @@ class LightTableBrowserTest extends BrowserTest {
         page.getByRole(AriaRole.LINK, named("right")).press("Enter");
         assertThat(page.getByAltText("Part of the frame at full size, 41 % across and 31 % down"))
                 .isVisible();
+    }
+
+    /** Sixteen frames around the pole, of which two are left out. */
+    private void aSeriesBecomesTrails() {
+        page.getByLabel("Taken for")
+                .selectOption(new SelectOption().setLabel("Trails over the mill, First core of dawn"));
+        page.getByRole(AriaRole.BUTTON, named("A made-up series")).click();
+        Locator chosen = page.locator("input[name=ids]:checked");
+        assertThat(chosen).hasCount(16, new LocatorAssertions.HasCountOptions().setTimeout(MAKING_AND_READING));
+        page.getByLabel("frame 4, made up is put together").uncheck();
+        page.getByLabel("frame 9, made up is put together").press(" ");
+        assertThat(chosen).hasCount(14);
+        assertThat(page.getByLabel("Trails", new Page.GetByLabelOptions().setExact(true)))
+                .isChecked();
+        page.getByLabel("without aircraft").check();
+        page.getByRole(AriaRole.BUTTON, named("Put them together")).click();
+        Locator picture = page.getByAltText("Trails of 14 frames");
+        assertThat(picture).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(MAKING_AND_READING));
+        assertThat(picture).hasJSProperty("naturalWidth", 1100);
+        assertThat(page.getByText("what flew across is left out")).isVisible();
+        page.getByRole(AriaRole.BUTTON, named("Throw it away")).click();
+        page.getByRole(AriaRole.BUTTON, named("Take it back")).click();
+        assertThat(picture).isVisible();
     }
 }

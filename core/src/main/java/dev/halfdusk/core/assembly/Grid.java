@@ -24,22 +24,22 @@ final class Grid {
         }
     }
 
-    private float between(float[] of, int x, int y) {
-        int i = x / STEP;
+    /** Ways of all places of a row. */
+    void row(int y, float[] outX, float[] outY) {
         int j = y / STEP;
-        float a = (float) (x % STEP) / STEP;
         float b = (float) (y % STEP) / STEP;
-        int at = j * columns + i;
-        return (of[at] * (1 - a) + of[at + 1] * a) * (1 - b)
-                + (of[at + columns] * (1 - a) + of[at + columns + 1] * a) * b;
-    }
-
-    float dx(int x, int y) {
-        return between(dx, x, y);
-    }
-
-    float dy(int x, int y) {
-        return between(dy, x, y);
+        for (int i = 0; i * STEP < outX.length; i++) {
+            int at = j * columns + i;
+            float x0 = dx[at] * (1 - b) + dx[at + columns] * b;
+            float x1 = dx[at + 1] * (1 - b) + dx[at + columns + 1] * b;
+            float y0 = dy[at] * (1 - b) + dy[at + columns] * b;
+            float y1 = dy[at + 1] * (1 - b) + dy[at + columns + 1] * b;
+            for (int k = 0; k < Math.min(STEP, outX.length - i * STEP); k++) {
+                float a = (float) k / STEP;
+                outX[i * STEP + k] = x0 + (x1 - x0) * a;
+                outY[i * STEP + k] = y0 + (y1 - y0) * a;
+            }
+        }
     }
 
     /** The longest way, pixels. */

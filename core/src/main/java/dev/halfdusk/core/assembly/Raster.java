@@ -89,6 +89,54 @@ public final class Raster {
         return over * (1 - b) + under * b;
     }
 
+    /** The same of red, green and blue at once. */
+    void light(double x, double y, float[] rgb) {
+        double u = Math.max(0, Math.min(width - 1.001, x));
+        double v = Math.max(0, Math.min(height - 1.001, y));
+        int i = (int) u;
+        int j = (int) v;
+        float a = (float) (u - i);
+        float b = (float) (v - j);
+        float one = (1 - a) * (1 - b);
+        float two = a * (1 - b);
+        float three = (1 - a) * b;
+        float four = a * b;
+        int at = j * stride + i * each;
+        for (int c = 0; c < 3; c++) {
+            int k = at + offsets[c];
+            rgb[c] = eight == null
+                    ? one * table[sixteen[k] & WHITE]
+                            + two * table[sixteen[k + each] & WHITE]
+                            + three * table[sixteen[k + stride] & WHITE]
+                            + four * table[sixteen[k + stride + each] & WHITE]
+                    : one * table[eight[k] & FULL]
+                            + two * table[eight[k + each] & FULL]
+                            + three * table[eight[k + stride] & FULL]
+                            + four * table[eight[k + stride + each] & FULL];
+        }
+    }
+
+    /** What numbers of the file are as light, times a weight, of 65 535. */
+    char[] numbers(double weight) {
+        char[] numbers = new char[table.length];
+        for (int k = 0; k < numbers.length; k++) {
+            numbers[k] = Assembled.number(weight * table[k]);
+        }
+        return numbers;
+    }
+
+    /** Of a row and a colour the lighter of what is there and what was so far. */
+    void lighter(int y, int colour, char[] numbers, char[] soFar) {
+        int at = y * stride + offsets[colour];
+        int to = y * width;
+        for (int x = 0; x < width; x++, at += each, to++) {
+            char light = numbers[eight == null ? sixteen[at] & WHITE : eight[at] & FULL];
+            if (light > soFar[to]) {
+                soFar[to] = light;
+            }
+        }
+    }
+
     /** As the light table reads it. */
     Pixels pixels() {
         int bits = eight == null ? 16 : 8;

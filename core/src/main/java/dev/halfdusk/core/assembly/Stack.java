@@ -163,27 +163,44 @@ public final class Stack {
         Grid way = new Grid(moves, width, height, 1);
         boolean still = moves == Moves.NONE;
         IntStream.range(top, bottom).parallel().forEach(y -> {
+            float[] dx = new float[width];
+            float[] dy = new float[width];
+            float[] rgb = new float[3];
+            way.row(y, dx, dy);
             for (int x = 0; x < width; x++) {
-                int at = (y - top) * width + x;
                 boolean here = still || ground.get(y * width + x);
-                double u = here ? x : x + (double) way.dx(x, y);
-                double v = here ? y : y + (double) way.dy(x, y);
+                double u = here ? x : x + (double) dx[x];
+                double v = here ? y : y + (double) dy[x];
                 if (u < 0 || v < 0 || u > width - 1 || v > height - 1) {
                     continue;
                 }
-                counts[at]++;
-                for (int c = 0; c < 3; c++) {
-                    float seen = here ? frame.light(c, x, y) : frame.light(c, u, v);
-                    if (dark.isPresent()) {
-                        seen -= (float) dark.get().light(c, (int) u, (int) v);
+                if (here) {
+                    for (int c = 0; c < 3; c++) {
+                        rgb[c] = frame.light(c, x, y);
                     }
-                    sums[c][at] += seen;
-                    if (clipped) {
-                        most[c][at] = (char) Math.max(most[c][at], Assembled.number(seen));
-                    }
+                } else {
+                    frame.light(u, v, rgb);
                 }
+                keep((y - top) * width + x, rgb, (int) u, (int) v);
             }
         });
+    }
+
+    private void keep(int at, float[] rgb, int x, int y) {
+        counts[at]++;
+        for (int c = 0; c < 3; c++) {
+            float seen = rgb[c];
+            if (dark.isPresent()) {
+                seen -= (float) dark.get().light(c, x, y);
+            }
+            sums[c][at] += seen;
+            if (clipped) {
+                char number = (char) Math.max(0, Math.min(Assembled.WHITE, (int) (seen * Assembled.WHITE + 0.5f)));
+                if (number > most[c][at]) {
+                    most[c][at] = number;
+                }
+            }
+        }
     }
 
     /** Means of the strip, into the picture. */

@@ -129,7 +129,7 @@ public final class Trails {
     private void add(Open now, double weight, Open before, Optional<Moves> wayBefore, Open next, Optional<Moves> way) {
         frames++;
         BitSet hidden = hidden(now.lines);
-        lighten(now.raster, weight, null, 0, hidden);
+        lighten(now.raster, weight, hidden);
         if (!options.filled()) {
             return;
         }
@@ -159,48 +159,73 @@ public final class Trails {
 
     /** Behind an aircraft, what was there in the frame before, where its stars are by now. */
     private void uncover(Raster before, double weight, Grid way, BitSet hidden) {
-        hidden.stream().forEach(at -> {
+        float[] dx = new float[width];
+        float[] dy = new float[width];
+        float[] rgb = new float[3];
+        for (int at = hidden.nextSetBit(0); at >= 0; at = hidden.nextSetBit(at + 1)) {
             int x = at % width;
             int y = at / width;
-            for (int c = 0; c < 3; c++) {
-                float light = before.light(c, x - (double) way.dx(x, y), y - (double) way.dy(x, y));
-                keep(c, at, light, weight);
+            way.row(y, dx, dy);
+            before.light(x - (double) dx[x], y - (double) dy[x], rgb);
+            keep(at, rgb, weight);
+        }
+    }
+
+    private void lighten(Raster frame, double weight, BitSet hidden) {
+        if (hidden.isEmpty() && dark.isEmpty()) {
+            char[] numbers = frame.numbers(weight);
+            IntStream.range(0, height).parallel().forEach(y -> {
+                for (int c = 0; c < 3; c++) {
+                    frame.lighter(y, c, numbers, lightest[c]);
+                }
+            });
+            return;
+        }
+        IntStream.range(0, height).parallel().forEach(y -> {
+            float[] rgb = new float[3];
+            for (int x = 0; x < width; x++) {
+                if (!hidden.get(y * width + x)) {
+                    for (int c = 0; c < 3; c++) {
+                        rgb[c] = frame.light(c, x, y);
+                    }
+                    keep(y * width + x, rgb, weight);
+                }
             }
         });
     }
 
     private void lighten(Raster frame, double weight, Grid way, float share, BitSet hidden) {
+        boolean covered = !hidden.isEmpty();
         IntStream.range(0, height).parallel().forEach(y -> {
+            float[] dx = new float[width];
+            float[] dy = new float[width];
+            float[] rgb = new float[3];
+            way.row(y, dx, dy);
             for (int x = 0; x < width; x++) {
-                int at = y * width + x;
-                if (way == null) {
-                    if (!hidden.get(at)) {
-                        for (int c = 0; c < 3; c++) {
-                            keep(c, at, frame.light(c, x, y), weight);
-                        }
-                    }
-                    continue;
-                }
-                double u = x - share * (double) way.dx(x, y);
-                double v = y - share * (double) way.dy(x, y);
-                if (u < 0 || v < 0 || u > width - 1 || v > height - 1 || hidden.get((int) v * width + (int) u)) {
-                    continue;
-                }
-                for (int c = 0; c < 3; c++) {
-                    keep(c, at, frame.light(c, u, v), weight);
+                double u = x - share * (double) dx[x];
+                double v = y - share * (double) dy[x];
+                if (u >= 0
+                        && v >= 0
+                        && u <= width - 1
+                        && v <= height - 1
+                        && !(covered && hidden.get((int) v * width + (int) u))) {
+                    frame.light(u, v, rgb);
+                    keep(y * width + x, rgb, weight);
                 }
             }
         });
     }
 
-    private void keep(int colour, int at, float light, double weight) {
-        double without = light;
-        if (dark.isPresent()) {
-            without -= dark.get().light(colour, at % width, at / width);
-        }
-        char number = Assembled.number(weight * without);
-        if (number > lightest[colour][at]) {
-            lightest[colour][at] = number;
+    private void keep(int at, float[] rgb, double weight) {
+        for (int c = 0; c < 3; c++) {
+            double light = rgb[c];
+            if (dark.isPresent()) {
+                light -= dark.get().light(c, at % width, at / width);
+            }
+            char number = Assembled.number(weight * light);
+            if (number > lightest[c][at]) {
+                lightest[c][at] = number;
+            }
         }
     }
 
