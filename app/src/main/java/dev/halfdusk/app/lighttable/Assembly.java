@@ -94,17 +94,20 @@ class Assembly {
                 : Optional.empty();
     }
 
+    private static double megapixels(List<Source> sources) {
+        try {
+            return FrameFile.megapixels(Files.readAllBytes(sources.get(0).file));
+        } catch (IOException e) {
+            return Double.MAX_VALUE; // gone: said when it is read
+        }
+    }
+
     /** How often progress is told. */
     int steps(List<Source> sources, Wanted wanted) {
         if (wanted.what() == Wanted.What.TRAILS) {
             return sources.size();
         }
-        try {
-            double pixels = 1e6 * FrameFile.megapixels(Files.readAllBytes(sources.get(0).file));
-            return sources.size() * Stack.strips(pixels);
-        } catch (IOException e) {
-            return sources.size();
-        }
+        return sources.size() * Stack.strips(1e6 * megapixels(sources));
     }
 
     /** @throws NotAFrame with the reason */
@@ -113,7 +116,7 @@ class Assembly {
         inTime.sort(Comparator.comparing(s -> s.opened.orElse(Instant.EPOCH)));
         String id = UUID.randomUUID().toString();
         try {
-            return files.inTurn(Double.MAX_VALUE, () -> {
+            return files.atLength(megapixels(sources), () -> {
                 List<String> measured = new ArrayList<>();
                 Assembled picture = wanted.what() == Wanted.What.TRAILS
                         ? trails(inTime, wanted, progress, measured)

@@ -22,6 +22,8 @@ public class FrameFiles {
     /** Megapixels that are read at a time. */
     private static final int ROOM = 32;
 
+    private static final int LOOKING = 6;
+
     private final Semaphore room = new Semaphore(ROOM, true);
 
     /** What is known besides the file, and counts more than it. */
@@ -88,6 +90,16 @@ public class FrameFiles {
                 : sensor.getAsDouble() * file.width() / file.height();
         return known.through(
                 Known.lens(width, focal.getAsDouble(), file.width(), file.height(), Projection.RECTILINEAR));
+    }
+
+    /** Long work with frames of so many megapixels leaves room for looking at parts of others meanwhile. */
+    <T> T atLength(double megapixels, Work<T> work) throws NotAFrame {
+        return inTurn(Math.min(ROOM - LOOKING, 2 * megapixels), work);
+    }
+
+    /** A frame is only decoded, to look at a part of it. */
+    <T> T looking(double megapixels, Work<T> work) throws NotAFrame {
+        return inTurn(Math.min(LOOKING, megapixels / 4), work);
     }
 
     /** Work with a frame of so many megapixels, when there is room for it. */

@@ -9,6 +9,9 @@ import dev.halfdusk.core.lighttable.Line;
 import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.lighttable.SkyReading;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.take.Arch;
+import dev.halfdusk.core.take.Subject;
+import dev.halfdusk.core.take.Trails;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -127,6 +130,12 @@ record LookedAt(String what, String found, boolean wrong) {
                                         ? "level"
                                         : Numbers.text("turned by %.1f\u00b0", a.rollDeg())),
                         has(frame, Cause.AIM, Cause.LEVEL))));
+        r.pole()
+                .filter(p -> p.inside() || isOf(frame, Trails.class))
+                .ifPresent(p -> all.add(new LookedAt("pole", place(p), !p.inside())));
+        r.archTop()
+                .filter(p -> p.inside() || isOf(frame, Arch.class))
+                .ifPresent(p -> all.add(new LookedAt("arch's top", place(p), false)));
         all.add(new LookedAt(
                 "histogram",
                 Numbers.text(
@@ -149,6 +158,18 @@ record LookedAt(String what, String found, boolean wrong) {
                 "banding",
                 sky.banding() < LEAST_BANDING ? "none" : Numbers.text("%.1f %% of the sky", PERCENT * sky.banding()),
                 has(frame, Cause.BANDING)));
+    }
+
+    private static boolean isOf(TakenFrame frame, Class<? extends Subject> subject) {
+        return frame.plan() != null && subject.isInstance(frame.plan().subject());
+    }
+
+    private static String place(FrameReading.Place p) {
+        if (!p.inside()) {
+            return "outside, "
+                    + (p.y() < 0 ? "above" : p.y() > 1 ? "below" : p.x() < 0 ? "to the left" : "to the right");
+        }
+        return Numbers.text("inside, %.0f %% across and %.0f %% down", PERCENT * p.x(), PERCENT * p.y());
     }
 
     private static String lines(FrameReading r) {

@@ -162,7 +162,7 @@ class Table {
             return Optional.empty();
         }
         byte[] bytes = Files.readAllBytes(original.get());
-        return Optional.of(files.inTurn(FrameFile.megapixels(bytes), () -> {
+        return Optional.of(files.looking(FrameFile.megapixels(bytes), () -> {
             FrameFile file = FrameFile.read(bytes);
             int wide = Math.min(CLOSE_WIDE, file.width());
             int high = Math.min(CLOSE_HIGH, file.height());

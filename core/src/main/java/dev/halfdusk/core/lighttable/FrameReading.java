@@ -1,5 +1,9 @@
 package dev.halfdusk.core.lighttable;
 
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.sky.Galaxy;
+import dev.halfdusk.core.sky.Sidereal;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -66,6 +70,42 @@ public record FrameReading(
     /** The middle of the frame. */
     public Optional<StarShape> middle() {
         return parts.isEmpty() ? Optional.empty() : parts.get(NINE / 2).shape();
+    }
+
+    /**
+     * Where something lies in the frame.
+     *
+     * @param x share of the width from the left, with y from the top; beyond 0 and 1 it lies outside
+     */
+    public record Place(double x, double y) {
+
+        public boolean inside() {
+            return x >= 0 && x <= 1 && y >= 0 && y <= 1;
+        }
+    }
+
+    /** The pole that stands above the horizon; empty where the frame's direction was not found, or it lies behind the camera. */
+    public Optional<Place> pole() {
+        return known.site().flatMap(site -> {
+            Vector north = Sidereal.northPole(site);
+            return place(north.z() < 0 ? north.times(-1) : north);
+        });
+    }
+
+    /** The highest point of the Milky Way's plane; empty as above. */
+    public Optional<Place> archTop() {
+        return known.moment()
+                .flatMap(m -> known.observer().flatMap(o -> {
+                    Galaxy.Arch arch = Galaxy.arch(m, o);
+                    return place(new Direction(arch.topAzimuthDeg(), arch.topAltitudeDeg()).vector());
+                }));
+    }
+
+    private Optional<Place> place(Vector direction) {
+        return aim.flatMap(a -> a.framing().project(direction).map(p -> {
+            double pitch = Known.pixelMm(a.framing().optics(), width);
+            return new Place(0.5 + p.x() / pitch / width, 0.5 + p.y() / pitch / height);
+        }));
     }
 
     /** Full width at half maximum, the median of the frame's parts, pixels; empty without stars. */

@@ -18,7 +18,9 @@ import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import org.junit.jupiter.api.Test;
@@ -79,6 +81,29 @@ class PlateSolverTest {
         if (alt < 80) {
             assertThat(Angles.halfTurn(aim.rollDeg() - roll)).isCloseTo(0, within(0.1));
         }
+    }
+
+    /** At 37.6° north it stands 7.6° above an aim of 30°: 20 mm × tan 7.6° of 24 mm above the middle. */
+    @Test
+    void pole_and_top_of_the_arch_are_told_where_they_lie() {
+        Optics lens = new Optics(SENSOR, 20, Projection.RECTILINEAR);
+        Direction north = new Direction(0, 30);
+        FrameReading.Place pole =
+                read(37.6, north, 0, lens, 0, north, 20).pole().orElseThrow();
+        assertThat(pole.inside()).isTrue();
+        assertThat(pole.x()).isCloseTo(0.5, within(0.003));
+        assertThat(pole.y()).isCloseTo(0.5 - 20 * Math.tan(Math.toRadians(7.6)) / 24, within(0.003));
+        Direction south = new Direction(180, 30);
+        assertThat(read(37.6, south, 0, lens, 0, south, 20).pole()).isEmpty();
+        Direction southern = new Direction(180, 60); // the southern one, 31.3° up
+        FrameReading.Place below =
+                read(-31.3, southern, 0, lens, 0, southern, 20).pole().orElseThrow();
+        assertThat(below.y()).isCloseTo(0.5 + 20 * Math.tan(Math.toRadians(28.7)) / 24, within(0.005));
+        Galaxy.Arch arch = Galaxy.arch(Moment.at(WHEN.plusSeconds(4)), Observer.at(new Site(37.6, -8.8, 20)));
+        Direction top = new Direction(arch.topAzimuthDeg(), Math.min(80, arch.topAltitudeDeg()));
+        FrameReading.Place found =
+                read(37.6, top, 0, lens, 0, top, 20).archTop().orElseThrow();
+        assertThat(found.x()).isCloseTo(0.5, within(0.01));
     }
 
     @Test
