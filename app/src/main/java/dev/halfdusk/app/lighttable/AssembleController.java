@@ -97,6 +97,17 @@ class AssembleController {
         }
     }
 
+    /** Of a made-up series, to see what becomes of one. */
+    @PostMapping("/example")
+    String example(Model model, HttpServletResponse response) {
+        try {
+            return "redirect:/assembled?job=" + assemblies.example().token();
+        } catch (Assemblies.Refused e) {
+            refused(e.getMessage(), model, response);
+            return list(model);
+        }
+    }
+
     @PostMapping("/cancel")
     String cancel(@RequestParam String job) {
         assemblies.cancel(job);

@@ -1,7 +1,9 @@
 package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.jobs.Jobs;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.take.Trails;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,9 +21,11 @@ public class Assemblies {
     private final Assembly assembly;
     private final Frames frames;
     private final PictureFolders folders;
+    private final PlannedTakes takes;
     private final Jobs jobs;
 
-    Assemblies(Assembly assembly, Frames frames, PictureFolders folders, Jobs jobs) {
+    Assemblies(Assembly assembly, Frames frames, PictureFolders folders, PlannedTakes takes, Jobs jobs) {
+        this.takes = takes;
         this.assembly = assembly;
         this.frames = frames;
         this.folders = folders;
@@ -103,6 +107,30 @@ public class Assemblies {
         jobs.<Done>of(new Token(token), assembly.steps(sources, wanted), job -> {
             try {
                 return new Done(Optional.of(assembly.put(sources, wanted, job::step)), "");
+            } catch (NotAFrame e) {
+                return new Done(Optional.empty(), e.getMessage());
+            }
+        });
+        return state(token).orElseThrow();
+    }
+
+    /**
+     * Trails of a made-up series of the nearest take of trails, or else of stars.
+     *
+     * @throws Refused where there is none
+     */
+    public State example() {
+        List<PlannedTake> near =
+                takes.near().stream().filter(t -> t.motif() == Motif.STARS).toList();
+        PlannedTake take = near.stream()
+                .filter(t -> t.subject() instanceof Trails)
+                .findFirst()
+                .or(() -> near.stream().findFirst())
+                .orElseThrow(() -> new Refused("There is no take of trails or stars to make frames of."));
+        String token = UUID.randomUUID().toString();
+        jobs.<Done>of(new Token(token), MadeUp.of(take, true).size(), job -> {
+            try {
+                return new Done(Optional.of(assembly.example(take, job::step)), "");
             } catch (NotAFrame e) {
                 return new Done(Optional.empty(), e.getMessage());
             }

@@ -6,6 +6,7 @@ import dev.halfdusk.core.assembly.Progress;
 import dev.halfdusk.core.assembly.Raster;
 import dev.halfdusk.core.assembly.Stack;
 import dev.halfdusk.core.assembly.Taken;
+import dev.halfdusk.core.assembly.TrailOptions;
 import dev.halfdusk.core.assembly.Trails;
 import dev.halfdusk.core.measure.Numbers;
 import java.io.IOException;
@@ -19,6 +20,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Puts frames together and keeps what came of it; the frames themselves are only read. */
@@ -121,26 +123,66 @@ class Assembly {
                 Assembled picture = wanted.what() == Wanted.What.TRAILS
                         ? trails(inTime, wanted, progress, measured)
                         : stack(inTime, wanted, progress, measured);
-                AssembledPicture kept = new AssembledPicture(
-                        id,
-                        wanted.what().words() + " of " + inTime.size() + " frames",
-                        clock.instant(),
-                        picture.width(),
-                        picture.height(),
-                        measured);
-                short[] developed = picture.developed();
-                pictures.write(id, "tif", PictureFile.tiff(developed, picture.width(), picture.height(), kept.title()));
-                pictures.write(
-                        id,
-                        "jpg",
-                        PictureFile.jpeg(developed, picture.width(), picture.height(), kept.title(), measured));
-                pictures.finish(kept);
-                return kept;
+                return keep(id, wanted.what(), inTime.size(), picture, measured);
             });
         } catch (Taken.UnreadableFrame e) {
             pictures.forget(id);
             throw new NotAFrame(e.getMessage());
         } catch (RuntimeException e) { // cancelled too
+            pictures.forget(id);
+            throw e;
+        }
+    }
+
+    private AssembledPicture keep(String id, Wanted.What what, int frames, Assembled picture, List<String> measured) {
+        AssembledPicture kept = new AssembledPicture(
+                id,
+                what.words() + " of " + frames + " frames",
+                clock.instant(),
+                picture.width(),
+                picture.height(),
+                measured);
+        short[] developed = picture.developed();
+        pictures.write(id, "tif", PictureFile.tiff(developed, picture.width(), picture.height(), kept.title()));
+        pictures.write(
+                id, "jpg", PictureFile.jpeg(developed, picture.width(), picture.height(), kept.title(), measured));
+        pictures.finish(kept);
+        return kept;
+    }
+
+    /** A frame of a made-up series, taken when its turn comes. */
+    private record Made(MadeUp made, PlannedTake take, int number) implements Taken {
+
+        @Override
+        public Raster read() {
+            return made.take(take, number).raster();
+        }
+
+        @Override
+        public Optional<Instant> opened() {
+            return Optional.of(made.opens(take, number));
+        }
+
+        @Override
+        public double seconds() {
+            return take.settings().seconds();
+        }
+    }
+
+    /** Trails of a made-up series of a take. */
+    AssembledPicture example(PlannedTake take, Progress progress) throws NotAFrame {
+        List<MadeUp> made = MadeUp.of(take, true);
+        List<Made> frames = IntStream.range(0, made.size())
+                .mapToObj(i -> new Made(made.get(i), take, i))
+                .toList();
+        String id = UUID.randomUUID().toString();
+        try {
+            return files.atLength(2, () -> {
+                Trails.Result r = Trails.of(frames, new TrailOptions(true, 0, true), Optional.empty(), progress);
+                List<String> measured = List.of("a made-up series of " + take.words(), "what flew across is left out");
+                return keep(id, Wanted.What.TRAILS, frames.size(), r.picture(), measured);
+            });
+        } catch (RuntimeException e) {
             pictures.forget(id);
             throw e;
         }

@@ -96,7 +96,7 @@ record MadeUp(
     /** @param which of its row: each is taken a little later */
     FrameFile take(PlannedTake take, int which) {
         Settings settings = settings(take);
-        Instant at = take.opens().plusMillis(Math.round(which * 1000 * (settings.seconds() + 1)));
+        Instant at = opens(take, which);
         Direction aim = take.setup().pointing().axis();
         Direction off = new Direction(
                 (aim.azimuthDeg() + right + 360) % 360, Math.max(0, Math.min(90, aim.altitudeDeg() + up)));
@@ -117,6 +117,11 @@ record MadeUp(
                 .firing(fired(take, settings));
         Window window = Window.whole(shot.framing().optics().sensor(), width());
         return FrameFile.of(CameraFile.image(Photograph.take(scene, spoilt, window, which)), FileFacts.own(shot, at));
+    }
+
+    /** When its shutter opens. */
+    Instant opens(PlannedTake take, int which) {
+        return take.opens().plusMillis(Math.round(which * 1000 * (settings(take).seconds() + 1)));
     }
 
     private Settings settings(PlannedTake take) {

@@ -16,11 +16,25 @@ import com.drew.metadata.xmp.XmpDirectory;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.places.Places;
+import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.take.Trails;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -47,6 +61,21 @@ class AssemblePagesTest {
 
     @Autowired
     private Path dataFolder;
+
+    @Autowired
+    private Places places;
+
+    @Autowired
+    private Outings outings;
+
+    @Autowired
+    private Takes takes;
+
+    @Autowired
+    private Kit kit;
+
+    @Autowired
+    private Clock clock;
 
     private byte[] frame(int second, int width) throws Exception {
         return web.perform(get("/api/frame/photograph.png?lat=37.6&lon=-8.8&azimuth=0&altitude=37&focal=35&aperture=2.8"
@@ -172,6 +201,26 @@ class AssemblePagesTest {
         web.perform(get("/assembled").param("job", "gone")).andExpect(status().isOk());
         web.perform(get("/assembled/nonsense")).andExpect(status().isNotFound());
         web.perform(post("/assembled/nonsense/remove")).andExpect(status().isNotFound());
+    }
+
+    /** The take of the nearest outing; sixteen frames of it are never files. */
+    @Test
+    void a_made_up_series_becomes_trails() throws Exception {
+        Place place = places.add(Place.at("Trail head", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        NamedRig rig = kit.rigs().get(0);
+        long outing = outings.save(
+                        Outing.fresh("Nothing but trails", place, LocalDate.now(clock.withZone(ZoneOffset.UTC))))
+                .id();
+        takes.add(outing, Take.of("Round and round", new Trails(20, 30, 2, 0), Takes.camera(rig)), rig.id());
+        String address = web.perform(post("/assembled/example"))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        String trails = finished(address, "Putting frames together");
+        assertThat(new String(bytes(trails), "UTF-8")).contains("a made-up series of", "frames");
+        assertThat(ImageIO.read(new ByteArrayInputStream(bytes(trails + ".jpg")))
+                        .getWidth())
+                .isEqualTo(1100);
     }
 
     @Test
