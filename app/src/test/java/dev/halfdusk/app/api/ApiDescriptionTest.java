@@ -62,7 +62,8 @@ class ApiDescriptionTest {
 
     private void each(ForEach test) throws Exception {
         for (Map.Entry<String, JsonNode> path : api.path("paths").properties()) {
-            if (path.getValue().has("get")) { // what takes a file has tests of its own
+            // what takes a file has tests of its own, and so has a job, which must have been begun
+            if (path.getValue().has("get") && !path.getKey().startsWith("/api/jobs")) {
                 test.operation(path.getKey(), path.getValue().path("get"));
             }
         }
