@@ -4,8 +4,6 @@ import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.take.Trails;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -85,16 +83,12 @@ public class Assemblies {
     public State ofFolder(String folder, Wanted wanted) {
         List<Assembly.Source> sources = new ArrayList<>();
         for (Path file : folders.frames(folder)) {
-            try {
-                FileFacts facts = FileFacts.of(Files.readAllBytes(file));
-                sources.add(new Assembly.Source(
-                        file.getFileName().toString(),
-                        file,
-                        facts.opened(ZoneOffset.UTC, 0),
-                        facts.seconds().orElse(0)));
-            } catch (IOException e) {
-                throw new Refused(file.getFileName() + " cannot be read.");
-            }
+            FileFacts facts = FileFacts.of(file);
+            sources.add(new Assembly.Source(
+                    file.getFileName().toString(),
+                    file,
+                    facts.opened(ZoneOffset.UTC, 0),
+                    facts.seconds().orElse(0)));
         }
         return begin(sources, wanted);
     }

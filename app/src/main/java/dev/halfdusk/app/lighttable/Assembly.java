@@ -76,12 +76,10 @@ class Assembly {
                     + Duration.between(times.get(0), times.get(times.size() - 1))
                             .toHours() + " h apart.");
         }
-        double pixels;
-        try {
-            pixels = 1e6 * FrameFile.megapixels(Files.readAllBytes(sources.get(0).file));
-        } catch (IOException e) {
+        if (!Files.isReadable(sources.get(0).file)) {
             return Optional.of(sources.get(0).name + ": it is gone, or cannot be read.");
         }
+        double pixels = 1e6 * megapixels(sources);
         double most = (Runtime.getRuntime().maxMemory() - ELSE_BYTES) / BYTES_A_PIXEL;
         if (pixels > most) {
             return Optional.of(Numbers.text(
@@ -97,11 +95,7 @@ class Assembly {
     }
 
     private static double megapixels(List<Source> sources) {
-        try {
-            return FrameFile.megapixels(Files.readAllBytes(sources.get(0).file));
-        } catch (IOException e) {
-            return Double.MAX_VALUE; // gone: said when it is read
-        }
+        return FrameFile.megapixels(sources.get(0).file);
     }
 
     /** How often progress is told. */

@@ -10,6 +10,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Settings;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -71,12 +72,23 @@ public record FileFacts(
 
     /** Whatever can be read of a file of any camera. */
     static FileFacts of(byte[] file) {
-        Metadata metadata;
         try {
-            metadata = ImageMetadataReader.readMetadata(new ByteArrayInputStream(file));
+            return of(ImageMetadataReader.readMetadata(new ByteArrayInputStream(file)));
         } catch (ImageProcessingException | IOException | RuntimeException e) {
             return NONE; // made by nobody knows what: the pixels may still be good
         }
+    }
+
+    /** The same of a file on the disk, of which only its head is read. */
+    static FileFacts of(Path file) {
+        try {
+            return of(ImageMetadataReader.readMetadata(file.toFile()));
+        } catch (ImageProcessingException | IOException | RuntimeException e) {
+            return NONE;
+        }
+    }
+
+    private static FileFacts of(Metadata metadata) {
         boolean own = text(metadata, ExifDirectoryBase.TAG_SOFTWARE)
                 .map(s -> s.startsWith(OURS))
                 .orElse(false);

@@ -15,6 +15,7 @@ import java.awt.image.DataBufferUShort;
 import java.awt.image.IndexColorModel;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.Locale;
@@ -87,7 +88,19 @@ final class FrameFile {
 
     /** Of the picture as far as its head says, millions; of a raw file that of its own head, however large the picture in it. */
     static double megapixels(byte[] file) {
-        try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+        return megapixels((Object) new ByteArrayInputStream(file));
+    }
+
+    /** The same of a file on the disk, of which only its head is read. */
+    static double megapixels(Path file) {
+        return megapixels((Object) file.toFile());
+    }
+
+    private static double megapixels(Object source) {
+        try (ImageInputStream stream = ImageIO.createImageInputStream(source)) {
+            if (stream == null) {
+                return MOST_MEGAPIXELS; // gone: said when it is read
+            }
             Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
             if (!readers.hasNext()) {
                 return MOST_MEGAPIXELS;

@@ -20,11 +20,13 @@ import java.time.Duration;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
@@ -296,31 +298,29 @@ class LightTableController {
         return begin(sent.size(), job -> {
             List<String> refused = new ArrayList<>();
             Optional<String> first = Optional.empty();
+            Set<Source> ahead = new HashSet<>(sent);
             ExecutorService readers = Executors.newFixedThreadPool(BESIDE_EACH_OTHER);
             try {
-                List<Future<TakenFrame>> read = sent.stream()
+                List<Future<Table.Read>> read = sent.stream()
                         .map(source -> readers.submit(() -> table.read(source.name, bytes(source.file), asked)))
                         .toList();
                 for (int i = 0; i < sent.size(); i++) {
                     Source source = sent.get(i);
                     try {
-                        TakenFrame frame = read.get(i).get();
-                        table.lay(frame, source.file, source.ours);
+                        TakenFrame frame = table.lay(read.get(i).get(), source.file, source.ours);
+                        ahead.remove(source);
                         first = first.or(() -> Optional.of(frame.id()));
                     } catch (ExecutionException e) {
                         refused.add(source.name + ": " + reason(e.getCause()));
-                        forget(source);
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();
                         throw new CancellationException();
                     }
                     job.step();
                 }
-            } catch (CancellationException e) {
-                sent.forEach(this::forget);
-                throw e;
-            } finally {
+            } finally { // copies that did not come to lie on the table, whatever the reason
                 readers.shutdownNow();
+                ahead.stream().filter(Source::ours).forEach(s -> frames.forget(s.file));
             }
             return new Laid(first, refused);
         });
@@ -334,17 +334,6 @@ class LightTableController {
             return "it cannot be read.";
         }
         throw e instanceof RuntimeException r ? r : new IllegalStateException(e);
-    }
-
-    /** A copy that did not come to lie on the table. */
-    private void forget(Source source) {
-        if (source.ours
-                && frames.all().stream()
-                        .noneMatch(f -> frames.original(f.id())
-                                .filter(source.file::equals)
-                                .isPresent())) {
-            frames.forget(source.file);
-        }
     }
 
     /** Made-up frames for a take: three tests, or a series. */

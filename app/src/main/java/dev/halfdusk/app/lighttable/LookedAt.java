@@ -54,8 +54,8 @@ record LookedAt(String what, String found, boolean wrong) {
                 .ifPresent(b -> all.add(new LookedAt(
                         "bursts",
                         Numbers.text(
-                                "%d, streaks at %.2f, %.0f %% burnt, smoke %.0f %%",
-                                b.bursts().size(), b.level(), PERCENT * b.burnt(), PERCENT * b.smoke()),
+                                "%d, streaks at %.2f, %.0f %% burnt, smoke %.0f %%, skyline at %.2f",
+                                b.bursts().size(), b.level(), PERCENT * b.burnt(), PERCENT * b.smoke(), b.skyline()),
                         has(frame, Cause.BURNT, Cause.EARLY, Cause.LATE, Cause.CROWDED, Cause.SMOKE))));
         r.ground()
                 .ifPresent(g -> all.add(new LookedAt(

@@ -15,7 +15,9 @@ import java.time.Duration;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -56,17 +58,26 @@ class Table {
      *
      * @throws NotAFrame with the reason
      */
-    TakenFrame read(String name, byte[] bytes, Asked asked) throws NotAFrame {
+    Read read(String name, byte[] bytes, Asked asked) throws NotAFrame {
         return files.inTurn(FrameFile.megapixels(bytes), () -> read(name, FrameFile.read(bytes), asked));
     }
 
+    /** A frame and its small pictures, which are written when it is laid down: nothing is left of one that never is. */
+    record Read(TakenFrame frame, Map<String, byte[]> pictures) {}
+
     /** Lays it down. */
-    void lay(TakenFrame frame, Path file, boolean ours) {
-        frames.lay(frame);
-        frames.keep(frame.id(), file, ours);
+    TakenFrame lay(Read read, Path file, boolean ours) {
+        lay(read);
+        frames.keep(read.frame.id(), file, ours);
+        return read.frame;
     }
 
-    private TakenFrame read(String name, FrameFile file, Asked asked) {
+    private void lay(Read read) {
+        read.pictures.forEach((part, jpeg) -> frames.picture(read.frame.id(), part, jpeg));
+        frames.lay(read.frame);
+    }
+
+    private Read read(String name, FrameFile file, Asked asked) {
         Pixels pixels = file.pixels();
         PlannedTake plan = matching(file.facts(), asked.takes, asked.said);
         Known known = plan == null
@@ -74,10 +85,8 @@ class Table {
                 : plan.known(file.facts(), file.width(), file.height());
         known = asked.motif.map(known::of).orElse(known);
         FrameReading reading = LightTable.read(pixels, known);
-        String id = Frames.fresh();
-        pictures(id, file);
-        return new TakenFrame(
-                id,
+        TakenFrame frame = new TakenFrame(
+                Frames.fresh(),
                 name,
                 about(file.facts(), plan),
                 reading,
@@ -87,6 +96,7 @@ class Table {
                         ? "Read from the picture within a raw file: noise, colour and what is burnt are the camera's own."
                         : "",
                 file.facts().local());
+        return new Read(frame, pictures(file));
     }
 
     private static PlannedTake matching(FileFacts facts, List<PlannedTake> takes, boolean said) {
@@ -125,18 +135,20 @@ class Table {
         return parts.isEmpty() ? "its file does not say how it was taken" : String.join(" \u00b7 ", parts);
     }
 
-    private void pictures(String id, FrameFile file) {
+    private static Map<String, byte[]> pictures(FrameFile file) {
+        Map<String, byte[]> all = new HashMap<>();
         int w = file.width();
         int h = file.height();
-        frames.picture(id, "whole", file.jpeg(0, 0, w, h, WHOLE));
-        frames.picture(id, "small", file.jpeg(0, 0, w, h, SMALL));
+        all.put("whole", file.jpeg(0, 0, w, h, WHOLE));
+        all.put("small", file.jpeg(0, 0, w, h, SMALL));
         int wide = Math.min(PART_WIDE, w);
         int high = Math.min(PART_HIGH, h);
-        frames.picture(id, "middle", file.jpeg((w - wide) / 2, (h - high) / 2, wide, high, wide));
-        frames.picture(id, "top-left", file.jpeg(0, 0, wide, high, wide));
-        frames.picture(id, "top-right", file.jpeg(w - wide, 0, wide, high, wide));
-        frames.picture(id, "bottom-left", file.jpeg(0, h - high, wide, high, wide));
-        frames.picture(id, "bottom-right", file.jpeg(w - wide, h - high, wide, high, wide));
+        all.put("middle", file.jpeg((w - wide) / 2, (h - high) / 2, wide, high, wide));
+        all.put("top-left", file.jpeg(0, 0, wide, high, wide));
+        all.put("top-right", file.jpeg(w - wide, 0, wide, high, wide));
+        all.put("bottom-left", file.jpeg(0, h - high, wide, high, wide));
+        all.put("bottom-right", file.jpeg(w - wide, h - high, wide, high, wide));
+        return all;
     }
 
     /**
@@ -148,10 +160,10 @@ class Table {
         MadeUp made = MadeUp.of(take, series).get(which);
         return files.inTurn(made.megapixels(), () -> {
             FrameFile file = made.take(take, which);
-            TakenFrame frame = read(made.name() + ", made up", file, new Asked(List.of(take), true, Optional.empty()));
-            frames.lay(frame);
-            frames.keep(frame.id(), file.jpeg(0, 0, file.width(), file.height(), file.width()));
-            return frame;
+            Read read = read(made.name() + ", made up", file, new Asked(List.of(take), true, Optional.empty()));
+            lay(read);
+            frames.keep(read.frame.id(), file.jpeg(0, 0, file.width(), file.height(), file.width()));
+            return read.frame;
         });
     }
 

@@ -63,7 +63,7 @@ class ExtremesTest {
             Map.entry("pitch", "5.9"),
             Map.entry("width", "60"));
 
-    private static final Duration PATIENCE = Duration.ofSeconds(40); // of a machine that does other things too
+    private static final Duration PATIENCE = Duration.ofSeconds(5);
 
     @Autowired
     private MockMvc web;

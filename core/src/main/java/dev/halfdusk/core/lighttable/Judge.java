@@ -3,10 +3,8 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
-import dev.halfdusk.core.optics.Framing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -179,10 +177,5 @@ public final class Judge {
                 r.lengthPx().orElse(0),
                 allowedPx(r),
                 r.sky().peak());
-    }
-
-    /** By how many degrees a direction lies to the right of the frame's middle, and above it. */
-    public static double[] off(Framing framing, Vector direction) {
-        return AimJudge.off(framing, direction);
     }
 }

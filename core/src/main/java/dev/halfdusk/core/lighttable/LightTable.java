@@ -22,26 +22,8 @@ public final class LightTable {
 
     public static FrameReading read(Pixels pixels, Known known) {
         SpotFinder.Found all = SpotFinder.in(pixels);
-        double usual = ShapeFit.median(all.spots().stream()
-                .limit(400)
-                .mapToDouble(s -> Math.sqrt(s.longer()))
-                .toArray());
-        double longest = Math.max(LINE * Math.hypot(pixels.width(), pixels.height()), 8 * usual);
-        List<Line> lines = new ArrayList<>();
-        List<Spot> stars = new ArrayList<>();
-        int hot = 0;
-        for (Spot s : all.spots()) {
-            double length = Math.sqrt(12 * s.longer());
-            if (length > longest) {
-                if (s.longer() > THIN * s.shorter()) {
-                    Line.of(s, pixels, length).ifPresent(lines::add);
-                }
-            } else if (s.longer() < HOT_VARIANCE) {
-                hot++;
-            } else {
-                stars.add(s);
-            }
-        }
+        Sorted sorted = Sorted.of(all, pixels);
+        List<Spot> stars = sorted.stars;
         SpotFinder.Found found = new SpotFinder.Found(stars, all.noise());
         Encoding encoding = StarField.encoding(pixels, found);
         Optional<Aim> aim = aim(stars, pixels, known);
@@ -60,13 +42,15 @@ public final class LightTable {
                 encoding,
                 stars.size(),
                 burnt,
-                hot,
+                sorted.hot,
                 parts,
                 sky,
                 aim,
                 moon,
                 Twins.among(stars),
-                moon.isPresent() || bursts.isPresent() ? List.of() : lines, // streaks and the limb are none
+                moon.isPresent() || bursts.isPresent()
+                        ? List.of()
+                        : sorted.lines(pixels), // streaks and the limb are none
                 bursts,
                 GroundReading.of(pixels, encoding, framing, all.noise()),
                 known.motif().filter(Motif.FILM::equals).map(m -> FilmReading.of(pixels, encoding)),
@@ -86,22 +70,57 @@ public final class LightTable {
         return may ? BurstReading.of(pixels, encoding).filter(b -> b.level() > BURST_LEVEL) : Optional.empty();
     }
 
+    /**
+     * What spots are. What is longer than stars are drawn in this frame is none of them, however long those are.
+     *
+     * @param longer patches that may be lines across the sky
+     * @param hot bright single pixels
+     */
+    private record Sorted(List<Spot> stars, List<Spot> longer, int hot) {
+
+        static Sorted of(SpotFinder.Found all, Pixels pixels) {
+            double usual = ShapeFit.median(all.spots().stream()
+                    .limit(400)
+                    .mapToDouble(s -> Math.sqrt(s.longer()))
+                    .toArray());
+            double longest = Math.max(LINE * Math.hypot(pixels.width(), pixels.height()), 8 * usual);
+            List<Spot> stars = new ArrayList<>();
+            List<Spot> longer = new ArrayList<>();
+            int hot = 0;
+            for (Spot s : all.spots()) {
+                if (length(s) > longest) {
+                    longer.add(s);
+                } else if (s.longer() < HOT_VARIANCE) {
+                    hot++;
+                } else {
+                    stars.add(s);
+                }
+            }
+            return new Sorted(stars, longer, hot);
+        }
+
+        private static double length(Spot s) {
+            return Math.sqrt(12 * s.longer());
+        }
+
+        List<Line> lines(Pixels pixels) {
+            return longer.stream()
+                    .filter(s -> s.longer() > THIN * s.shorter())
+                    .flatMap(s -> Line.of(s, pixels, length(s)).stream())
+                    .toList();
+        }
+    }
+
     /** Its stars alone, the brightest first: for laying frames over each other. */
     public static List<StarPlace> stars(Pixels pixels) {
-        double longest = LINE * Math.hypot(pixels.width(), pixels.height());
-        return SpotFinder.in(pixels).spots().stream()
-                .filter(s -> s.longer() >= HOT_VARIANCE && Math.sqrt(12 * s.longer()) < longest)
+        return Sorted.of(SpotFinder.in(pixels), pixels).stars.stream()
                 .map(s -> new StarPlace(s.x(), s.y(), s.flux()))
                 .toList();
     }
 
     /** Lines across the sky alone: aircraft, satellites, meteors. */
     public static List<Line> lines(Pixels pixels) {
-        double longest = LINE * Math.hypot(pixels.width(), pixels.height());
-        return SpotFinder.in(pixels).spots().stream()
-                .filter(s -> Math.sqrt(12 * s.longer()) > longest && s.longer() > THIN * s.shorter())
-                .flatMap(s -> Line.of(s, pixels, Math.sqrt(12 * s.longer())).stream())
-                .toList();
+        return Sorted.of(SpotFinder.in(pixels), pixels).lines(pixels);
     }
 
     private static Optional<Aim> aim(List<Spot> stars, Pixels pixels, Known known) {

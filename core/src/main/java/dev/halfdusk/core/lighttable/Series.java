@@ -302,7 +302,7 @@ public final class Series {
                         Numbers.text("%s in %d of %d frames", kind.words(), where.size(), frames.size()),
                         kind == Line.Kind.METEOR
                                 ? "Keep it: it belongs to the picture."
-                                : "Left out by the median of a stack; cut from those frames of a trail.");
+                                : "A stack leaves it out with what stands out, trails without aircraft.");
             }
         }
     }

@@ -172,6 +172,26 @@ class TrailsTest {
         return all[all.length / 2];
     }
 
+    /** Stars that are drawn to 25 pixels, a thirtieth of the diagonal, are still no aircraft. */
+    @Test
+    void long_streaks_of_stars_are_not_left_out() {
+        night.radiansPerSecond = 0.0025;
+        List<Taken> frames = frames(-1).subList(0, 5);
+        double with = sum(trails(frames, PLAIN).picture());
+        assertThat(sum(trails(frames, new TrailOptions(false, 0, true)).picture()))
+                .isCloseTo(with, within(0.01 * with));
+    }
+
+    private double sum(Assembled picture) {
+        double sum = 0;
+        for (int y = 0; y < picture.height(); y++) {
+            for (int x = 0; x < picture.width(); x++) {
+                sum += Math.max(0, picture.light(1, x, y) - night.level - 0.01);
+            }
+        }
+        return sum;
+    }
+
     @Test
     void trails_can_fade_in_and_a_hot_pixel_is_taken_off() {
         float[] dark = new float[MadeUpNight.W * MadeUpNight.H];
