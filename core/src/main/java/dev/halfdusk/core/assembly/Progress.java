@@ -1,8 +1,10 @@
 package dev.halfdusk.core.assembly;
 
-/** Hears of every frame that is done; ends the work by throwing. */
+/** Told of every frame that was dealt with; may throw to end the work. */
 @FunctionalInterface
 public interface Progress {
-
     void step();
+
+    /** Asked several times a second whether the work is still wanted; may throw to end it. */
+    default void look() {}
 }

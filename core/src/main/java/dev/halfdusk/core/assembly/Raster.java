@@ -1,7 +1,13 @@
 package dev.halfdusk.core.assembly;
 
 import dev.halfdusk.core.lighttable.Encoding;
+import dev.halfdusk.core.lighttable.LightTable;
+import dev.halfdusk.core.lighttable.Line;
 import dev.halfdusk.core.lighttable.Pixels;
+import dev.halfdusk.core.lighttable.StarPlace;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A decoded frame as it lies in memory, eight or sixteen bits a colour, read as light. Nothing is copied: a frame of 24 megapixels of eight bits
@@ -9,6 +15,14 @@ import dev.halfdusk.core.lighttable.Pixels;
  */
 public final class Raster {
 
+    /** Rows after which work looks whether it is still wanted. */
+    static final int LOOK = 64;
+
+    /** A place that does not count. */
+    static final float NOWHERE = -1;
+
+    private static final int LEVELS = 60;
+    private static final double HALVED = 9e6;
     private static final int FULL = 255;
     private static final int TO_16 = 257;
     private static final int WHITE = 65_535;
@@ -102,18 +116,96 @@ public final class Raster {
         float three = (1 - a) * b;
         float four = a * b;
         int at = j * stride + i * each;
+        float[] as = table;
+        if (eight == null) {
+            short[] data = sixteen;
+            for (int c = 0; c < 3; c++) {
+                int k = at + offsets[c];
+                rgb[c] = one * as[data[k] & WHITE]
+                        + two * as[data[k + each] & WHITE]
+                        + three * as[data[k + stride] & WHITE]
+                        + four * as[data[k + stride + each] & WHITE];
+            }
+            return;
+        }
+        byte[] data = eight;
         for (int c = 0; c < 3; c++) {
             int k = at + offsets[c];
-            rgb[c] = eight == null
-                    ? one * table[sixteen[k] & WHITE]
-                            + two * table[sixteen[k + each] & WHITE]
-                            + three * table[sixteen[k + stride] & WHITE]
-                            + four * table[sixteen[k + stride + each] & WHITE]
-                    : one * table[eight[k] & FULL]
-                            + two * table[eight[k + each] & FULL]
-                            + three * table[eight[k + stride] & FULL]
-                            + four * table[eight[k + stride + each] & FULL];
+            rgb[c] = one * as[data[k] & FULL]
+                    + two * as[data[k + each] & FULL]
+                    + three * as[data[k + stride] & FULL]
+                    + four * as[data[k + stride + each] & FULL];
         }
+    }
+
+    /** The same of a row of places; of one that lies nowhere the light is 0. */
+    void row(float[] u, float[] v, float[][] rgb) {
+        float right = width - 1.01f; // as near the edge as numbers of this kind can be told apart
+        float lower = height - 1.01f;
+        for (int x = 0; x < u.length; x++) {
+            if (u[x] < 0) {
+                rgb[0][x] = 0;
+                rgb[1][x] = 0;
+                rgb[2][x] = 0;
+                continue;
+            }
+            float p = Math.min(right, u[x]);
+            float q = Math.min(lower, v[x]);
+            int i = (int) p;
+            int j = (int) q;
+            float a = p - i;
+            float b = q - j;
+            int at = j * stride + i * each;
+            if (eight == null) {
+                between(sixteen, at, a, b, x, rgb);
+            } else {
+                between(eight, at, a, b, x, rgb);
+            }
+        }
+    }
+
+    private void between(byte[] data, int at, float a, float b, int x, float[][] rgb) {
+        float[] as = table;
+        for (int c = 0; c < 3; c++) {
+            int k = at + offsets[c];
+            float over = as[data[k] & FULL] * (1 - a) + as[data[k + each] & FULL] * a;
+            float under = as[data[k + stride] & FULL] * (1 - a) + as[data[k + stride + each] & FULL] * a;
+            rgb[c][x] = over * (1 - b) + under * b;
+        }
+    }
+
+    private void between(short[] data, int at, float a, float b, int x, float[][] rgb) {
+        float[] as = table;
+        for (int c = 0; c < 3; c++) {
+            int k = at + offsets[c];
+            float over = as[data[k] & WHITE] * (1 - a) + as[data[k + each] & WHITE] * a;
+            float under = as[data[k + stride] & WHITE] * (1 - a) + as[data[k + stride + each] & WHITE] * a;
+            rgb[c][x] = over * (1 - b) + under * b;
+        }
+    }
+
+    /** Mean light of its green. */
+    double mean() {
+        double sum = 0;
+        int n = 0;
+        for (int y = 0; y < height; y += 4) {
+            for (int x = 0; x < width; x += 4) {
+                sum += light(1, x, y);
+                n++;
+            }
+        }
+        return sum / n;
+    }
+
+    /** Light of its green in the middle of its upper half, where there is sky in most frames: the median. */
+    double level() {
+        double[] some = new double[LEVELS * LEVELS];
+        for (int i = 0; i < some.length; i++) {
+            some[i] = light(
+                    1, width / 4 + i % LEVELS * width / 2 / LEVELS, height / 8 + i / LEVELS * height * 3 / 8 / LEVELS);
+        }
+        Arrays.sort(some);
+        return some[some.length / 2];
     }
 
     /** What numbers of the file are as light, times a weight, of 65 535. */
@@ -137,8 +229,84 @@ public final class Raster {
         }
     }
 
+    Encoding encoding() {
+        return encoding;
+    }
+
+    /**
+     * The same, where it is as large as another.
+     *
+     * @throws Taken.UnreadableFrame where it is not
+     */
+    Raster like(Raster other) {
+        if (width != other.width || height != other.height) {
+            throw new Taken.UnreadableFrame("is " + width + " \u00d7 " + height + " pixels, those before it "
+                    + other.width + " \u00d7 " + other.height);
+        }
+        return this;
+    }
+
+    /** A copy in which everything lies farther right and down; the edge is drawn out. */
+    Raster moved(double right, double down) {
+        short[] data = new short[3 * width * height];
+        IntStream.range(0, height).parallel().forEach(y -> {
+            float[] rgb = new float[3];
+            for (int x = 0; x < width; x++) {
+                light(x - right, y - down, rgb);
+                for (int c = 0; c < 3; c++) {
+                    data[3 * (y * width + x) + c] = (short) Assembled.number(rgb[c]);
+                }
+            }
+        });
+        return of(data, width, height, new int[] {0, 1, 2}, 3 * width, 3, Encoding.LINEAR);
+    }
+
+    /** Its stars, the brightest first; those of a large frame are found on one of half the size, to a tenth of a pixel all the same. */
+    List<StarPlace> stars() {
+        if ((double) width * height <= HALVED) {
+            return LightTable.stars(pixels());
+        }
+        return LightTable.stars(half()).stream()
+                .map(s -> new StarPlace(2 * s.x(), 2 * s.y(), s.light()))
+                .toList();
+    }
+
+    /** Lines across its sky: aircraft, satellites, meteors; of a large frame found on one of half the size. */
+    List<Line> lines() {
+        if ((double) width * height <= HALVED) {
+            return LightTable.lines(pixels());
+        }
+        return LightTable.lines(half()).stream()
+                .map(l -> new Line(
+                        2 * l.x(), 2 * l.y(), 2 * l.lengthPx(), l.angleDeg(), l.flashes(), l.fades(), l.burnt()))
+                .toList();
+    }
+
+    private Pixels half() {
+        int bits = eight == null ? 16 : 8;
+        int times = eight == null ? 1 : TO_16;
+        return Pixels.read(width / 2, height / 2, bits, encoding, eight != null, (y, red, green, blue) -> {
+            int[][] row = {red, green, blue};
+            for (int x = 0; x < width / 2; x++) {
+                for (int c = 0; c < 3; c++) {
+                    int at = 2 * y * stride + 2 * x * each + offsets[c];
+                    int sum = eight == null
+                            ? (sixteen[at] & WHITE)
+                                    + (sixteen[at + each] & WHITE)
+                                    + (sixteen[at + stride] & WHITE)
+                                    + (sixteen[at + stride + each] & WHITE)
+                            : (eight[at] & FULL)
+                                    + (eight[at + each] & FULL)
+                                    + (eight[at + stride] & FULL)
+                                    + (eight[at + stride + each] & FULL);
+                    row[c][x] = times * sum / 4;
+                }
+            }
+        });
+    }
+
     /** As the light table reads it. */
-    Pixels pixels() {
+    public Pixels pixels() {
         int bits = eight == null ? 16 : 8;
         return Pixels.read(width, height, bits, encoding, eight != null, (y, red, green, blue) -> {
             int[][] row = {red, green, blue};

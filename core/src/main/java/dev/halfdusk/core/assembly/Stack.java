@@ -1,60 +1,72 @@
 package dev.halfdusk.core.assembly;
 
-import dev.halfdusk.core.lighttable.LightTable;
 import dev.halfdusk.core.lighttable.StarPlace;
+import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
- * A stack: the mean of frames whose stars are laid over those of the one in the middle, the ground left where it is. Clipped, each pixel's
- * lightest is left out where it stands out of the rest by more than noise does: a satellite, an aircraft, a hot pixel that the sky moved over.
- * One frame is in memory at a time, and of the sums a strip: a large picture is put together in two, for which its frames are read twice.
+ * A stack: the average of frames whose stars are laid over those of the one in the middle, the ground left where it is. Two frames are in memory
+ * at a time, and of the sums a strip: a large picture is put together in several, for each of which its frames are read once.
  */
 public final class Stack {
 
     private static final int LEAST_STARS = 8;
     private static final double STANDS_OUT = 4;
-    /** Of the sky: darker than this is land. */
-    private static final double LAND = 0.4;
 
-    /** Of which the sums are kept: 240 MB. */
-    private static final double STRIP_PIXELS = 12_500_000;
+    /** That the sums of a strip take, bytes. */
+    private static final double STRIP_BYTES = 240e6;
 
-    private static final int PATCH = 96;
-    private static final double OF_MEDIAN = 1.4826;
+    private static final int BYTES_OF_MEAN = 14;
+    private static final int BYTES_OF_CLIPPED = 20;
+    private static final int BYTES_OF_GROUP = 14;
+    private static final int EXACT = 9;
+    private static final int GROUPS = 5;
+    /** Of the frame's height: there is sky in most frames. */
+    static final double IN_THE_SKY = 0.3;
+
+    private static final int NEAR_LAND = 2;
 
     private final int width;
     private final int height;
-    private final boolean clipped;
+    private final Averaging averaging;
     private final Optional<Assembled> dark;
-    private final BitSet ground;
+    private final Skyline land;
     private final char[][] light;
     private final Moves[] moves;
     private final double[] errors;
-    private float[][] sums;
-    private char[][] most;
-    private char[] counts;
-    private int top;
-    private int bottom;
+    private final List<Crop> crops = new ArrayList<>();
     private final double skyLight;
     private final double skyNoise;
+    private final Progress progress;
+    private Sums sums;
+    private int top;
+    private int bottom;
 
-    private Stack(Raster reference, int frames, boolean clipped, boolean groundStill, Optional<Assembled> dark) {
+    private Stack(Raster reference, int frames, Options options, Progress progress) {
         width = reference.width();
         height = reference.height();
-        this.clipped = clipped;
-        this.dark = dark.filter(d -> d.width() == width && d.height() == height);
-        ground = groundStill ? ground(reference) : new BitSet();
+        averaging = options.averaging;
+        dark = options.dark.filter(d -> d.width() == width && d.height() == height);
+        land = options.landStill ? Skyline.of(reference) : Skyline.none(width, height);
         light = new char[3][width * height];
         moves = new Moves[frames];
         errors = new double[frames];
-        double[] sky = patch(reference.width(), reference.height(), (x, y) -> reference.light(1, x, y));
-        skyLight = sky[0];
-        skyNoise = sky[1];
+        Crop sky = Crop.of(width, height, IN_THE_SKY, 1, (c, x, y) -> reference.light(c, x, y));
+        skyLight = sky.level();
+        skyNoise = sky.noise();
+        this.progress = progress;
     }
+
+    /**
+     * How a stack is made.
+     *
+     * @param landStill whether the land is not turned with the sky
+     * @param dark a mean of dark frames
+     */
+    public record Options(Averaging averaging, boolean landStill, Optional<Assembled> dark) {}
 
     /**
      * What came of it.
@@ -63,84 +75,131 @@ public final class Stack {
      * @param left numbers of those that were not, since their stars were not found, counted from 0
      * @param narrower noise of a pixel in one frame against that in the stack
      * @param errorPx by which stars miss each other
+     * @param crops one and the same part after 1, 4, 16, … and all frames
+     * @param land share of the picture that is land and was left where it is
      */
-    public record Result(Assembled picture, int frames, List<Integer> left, double narrower, double errorPx) {
+    public record Result(
+            Assembled picture,
+            int frames,
+            List<Integer> left,
+            double narrower,
+            double errorPx,
+            List<Crop> crops,
+            double land) {
         public Result {
             left = List.copyOf(left);
+            crops = List.copyOf(crops);
         }
     }
 
     /**
      * @param taken in the order of time, of one size; progress is told of each once for every strip
-     * @param clipped whether what stands out is left out
-     * @param groundStill whether the land is not turned with the sky
-     * @param dark a mean of dark frames
      * @throws Taken.UnreadableFrame for a frame that cannot be decoded or is of another size, or where the middle one shows too few stars
      */
-    public static Result of(
-            List<? extends Taken> taken,
-            boolean clipped,
-            boolean groundStill,
-            Optional<Assembled> dark,
-            Progress progress) {
-        int middle = taken.size() / 2;
-        Raster reference = taken.get(middle).read();
-        List<StarPlace> stars = LightTable.stars(reference.pixels());
-        if (stars.size() < LEAST_STARS) {
-            throw new Taken.UnreadableFrame("shows too few stars to lay others over them");
-        }
-        Stack stack = new Stack(reference, taken.size(), clipped, groundStill, dark);
-        stack.moves[middle] = Moves.NONE;
-        int strips = strips((double) reference.width() * reference.height());
+    public static Result of(List<? extends Taken> taken, Options options, Progress progress) {
+        int[] order = outwards(taken.size());
+        Stack stack = null;
+        List<StarPlace> stars = List.of();
+        int strips = 1;
         for (int strip = 0; strip < strips; strip++) {
-            stack.begin(strip, strips);
-            stack.add(strip == 0 ? reference : taken.get(middle).read(), Moves.NONE);
-            progress.step();
-            for (int way = -1; way <= 1; way += 2) { // outwards from the middle, so that each is near one that is known
-                Moves last = Moves.NONE;
-                for (int i = middle + way; i >= 0 && i < taken.size(); i += way) {
-                    if (strip == 0 || stack.moves[i] != null) {
-                        Raster raster = taken.get(i).read();
+            Stack known = stack;
+            int[] now = known == null
+                    ? order
+                    : Arrays.stream(order).filter(i -> known.moves[i] != null).toArray();
+            try (Ahead ahead = new Ahead(taken, now, progress)) {
+                for (int i : now) {
+                    Raster raster = ahead.next();
+                    if (stack == null) {
+                        stars = raster.stars();
+                        if (stars.size() < LEAST_STARS) {
+                            throw new Taken.UnreadableFrame("shows too few stars to lay others over them");
+                        }
+                        stack = new Stack(raster, taken.size(), options, progress);
+                        stack.moves[i] = Moves.NONE;
+                        strips = strips((double) raster.width() * raster.height(), taken.size(), options.averaging);
+                        stack.begin(strip, strips, taken.size());
+                    } else if (i == order[0]) {
+                        stack.begin(strip, strips, taken.size());
+                    } else if (strip == 0) {
                         stack.check(raster);
-                        if (strip == 0) {
-                            stack.find(i, stars, LightTable.stars(raster.pixels()), last);
-                        }
-                        if (stack.moves[i] != null) {
-                            stack.add(raster, stack.moves[i]);
-                            last = stack.moves[i];
-                        }
+                        stack.find(i, stars, raster.stars(), stack.near(i, order[0]));
+                    }
+                    if (stack.moves[i] != null) {
+                        stack.add(raster, i);
                     }
                     progress.step();
                 }
             }
-            stack.end();
+            for (int k = now.length; k < order.length; k++) {
+                progress.step(); // what is left out is not read again
+            }
+            stack.end(strip);
         }
-        List<Integer> left = IntStream.range(0, taken.size())
-                .filter(i -> stack.moves[i] == null)
+        return stack.result();
+    }
+
+    /** From the middle to both ends, so that each is near one that is known. */
+    private static int[] outwards(int frames) {
+        int middle = frames / 2;
+        int[] order = new int[frames];
+        int n = 0;
+        for (int away = 0; n < frames; away++) {
+            for (int side = -1; side <= (away == 0 ? -1 : 1); side += 2) {
+                int i = middle + side * away;
+                if (i >= 0 && i < frames) {
+                    order[n++] = i;
+                }
+            }
+        }
+        return order;
+    }
+
+    /** Moves of the frame next to it on the way from the middle that are known. */
+    private Moves near(int i, int middle) {
+        int way = i < middle ? 1 : -1;
+        int k = i + way;
+        while (moves[k] == null) {
+            k += way;
+        }
+        return moves[k];
+    }
+
+    private Result result() {
+        List<Integer> left = IntStream.range(0, moves.length)
+                .filter(i -> moves[i] == null)
                 .boxed()
                 .toList();
-        Assembled picture = new Assembled(stack.width, stack.height, stack.light);
-        double[] noise = patch(stack.width, stack.height, (x, y) -> picture.light(1, x, y));
+        double noise = Crop.of(
+                        width, height, IN_THE_SKY, 1, (c, x, y) -> (float) light[c][y * width + x] / Assembled.WHITE)
+                .noise();
         return new Result(
-                picture,
-                taken.size() - left.size(),
+                new Assembled(width, height, light),
+                moves.length - left.size(),
                 left,
-                stack.skyNoise / Math.max(1e-9, noise[1]),
-                Arrays.stream(stack.errors).max().orElse(0));
+                skyNoise / Math.max(1e-9, noise),
+                Arrays.stream(errors).max().orElse(0),
+                crops,
+                land.share());
     }
 
     /** Pieces that a picture of that size is put together in: so often each frame is read. */
-    public static int strips(double pixels) {
-        return (int) Math.max(1, Math.ceil(pixels / STRIP_PIXELS));
+    public static int strips(double pixels, int frames, Averaging averaging) {
+        int bytes = switch (averaging) {
+            case MEAN -> BYTES_OF_MEAN;
+            case CLIPPED -> BYTES_OF_CLIPPED;
+            case MEDIAN -> BYTES_OF_GROUP * groups(frames);
+        };
+        return (int) Math.max(1, Math.ceil(pixels * bytes / STRIP_BYTES));
     }
 
-    private void begin(int strip, int strips) {
-        top = height * strip / strips;
-        bottom = height * (strip + 1) / strips;
-        int pixels = width * (bottom - top);
-        sums = new float[3][pixels];
-        most = new char[clipped ? 3 : 0][pixels];
-        counts = new char[pixels];
+    private static int groups(int frames) {
+        return frames <= EXACT ? frames : GROUPS;
+    }
+
+    private void begin(int strip, int strips, int frames) {
+        top = (int) ((long) height * strip / strips);
+        bottom = (int) ((long) height * (strip + 1) / strips);
+        sums = new Sums(width * (bottom - top), averaging == Averaging.MEDIAN ? groups(frames) : 1);
     }
 
     private void find(int frame, List<StarPlace> stars, List<StarPlace> there, Moves last) {
@@ -159,124 +218,133 @@ public final class Stack {
         }
     }
 
-    private void add(Raster frame, Moves moves) {
-        Grid way = new Grid(moves, width, height, 1);
-        boolean still = moves == Moves.NONE;
+    private void add(Raster frame, int number) {
+        Moves how = moves[number];
+        Grid way = new Grid(how, width, height, 1);
+        boolean still = how == Moves.NONE;
+        int group = number % sums.groups;
         IntStream.range(top, bottom).parallel().forEach(y -> {
-            float[] dx = new float[width];
-            float[] dy = new float[width];
-            float[] rgb = new float[3];
-            way.row(y, dx, dy);
+            if (y % Raster.LOOK == 0) {
+                progress.look();
+            }
+            float[] u = new float[width];
+            float[] v = new float[width];
+            float[][] rgb = new float[3][width];
+            way.row(y, u, v);
             for (int x = 0; x < width; x++) {
-                boolean here = still || ground.get(y * width + x);
-                double u = here ? x : x + (double) dx[x];
-                double v = here ? y : y + (double) dy[x];
-                if (u < 0 || v < 0 || u > width - 1 || v > height - 1) {
+                if (still || land.land(x, y)) {
+                    u[x] = x;
+                    v[x] = y;
                     continue;
                 }
-                if (here) {
-                    for (int c = 0; c < 3; c++) {
-                        rgb[c] = frame.light(c, x, y);
-                    }
-                } else {
-                    frame.light(u, v, rgb);
+                u[x] += x;
+                v[x] += y;
+                if (u[x] < 0
+                        || v[x] < 0
+                        || u[x] > width - 1
+                        || v[x] > height - 1
+                        || land.land((int) u[x], (int) v[x] + NEAR_LAND)) { // land stood there then
+                    u[x] = Raster.NOWHERE;
                 }
-                keep((y - top) * width + x, rgb, (int) u, (int) v);
             }
-        });
-    }
-
-    private void keep(int at, float[] rgb, int x, int y) {
-        counts[at]++;
-        for (int c = 0; c < 3; c++) {
-            float seen = rgb[c];
+            frame.row(u, v, rgb);
             if (dark.isPresent()) {
-                seen -= (float) dark.get().light(c, x, y);
+                dark.get().take(u, v, rgb);
             }
-            sums[c][at] += seen;
-            if (clipped) {
-                char number = (char) Math.max(0, Math.min(Assembled.WHITE, (int) (seen * Assembled.WHITE + 0.5f)));
-                if (number > most[c][at]) {
-                    most[c][at] = number;
-                }
-            }
+            sums.add(group, (y - top) * width, u, rgb);
+        });
+        sums.frames++;
+        if (top == 0 && Integer.bitCount(sums.frames) == 1 && Integer.numberOfTrailingZeros(sums.frames) % 2 == 0) {
+            crop();
         }
     }
 
-    /** Means of the strip, into the picture. */
-    private void end() {
+    /** Of what there is so far, as long as it lies in this strip. */
+    private void crop() {
+        crops.add(Crop.of(width, bottom, IN_THE_SKY * height / bottom, sums.frames, (c, x, y) ->
+                (float) sums.value(c, y * width + x)));
+    }
+
+    /** Averages of the strip, into the picture. */
+    private void end(int strip) {
         IntStream.range(top, bottom).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
-                int at = (y - top) * width + x;
-                int n = counts[at];
                 for (int c = 0; c < 3; c++) {
-                    double mean = sums[c][at] / Math.max(1, n);
-                    if (clipped && n > 2) {
-                        double lightest = most[c][at] / (double) Assembled.WHITE;
-                        double rest = (sums[c][at] - lightest) / (n - 1);
-                        double noise = skyNoise * Math.sqrt(Math.max(0.3, rest / Math.max(1e-6, skyLight)));
-                        mean = lightest - rest > STANDS_OUT * noise ? rest : mean;
-                    }
-                    light[c][y * width + x] = Assembled.number(mean);
+                    light[c][y * width + x] = Assembled.number(sums.value(c, (y - top) * width + x));
                 }
             }
         });
-    }
-
-    private interface Light {
-        double at(int x, int y);
-    }
-
-    /** Level and noise of green in the middle, by neighbours two pixels apart. */
-    private static double[] patch(int width, int height, Light light) {
-        int side = Math.min(PATCH, Math.min(width, height));
-        double[] level = new double[side * side];
-        double[] off = new double[side * side];
-        int n = 0;
-        for (int y = 0; y < side; y++) {
-            for (int x = 0; x + 2 < side; x++) {
-                double here = light.at((width - side) / 2 + x, (height - side) / 2 + y);
-                level[n] = here;
-                off[n++] = Math.abs(here - light.at((width - side) / 2 + x + 2, (height - side) / 2 + y));
-            }
+        if (strip == 0 && (crops.isEmpty() || crops.get(crops.size() - 1).frames() < sums.frames)) {
+            crop();
         }
-        Arrays.sort(level, 0, n);
-        Arrays.sort(off, 0, n);
-        return new double[] {level[n / 2], OF_MEDIAN * off[n / 2] / Math.sqrt(2)};
+        sums = null;
     }
 
-    /** Land: what is much darker than the sky and hangs together with the lower edge. */
-    private static BitSet ground(Raster frame) {
-        int w = frame.width();
-        int h = frame.height();
-        int block = Math.max(1, w / 400);
-        int columns = w / block;
-        int rows = h / block;
-        double[] mean = new double[columns * rows];
-        for (int j = 0; j < rows; j++) {
-            for (int i = 0; i < columns; i++) {
-                for (int k = 0; k < block; k++) {
-                    mean[j * columns + i] += frame.light(1, i * block + k, j * block + k) / block;
+    /** Of a strip, in as many groups as a median needs. */
+    private final class Sums {
+        final int groups;
+        final float[][] sum;
+        final char[][] counts;
+        final char[][] most;
+        int frames;
+
+        Sums(int pixels, int groups) {
+            this.groups = groups;
+            sum = new float[3 * groups][pixels];
+            counts = new char[groups][pixels];
+            most = new char[averaging == Averaging.CLIPPED ? 3 : 0][pixels];
+        }
+
+        /** A row of light from a place on; what lies nowhere does not count. */
+        void add(int group, int from, float[] u, float[][] rgb) {
+            char[] count = counts[group];
+            for (int x = 0; x < u.length; x++) {
+                count[from + x] += u[x] >= 0 ? 1 : 0;
+            }
+            for (int c = 0; c < 3; c++) {
+                float[] row = rgb[c];
+                float[] into = sum[3 * group + c];
+                for (int x = 0; x < u.length; x++) {
+                    into[from + x] += row[x];
+                }
+                if (most.length > 0) {
+                    char[] lightest = most[c];
+                    for (int x = 0; x < u.length; x++) {
+                        int number = (int) (row[x] * Assembled.WHITE + 0.5f);
+                        if (number > lightest[from + x]) {
+                            lightest[from + x] = (char) Math.min(Assembled.WHITE, number);
+                        }
+                    }
                 }
             }
         }
-        double[] upper = Arrays.copyOf(mean, columns * rows / 2);
-        Arrays.sort(upper);
-        double limit = LAND * upper[upper.length / 2];
-        BitSet ground = new BitSet(w * h);
-        for (int i = 0; i < columns; i++) {
-            int top = rows;
-            int lighter = 0;
-            while (top > 0 && lighter < 3) { // a lamp or two on the land are land
-                lighter = mean[(top - 1) * columns + i] < limit ? 0 : lighter + 1;
-                top--;
+
+        double value(int c, int at) {
+            if (groups > 1) {
+                return median(c, at);
             }
-            int from = lighter == 3 ? (top + 3) * block : 0;
-            int right = i == columns - 1 ? w : (i + 1) * block;
-            for (int y = from; y < h; y++) {
-                ground.set(y * w + i * block, y * w + right);
+            int n = counts[0][at];
+            double all = sum[c][at];
+            double mean = all / Math.max(1, n);
+            if (averaging != Averaging.CLIPPED || n <= 2) {
+                return mean;
             }
+            double lightest = most[c][at] / (double) Assembled.WHITE;
+            double rest = (all - lightest) / (n - 1);
+            double noise = skyNoise * Math.sqrt(Math.max(0.3, rest / Math.max(1e-6, skyLight)));
+            return lightest - rest > STANDS_OUT * noise ? rest : mean;
         }
-        return ground.cardinality() > 0.95 * w * h ? new BitSet() : ground;
+
+        private double median(int c, int at) {
+            double[] means = new double[groups];
+            int n = 0;
+            for (int g = 0; g < groups; g++) {
+                if (counts[g][at] > 0) {
+                    means[n++] = sum[3 * g + c][at] / counts[g][at];
+                }
+            }
+            Arrays.sort(means, 0, n);
+            return n == 0 ? 0 : (means[(n - 1) / 2] + means[n / 2]) / 2;
+        }
     }
 }

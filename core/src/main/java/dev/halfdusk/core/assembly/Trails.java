@@ -1,10 +1,10 @@
 package dev.halfdusk.core.assembly;
 
-import dev.halfdusk.core.lighttable.LightTable;
 import dev.halfdusk.core.lighttable.Line;
 import dev.halfdusk.core.lighttable.StarPlace;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +21,8 @@ public final class Trails {
 
     private static final double LEAST_PAUSE_PX = 0.25;
     private static final double WIDE_PX = 5;
+    private static final double MOVED_PX = 0.7;
+    private static final int LENGTH_WIDE = 640;
     private static final double BEYOND = 1.06;
 
     private final int width;
@@ -28,10 +30,14 @@ public final class Trails {
     private final TrailOptions options;
     private final char[][] lightest;
     private final Optional<Assembled> dark;
+    private final Progress progress;
+    private final List<Moved> moved = new ArrayList<>();
+    private final List<Length> lengths = new ArrayList<>();
     private int frames;
     private int unmeasured;
 
-    private Trails(int width, int height, TrailOptions options, Optional<Assembled> dark) {
+    private Trails(int width, int height, TrailOptions options, Optional<Assembled> dark, Progress progress) {
+        this.progress = progress;
         this.width = width;
         this.height = height;
         this.options = options;
@@ -44,11 +50,71 @@ public final class Trails {
      *
      * @param frames that it is made of
      * @param unmeasured pauses that could not be filled, since the way of the stars was not found
+     * @param moved frames that were laid back by the land
+     * @param lengths what it looked like after a quarter, after half and after all of the frames, reduced
      */
-    public record Result(Assembled picture, int frames, int unmeasured) {}
+    public record Result(Assembled picture, int frames, int unmeasured, List<Moved> moved, List<Length> lengths) {
+        public Result {
+            moved = List.copyOf(moved);
+            lengths = List.copyOf(lengths);
+        }
+    }
+
+    /** @param frame counted from 0 */
+    public record Moved(int frame, double px) {}
+
+    /** @param frames that it was made of by then, all fading in counted for the whole */
+    public record Length(int frames, Assembled picture) {}
 
     /** A frame in memory. */
-    private record Open(Raster raster, Optional<Instant> opened, double seconds, List<Line> lines) {}
+    private record Open(Raster raster, Optional<Instant> opened, double seconds, List<Line> lines, double times) {}
+
+    /** Frames as they are opened one after the other. */
+    private static final class Opening {
+        private final List<? extends Taken> taken;
+        private final TrailOptions options;
+        private final Ahead ahead;
+        private final Evenness evenness = new Evenness();
+        private final List<Moved> moved = new ArrayList<>();
+        private Raster first;
+        private Skyline line;
+        private int at;
+
+        Opening(List<? extends Taken> taken, TrailOptions options, Ahead ahead) {
+            this.taken = taken;
+            this.options = options;
+            this.ahead = ahead;
+        }
+
+        Open next() {
+            if (at >= taken.size()) {
+                return null;
+            }
+            Raster raster = ahead.next();
+            if (first == null) {
+                first = raster;
+                line = options.steady() ? Skyline.of(first) : null;
+            } else {
+                raster.like(first);
+                if (options.steady()) {
+                    raster = laidBack(raster);
+                }
+            }
+            List<Line> lines = options.withoutLines() ? raster.lines() : List.of();
+            double times = options.even() ? evenness.times(raster) : 1;
+            Taken file = taken.get(at++);
+            return new Open(raster, file.opened(), file.seconds(), lines, times);
+        }
+
+        private Raster laidBack(Raster raster) {
+            Optional<Steady.Off> off = Steady.between(first, raster, line).filter(o -> o.px() > MOVED_PX);
+            if (off.isEmpty()) {
+                return raster;
+            }
+            moved.add(new Moved(at, off.get().px()));
+            return raster.moved(-off.get().right(), -off.get().down());
+        }
+    }
 
     /**
      * @param taken in the order of time; at least two, of one size
@@ -57,40 +123,43 @@ public final class Trails {
      */
     public static Result of(
             List<? extends Taken> taken, TrailOptions options, Optional<Assembled> dark, Progress progress) {
-        Open now = open(taken.get(0), options, Optional.empty());
-        Trails trails = new Trails(now.raster.width(), now.raster.height(), options, dark);
-        Optional<Moves> way = Optional.empty();
-        Open before = null;
-        Optional<Moves> wayBefore = Optional.empty();
-        for (int i = 0; i < taken.size(); i++) {
-            Open next = i + 1 < taken.size() ? open(taken.get(i + 1), options, Optional.of(now.raster)) : null;
-            if (next != null
-                    && options.filled()
-                    && (way.isEmpty() || i % MEASURED_EVERY == 0 || pauseChanged(now, next, before))) {
-                way = way(now.raster, next.raster, way);
-                trails.unmeasured += way.isEmpty() ? 1 : 0;
+        int[] order = IntStream.range(0, taken.size()).toArray();
+        try (Ahead ahead = new Ahead(taken, order, progress)) {
+            Opening opening = new Opening(taken, options, ahead);
+            Open now = opening.next();
+            Trails trails = new Trails(now.raster.width(), now.raster.height(), options, dark, progress);
+            Optional<Moves> way = Optional.empty();
+            Open before = null;
+            Optional<Moves> wayBefore = Optional.empty();
+            for (int i = 0; i < taken.size(); i++) {
+                Open next = opening.next();
+                if (next != null
+                        && options.filled()
+                        && (way.isEmpty() || i % MEASURED_EVERY == 0 || pauseChanged(now, next, before))) {
+                    way = way(now.raster, next.raster, way);
+                    trails.unmeasured += way.isEmpty() ? 1 : 0;
+                }
+                double weight = Math.pow(2, -options.fade() * (taken.size() - 1 - i) / Math.max(1, taken.size() - 1));
+                trails.add(now, weight * now.times, before, wayBefore, next, way);
+                trails.length(i + 1, taken.size());
+                progress.step();
+                before = now;
+                wayBefore = way;
+                now = next;
             }
-            double weight = Math.pow(2, -options.fade() * (taken.size() - 1 - i) / Math.max(1, taken.size() - 1));
-            trails.add(now, weight, before, wayBefore, next, way);
-            progress.step();
-            before = now;
-            wayBefore = way;
-            now = next;
+            trails.moved.addAll(opening.moved);
+            return trails.result();
         }
-        return new Result(
-                new Assembled(trails.width, trails.height, trails.lightest), trails.frames, trails.unmeasured);
     }
 
-    private static Open open(Taken taken, TrailOptions options, Optional<Raster> like) {
-        Raster raster = taken.read();
-        if (like.filter(l -> l.width() != raster.width() || l.height() != raster.height())
-                .isPresent()) {
-            throw new Taken.UnreadableFrame(
-                    "is " + raster.width() + " \u00d7 " + raster.height() + " pixels, those before it "
-                            + like.get().width() + " \u00d7 " + like.get().height());
+    private Result result() {
+        return new Result(new Assembled(width, height, lightest), frames, unmeasured, moved, lengths);
+    }
+
+    private void length(int done, int all) {
+        if (done == all || done == all / 2 || done == all / 4) {
+            lengths.add(new Length(done, Assembled.reduced(width, height, lightest, LENGTH_WIDE)));
         }
-        List<Line> lines = options.withoutLines() ? LightTable.lines(raster.pixels()) : List.of();
-        return new Open(raster, taken.opened(), taken.seconds(), lines);
     }
 
     /** Where one interval is longer than the last, since a frame is missing, the way is longer too. */
@@ -110,8 +179,8 @@ public final class Trails {
     }
 
     private static Optional<Moves> way(Raster from, Raster to, Optional<Moves> guess) {
-        List<StarPlace> a = LightTable.stars(from.pixels());
-        List<StarPlace> b = LightTable.stars(to.pixels());
+        List<StarPlace> a = from.stars();
+        List<StarPlace> b = to.stars();
         Optional<Moves> found =
                 Aligner.match(a, b, from.width(), from.height(), guess).map(Aligner.Found::moves);
         return found.isPresent() || guess.isEmpty()
@@ -175,6 +244,7 @@ public final class Trails {
         if (hidden.isEmpty() && dark.isEmpty()) {
             char[] numbers = frame.numbers(weight);
             IntStream.range(0, height).parallel().forEach(y -> {
+                wanted(y);
                 for (int c = 0; c < 3; c++) {
                     frame.lighter(y, c, numbers, lightest[c]);
                 }
@@ -182,6 +252,7 @@ public final class Trails {
             return;
         }
         IntStream.range(0, height).parallel().forEach(y -> {
+            wanted(y);
             float[] rgb = new float[3];
             for (int x = 0; x < width; x++) {
                 if (!hidden.get(y * width + x)) {
@@ -197,6 +268,7 @@ public final class Trails {
     private void lighten(Raster frame, double weight, Grid way, float share, BitSet hidden) {
         boolean covered = !hidden.isEmpty();
         IntStream.range(0, height).parallel().forEach(y -> {
+            wanted(y);
             float[] dx = new float[width];
             float[] dy = new float[width];
             float[] rgb = new float[3];
@@ -214,6 +286,12 @@ public final class Trails {
                 }
             }
         });
+    }
+
+    private void wanted(int y) {
+        if (y % Raster.LOOK == 0) {
+            progress.look();
+        }
     }
 
     private void keep(int at, float[] rgb, double weight) {

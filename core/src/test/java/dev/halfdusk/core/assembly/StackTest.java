@@ -33,7 +33,11 @@ class StackTest {
     }
 
     private static Stack.Result stack(List<Taken> frames, boolean clipped, boolean still) {
-        return Stack.of(frames, clipped, still, Optional.empty(), () -> {});
+        return stack(frames, clipped ? Averaging.CLIPPED : Averaging.MEAN, still);
+    }
+
+    private static Stack.Result stack(List<Taken> frames, Averaging averaging, boolean still) {
+        return Stack.of(frames, new Stack.Options(averaging, still, Optional.empty()), () -> {});
     }
 
     private static double width(Raster raster) {
@@ -103,6 +107,58 @@ class StackTest {
         double[] three = {p.light(1, x, y), p.light(1, x, y + 1), p.light(1, x + 1, y)};
         Arrays.sort(three);
         return three[1];
+    }
+
+    /** Sixteen frames become the median of five parts: a satellite in one part of them is gone, and noise falls nearly as far. */
+    @Test
+    void a_median_takes_them_off_too() {
+        List<Taken> crossed = frames();
+        for (int i : new int[] {2, 7}) {
+            float[] light = night.light(EVERY * i, EVERY * i + 1, i);
+            night.line(light, 60 + 30 * i, 420, 300 + 30 * i, 60, 0.5);
+            crossed.set(i, MadeUpNight.taken(light, EVERY * i, 1));
+        }
+        Stack.Result median = stack(crossed, Averaging.MEDIAN, false);
+        assertThat(over(median.picture())).isCloseTo(0, within(0.003));
+        assertThat(median.narrower()).isBetween(0.7 * Math.sqrt(FRAMES), Math.sqrt(FRAMES) * 1.05);
+        Stack.Result exact = stack(crossed.subList(0, 7), Averaging.MEDIAN, false);
+        assertThat(exact.narrower()).isBetween(0.7 * Math.sqrt(7), Math.sqrt(7) * 1.05);
+        assertThat(Stack.strips(24e6, 200, Averaging.MEDIAN)).isEqualTo(7);
+        assertThat(Stack.strips(24e6, 200, Averaging.CLIPPED)).isEqualTo(2);
+    }
+
+    /** Noise of equal crops halves with four times as many frames. */
+    @Test
+    void more_and_fewer_frames_are_shown_beside_each_other() {
+        List<Crop> crops = stack(frames(), false, false).crops();
+        assertThat(crops).extracting(Crop::frames).containsExactly(1, 4, 16);
+        assertThat(crops.get(0).picture().width()).isEqualTo(300);
+        assertThat(crops.get(0).noise() / crops.get(1).noise()).isBetween(1.7, 2.5);
+        assertThat(crops.get(1).noise() / crops.get(2).noise()).isBetween(1.7, 2.3);
+        assertThat(crops.get(2).level()).isCloseTo(night.level, within(0.002));
+        assertThat(stack(frames().subList(0, 6), false, false).crops())
+                .extracting(Crop::frames)
+                .containsExactly(1, 4, 6);
+    }
+
+    /** Eight dark frames lifted by three stops against two of eight times the gain, with little noise of its own. */
+    @Test
+    void a_low_iso_lifted_stands_against_a_high_one() {
+        List<Taken> high = frames().subList(6, 8);
+        List<Taken> low = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            float[] light = night.light(EVERY * i, EVERY * i + 1, 50 + i);
+            for (int k = 0; k < light.length; k++) {
+                light[k] /= 8;
+            }
+            low.add(MadeUpNight.taken(light, EVERY * i, 1));
+        }
+        Contest.Result r = Contest.of(low, high, () -> {});
+        assertThat(r.liftStops()).isCloseTo(3, within(0.1));
+        assertThat(r.quieter()).isCloseTo(2, within(0.3)); // the root of four times as many frames
+        assertThat(r.better().light(1, 350, 100)).isCloseTo(night.level, within(0.01));
+        assertThat(r.low().level()).isCloseTo(r.high().level(), within(0.002));
+        assertThat(Contest.of(low.subList(0, 1), high, () -> {}).quieter()).isLessThan(0.9);
     }
 
     /** A dark hill with a light wall on it: still, it is as sharp as in one frame; turned with the sky, smeared. */

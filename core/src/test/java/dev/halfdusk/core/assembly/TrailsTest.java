@@ -18,8 +18,8 @@ class TrailsTest {
     private static final int FRAMES = 12;
     private static final double OPEN = 20;
     private static final double EVERY = 30;
-    private static final TrailOptions PLAIN = new TrailOptions(false, 0, false);
-    private static final TrailOptions FILLED = new TrailOptions(true, 0, false);
+    private static final TrailOptions PLAIN = TrailOptions.PLAIN;
+    private static final TrailOptions FILLED = PLAIN.fill();
 
     private final MadeUpNight night = new MadeUpNight(220, 0.6, 4);
     private int steps;
@@ -156,7 +156,7 @@ class TrailsTest {
         crossed.set(6, MadeUpNight.taken(light, EVERY * 6, OPEN));
         double quiet = along(trails(frames(-1), FILLED).picture());
         assertThat(along(trails(crossed, FILLED).picture())).isGreaterThan(quiet + 0.2);
-        Assembled without = trails(crossed, new TrailOptions(true, 0, true)).picture();
+        Assembled without = trails(crossed, FILLED.clean()).picture();
         assertThat(along(without)).isCloseTo(quiet, within(0.004));
         assertThat(weakest(without)).isGreaterThan(0.6);
     }
@@ -178,8 +178,7 @@ class TrailsTest {
         night.radiansPerSecond = 0.0025;
         List<Taken> frames = frames(-1).subList(0, 5);
         double with = sum(trails(frames, PLAIN).picture());
-        assertThat(sum(trails(frames, new TrailOptions(false, 0, true)).picture()))
-                .isCloseTo(with, within(0.01 * with));
+        assertThat(sum(trails(frames, PLAIN.clean()).picture())).isCloseTo(with, within(0.01 * with));
     }
 
     private double sum(Assembled picture) {
@@ -206,18 +205,90 @@ class TrailsTest {
         Assembled without = Trails.of(
                         hot,
                         FILLED,
-                        Optional.of(Darks.of(List.of(MadeUpNight.taken(dark, 0, OPEN)), () -> {})),
+                        Optional.of(Mean.of(List.of(MadeUpNight.taken(dark, 0, OPEN)), () -> {})),
                         () -> {})
                 .picture();
         assertThat(with.light(1, 300, 200)).isGreaterThan(0.4);
         assertThat(without.light(1, 300, 200)).isLessThan(0.1);
-        Assembled comet = trails(frames(-1), new TrailOptions(true, 4, false)).picture();
+        Assembled comet = trails(frames(-1), FILLED.fading(4)).picture();
         double[] star = night.stars.stream()
                 .filter(s -> s[2] > 0.4 && s[0] > 150 && s[0] < 500 && s[1] > 100 && s[1] < 350)
                 .findFirst()
                 .orElseThrow();
         assertThat(Math.log(at(comet, star, EVERY * 11 + 10) / at(comet, star, 10)) / Math.log(2))
                 .isCloseTo(4, within(1.0));
+    }
+
+    /** A quarter of the frames draws a quarter of the arcs. */
+    @Test
+    void shorter_trails_are_shown_beside_the_whole() {
+        List<Trails.Length> lengths = trails(frames(-1), PLAIN).lengths();
+        assertThat(lengths).extracting(Trails.Length::frames).containsExactly(3, 6, 12);
+        assertThat(lengths).allSatisfy(l -> assertThat(l.picture().width()).isEqualTo(640));
+        double sky = 0;
+        double[] drawn = new double[3];
+        for (int k = 0; k < 3; k++) {
+            for (int y = 0; y < lengths.get(k).picture().height(); y++) {
+                for (int x = 0; x < 640; x++) {
+                    drawn[k] += lengths.get(k).picture().light(1, x, y) > 0.06 ? 1 : 0;
+                }
+            }
+            assertThat(drawn[k]).isGreaterThan(sky);
+            sky = drawn[k];
+        }
+        assertThat(drawn[2] / drawn[0]).isCloseTo(4, within(1.2));
+    }
+
+    /** Two frames whose sky is a third brighter leave no mark once they are evened out. */
+    @Test
+    void flicker_is_evened_out() {
+        List<Taken> flickers = frames(-1);
+        for (int i : new int[] {7, 9}) {
+            float[] light = night.light(EVERY * i, EVERY * i + OPEN, i);
+            for (int k = 0; k < light.length; k++) {
+                light[k] *= 1.33f;
+            }
+            flickers.set(i, MadeUpNight.taken(light, EVERY * i, OPEN));
+        }
+        double quiet = dark(trails(frames(-1), PLAIN).picture());
+        assertThat(dark(trails(flickers, PLAIN).picture())).isGreaterThan(quiet + 0.004);
+        assertThat(dark(trails(flickers, PLAIN.evened()).picture())).isCloseTo(quiet, within(0.0012));
+    }
+
+    /** A tripod that was kicked after the seventh frame: laid back by the land, arcs are whole and the skyline stands once. */
+    @Test
+    void frames_after_a_knock_are_laid_back() {
+        List<Taken> knocked = new ArrayList<>();
+        List<Taken> still = new ArrayList<>();
+        MadeUpLand land = new MadeUpLand(2);
+        for (int i = 0; i < FRAMES; i++) {
+            float[] light = night.light(EVERY * i, EVERY * i + OPEN, i);
+            land.onto(light, 0, 0);
+            still.add(MadeUpNight.taken(light, EVERY * i, OPEN));
+            Raster moved = MadeUpNight.raster(light).moved(i < 7 ? 0 : 5, i < 7 ? 0 : -4);
+            float[] off = new float[light.length];
+            for (int k = 0; k < off.length; k++) {
+                off[k] = moved.light(1, k % MadeUpNight.W, k / MadeUpNight.W);
+            }
+            knocked.add(MadeUpNight.taken(off, EVERY * i, OPEN));
+        }
+        Trails.Result steadied = trails(knocked, PLAIN.steadied());
+        assertThat(steadied.moved()).extracting(Trails.Moved::frame).containsExactly(7, 8, 9, 10, 11);
+        assertThat(steadied.moved().get(0).px()).isCloseTo(Math.hypot(5, 4), within(0.4));
+        Assembled right = trails(still, PLAIN).picture();
+        assertThat(apart(steadied.picture(), right))
+                .isLessThan(0.4 * apart(trails(knocked, PLAIN).picture(), right));
+        assertThat(trails(still, PLAIN.steadied()).moved()).isEmpty();
+    }
+
+    private static double apart(Assembled a, Assembled b) {
+        double sum = 0;
+        for (int y = 20; y < a.height() - 20; y++) {
+            for (int x = 20; x < a.width() - 20; x++) {
+                sum += Math.abs(a.light(1, x, y) - b.light(1, x, y));
+            }
+        }
+        return sum;
     }
 
     private double at(Assembled picture, double[] star, double seconds) {

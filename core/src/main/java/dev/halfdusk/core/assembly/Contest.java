@@ -1,0 +1,54 @@
+package dev.halfdusk.core.assembly;
+
+import java.util.List;
+import java.util.Optional;
+
+/** Frames of a low ISO lifted to the brightness of frames of a high one, each stacked from as many as there are: which has less noise. */
+public final class Contest {
+
+    private Contest() {}
+
+    /**
+     * What came of it.
+     *
+     * @param low a part of the first, lifted
+     * @param high the same of the second
+     * @param liftStops by which the first was lifted
+     * @param better the picture of the one with less noise, as bright as the brighter
+     */
+    public record Result(Crop low, Crop high, double liftStops, Assembled better) {
+
+        /** How many times less noise the first has; below 1 it has more. */
+        public double quieter() {
+            return high.noise() / Math.max(1e-9, low.noise());
+        }
+    }
+
+    /**
+     * @param low frames of the lower ISO, in the order of time
+     * @param high those of the higher
+     * @throws Taken.UnreadableFrame for frames that cannot be decoded, differ in size, or show too few stars to lay over each other
+     */
+    public static Result of(List<? extends Taken> low, List<? extends Taken> high, Progress progress) {
+        Side a = side(low, progress);
+        Side b = side(high, progress);
+        double times = b.crop.level() / Math.max(1e-6, a.crop.level());
+        Crop lifted = times >= 1 ? a.crop.lifted(times) : a.crop;
+        Crop other = times >= 1 ? b.crop : b.crop.lifted(1 / times);
+        boolean first = lifted.noise() < other.noise();
+        double lift = first ? Math.max(1, times) : Math.max(1, 1 / times);
+        return new Result(lifted, other, Math.log(times) / Math.log(2), (first ? a : b).picture.times(lift));
+    }
+
+    private record Side(Assembled picture, Crop crop) {}
+
+    private static Side side(List<? extends Taken> frames, Progress progress) {
+        if (frames.size() == 1) {
+            Assembled one = Mean.of(frames, progress);
+            return new Side(one, Crop.of(one.width(), one.height(), Stack.IN_THE_SKY, 1, (c, x, y) ->
+                    (float) one.light(c, x, y)));
+        }
+        Stack.Result r = Stack.of(frames, new Stack.Options(Averaging.MEAN, true, Optional.empty()), progress);
+        return new Side(r.picture(), r.crops().get(r.crops().size() - 1));
+    }
+}
