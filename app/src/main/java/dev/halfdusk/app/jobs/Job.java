@@ -41,10 +41,15 @@ public final class Job<T> {
 
     /** @throws CancellationException when the job was cancelled; the work lets it pass */
     public void step() {
+        look();
+        done++;
+    }
+
+    /** @throws CancellationException when the job was cancelled, between steps that take long */
+    public void look() {
         if (cancelled) {
             throw new CancellationException();
         }
-        done++;
     }
 
     public int steps() {

@@ -2,12 +2,16 @@ package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.assembly.Averaging;
 import dev.halfdusk.core.assembly.TrailOptions;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -28,10 +32,26 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/assembled")
 class AssembleController {
 
+    /** Kinds that the simulated camera takes frames for. */
+    private static final List<Wanted.What> EXAMPLES = List.of(
+            Wanted.What.TRAILS,
+            Wanted.What.BLEND,
+            Wanted.What.STACK,
+            Wanted.What.LIGHTEST,
+            Wanted.What.MOON,
+            Wanted.What.CLIP);
+
     private final Assemblies assemblies;
     private final AssembledPictures pictures;
 
-    AssembleController(Assemblies assemblies, AssembledPictures pictures) {
+    /** The demo's first visitor finds trails begun. */
+    private final AtomicBoolean begun = new AtomicBoolean();
+
+    private final boolean demo;
+
+    AssembleController(
+            Assemblies assemblies, AssembledPictures pictures, @Value("${halfdusk.demo:false}") boolean demo) {
+        this.demo = demo;
         this.assemblies = assemblies;
         this.pictures = pictures;
     }
@@ -49,10 +69,18 @@ class AssembleController {
         state.filter(s -> !s.finished()).ifPresent(s -> model.addAttribute("job", s));
         state.filter(s -> !s.wrong().isEmpty()).ifPresent(s -> refused(s.wrong(), model, response));
         off.ifPresent(id -> model.addAttribute("off", id));
+        if (demo
+                && job.isEmpty()
+                && off.isEmpty()
+                && !begun.getAndSet(true)
+                && pictures.all().isEmpty()) {
+            return example(Wanted.What.TRAILS.key(), model, response);
+        }
         return list(model);
     }
 
     private String list(Model model) {
+        model.addAttribute("examples", EXAMPLES);
         model.addAttribute("pictures", pictures.all());
         return "lighttable/assembled";
     }
@@ -62,46 +90,87 @@ class AssembleController {
         model.addAttribute("wrong", why);
     }
 
+    /**
+     * What the form says.
+     *
+     * @param ids frames that the picture is made of
+     * @param land those whose land is taken
+     * @param dark those taken with the cap on
+     */
+    record Asked(
+            List<String> ids,
+            List<String> land,
+            List<String> dark,
+            String what,
+            String fade,
+            String averaging,
+            String second,
+            Boolean filled,
+            Boolean lines,
+            Boolean even,
+            Boolean steady,
+            Boolean still,
+            Boolean look) {
+
+        private static List<String> some(List<String> ids) {
+            return ids == null ? List.of() : ids;
+        }
+
+        Assemblies.Roles roles() {
+            return new Assemblies.Roles(some(ids), some(land), some(dark));
+        }
+    }
+
     /** Begins; the first look is made of the reduced pictures. */
     @PostMapping
-    String begin(
-            @RequestParam(required = false) List<String> ids,
-            @RequestParam(defaultValue = "trails") String what,
-            @RequestParam(defaultValue = "") String fade,
-            @RequestParam(defaultValue = "false") boolean filled,
-            @RequestParam(defaultValue = "false") boolean lines,
-            @RequestParam(defaultValue = "false") boolean clipped,
-            @RequestParam(defaultValue = "false") boolean still,
-            @RequestParam(defaultValue = "false") boolean look,
-            Model model,
-            HttpServletResponse response) {
-        Form form = new Form().put("fade", fade.isBlank() ? "0" : fade);
+    String begin(Asked asked, Model model, HttpServletResponse response) {
+        Form form = new Form().put("fade", or(asked.fade, "0")).put("second", or(asked.second, "12"));
         double stops = form.number("fade", TrailOptions.FADE).orElse(0);
-        if (form.error("fade") != null) {
-            refused("Fade: " + form.error("fade"), model, response);
+        double second = form.number("second", Wanted.PER_SECOND).orElse(0);
+        if (form.error("fade") != null || form.error("second") != null) {
+            refused(
+                    form.error("fade") != null
+                            ? "Fading in: " + form.error("fade")
+                            : "Frames a second: " + form.error("second"),
+                    model,
+                    response);
             return list(model);
         }
         Wanted wanted = new Wanted(
-                what.equals(Wanted.What.STACK.key()) ? Wanted.What.STACK : Wanted.What.TRAILS,
-                new TrailOptions(filled, stops, lines),
-                clipped,
-                still);
+                Wanted.What.of(or(asked.what, "")).orElse(Wanted.What.TRAILS),
+                new TrailOptions(on(asked.filled), stops, on(asked.lines), on(asked.even), on(asked.steady)),
+                Arrays.stream(Averaging.values())
+                        .filter(a -> a.name().equalsIgnoreCase(asked.averaging))
+                        .findFirst()
+                        .orElse(Averaging.MEAN),
+                on(asked.still),
+                second);
         try {
             return "redirect:/assembled?job="
-                    + assemblies
-                            .ofTable(ids == null ? List.of() : ids, look, wanted)
-                            .token();
+                    + assemblies.ofTable(asked.roles(), on(asked.look), wanted).token();
         } catch (Assemblies.Refused e) {
             refused(e.getMessage(), model, response);
             return list(model);
         }
     }
 
+    /** A box that is not ticked is not sent. */
+    private static boolean on(Boolean box) {
+        return Boolean.TRUE.equals(box);
+    }
+
+    private static String or(String text, String otherwise) {
+        return text == null || text.isBlank() ? otherwise : text;
+    }
+
     /** Of a made-up series, to see what becomes of one. */
     @PostMapping("/example")
-    String example(Model model, HttpServletResponse response) {
+    String example(@RequestParam(defaultValue = "trails") String what, Model model, HttpServletResponse response) {
         try {
-            return "redirect:/assembled?job=" + assemblies.example().token();
+            return "redirect:/assembled?job="
+                    + assemblies
+                            .example(Wanted.What.of(what).orElse(Wanted.What.TRAILS))
+                            .token();
         } catch (Assemblies.Refused e) {
             refused(e.getMessage(), model, response);
             return list(model);
@@ -123,6 +192,23 @@ class AssembleController {
     @GetMapping("/{id}.jpg")
     ResponseEntity<Resource> jpeg(@PathVariable String id) {
         return file(id, "jpg", MediaType.IMAGE_JPEG, false);
+    }
+
+    /** Brighter, for looking. */
+    @GetMapping("/{id}/seen.jpg")
+    ResponseEntity<Resource> seen(@PathVariable String id) {
+        return file(id, AssembledPicture.SEEN, MediaType.IMAGE_JPEG, false);
+    }
+
+    @GetMapping("/{id}.mp4")
+    ResponseEntity<Resource> clip(@PathVariable String id) {
+        return file(id, "mp4", MediaType.valueOf("video/mp4"), false);
+    }
+
+    /** A smaller picture beside it, counted from 1. */
+    @GetMapping("/{id}/{part:\\d+}.jpg")
+    ResponseEntity<Resource> part(@PathVariable String id, @PathVariable int part) {
+        return file(id, part + ".jpg", MediaType.IMAGE_JPEG, false);
     }
 
     @GetMapping("/{id}.tif")

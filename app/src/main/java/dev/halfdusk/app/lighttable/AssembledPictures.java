@@ -58,28 +58,29 @@ class AssembledPictures {
         }
     }
 
-    /** Writes one of its files; none of them counts before {@link #finish}. */
-    void write(String id, String kind, byte[] bytes) {
+    /** Where one of its files is written; none of them counts before {@link #finish}. */
+    Path unfinished(String id, String kind) {
         try {
             Files.createDirectories(folder);
-            Files.write(folder.resolve(id + "." + kind + UNFINISHED), bytes);
+            return folder.resolve(id + "." + kind + UNFINISHED);
         } catch (IOException e) {
-            forget(id);
             throw new UncheckedIOException(e);
         }
     }
 
     /** From now on it is there, whole. */
-    void finish(AssembledPicture picture) {
+    AssembledPicture finish(AssembledPicture picture) {
         try {
-            for (String kind : List.of("tif", "jpg")) {
-                Path whole = folder.resolve(picture.id() + "." + kind);
-                Files.move(
-                        folder.resolve(picture.id() + "." + kind + UNFINISHED), whole, StandardCopyOption.ATOMIC_MOVE);
+            for (Path part : files(UNFINISHED)) {
+                String name = part.getFileName().toString();
+                if (name.startsWith(picture.id())) {
+                    Path whole = folder.resolve(name.substring(0, name.length() - UNFINISHED.length()));
+                    Files.move(part, whole, StandardCopyOption.ATOMIC_MOVE);
+                }
             }
             Files.write(folder.resolve(picture.id() + WORDS), json.writeValueAsBytes(picture));
+            return picture;
         } catch (IOException e) {
-            forget(picture.id());
             throw new UncheckedIOException(e);
         }
     }

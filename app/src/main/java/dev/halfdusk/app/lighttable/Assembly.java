@@ -2,34 +2,33 @@ package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.pictures.PictureFile;
 import dev.halfdusk.core.assembly.Assembled;
+import dev.halfdusk.core.assembly.Developing;
 import dev.halfdusk.core.assembly.Progress;
-import dev.halfdusk.core.assembly.Raster;
 import dev.halfdusk.core.assembly.Stack;
 import dev.halfdusk.core.assembly.Taken;
-import dev.halfdusk.core.assembly.TrailOptions;
-import dev.halfdusk.core.assembly.Trails;
+import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.measure.Numbers;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Puts frames together and keeps what came of it; the frames themselves are only read. */
 @Component
 class Assembly {
 
+    private static final int SEEN_WIDE = 1600;
     private static final int MOST_FRAMES = 2000;
     private static final long ELSE_BYTES = 200L << 20;
-    private static final double BYTES_A_PIXEL = 18;
+    private static final double DARK_BYTES = 6;
+    private static final double LEAST_STRIP = 40e6;
     private static final long FREE_BYTES = 64L << 20;
     private static final int BYTES_WRITTEN = 8;
     private static final Duration ONE_NIGHT = Duration.ofHours(18);
@@ -44,43 +43,25 @@ class Assembly {
         this.clock = clock;
     }
 
-    /**
-     * A frame by its file.
-     *
-     * @param name that it is called by where something is wrong with it
-     */
-    record Source(String name, Path file, Optional<Instant> opened, double seconds) implements Taken {
-
-        @Override
-        public Raster read() {
-            try {
-                return FrameFile.read(Files.readAllBytes(file)).raster();
-            } catch (NotAFrame e) {
-                throw new UnreadableFrame(name + ": " + e.getMessage());
-            } catch (IOException e) {
-                throw new UnreadableFrame(name + ": it is gone, or cannot be read.");
-            }
-        }
-    }
-
     /** What speaks against it before it is begun, in words; empty where nothing does. */
-    Optional<String> against(List<Source> sources) {
+    Optional<String> against(Chosen chosen, Wanted wanted) {
+        List<Source> sources = chosen.frames();
         if (sources.size() < 2 || sources.size() > MOST_FRAMES) {
             return Optional.of("Choose 2 to " + MOST_FRAMES + " frames; these are " + sources.size() + ".");
         }
-        List<Instant> times =
-                sources.stream().flatMap(s -> s.opened.stream()).sorted().toList();
-        if (!times.isEmpty()
-                && Duration.between(times.get(0), times.get(times.size() - 1)).compareTo(ONE_NIGHT) > 0) {
-            return Optional.of("They are not of one night: the first and the last are "
-                    + Duration.between(times.get(0), times.get(times.size() - 1))
-                            .toHours() + " h apart.");
+        if (wanted.what() == Wanted.What.BLEND && chosen.land().isEmpty()) {
+            return Optional.of(
+                    "Choose the frames of the land too: their land stands under the sky of the others. Without them a stack keeps its own.");
         }
-        if (!Files.isReadable(sources.get(0).file)) {
-            return Optional.of(sources.get(0).name + ": it is gone, or cannot be read.");
+        Optional<String> nights = nights(chosen, wanted);
+        if (nights.isPresent()) {
+            return nights;
         }
-        double pixels = 1e6 * megapixels(sources);
-        double most = (Runtime.getRuntime().maxMemory() - ELSE_BYTES) / BYTES_A_PIXEL;
+        if (sources.get(0) instanceof SourceFile first && !Files.isReadable(first.file())) {
+            return Optional.of(first.name() + ": it is gone, or cannot be read.");
+        }
+        double pixels = pixels(chosen);
+        double most = (room() - strip(wanted) * LEAST_STRIP) / bytes(chosen, wanted);
         if (pixels > most) {
             return Optional.of(Numbers.text(
                     "Frames of %.0f megapixels do not fit into the memory this runs in; %.0f do.",
@@ -94,129 +75,148 @@ class Assembly {
                 : Optional.empty();
     }
 
-    private static double megapixels(List<Source> sources) {
-        return FrameFile.megapixels(sources.get(0).file);
+    /** All but phases are of one night. */
+    private static Optional<String> nights(Chosen chosen, Wanted wanted) {
+        List<Instant> times = chosen.pictured().stream()
+                .flatMap(s -> s.opened().stream())
+                .sorted()
+                .toList();
+        if (times.isEmpty() || wanted.what() == Wanted.What.PHASES) {
+            return Optional.empty();
+        }
+        Duration apart = Duration.between(times.get(0), times.get(times.size() - 1));
+        return apart.compareTo(ONE_NIGHT) > 0
+                ? Optional.of("They are not of one night: the first and the last are " + apart.toHours() + " h apart.")
+                : Optional.empty();
+    }
+
+    private static double room() {
+        return Runtime.getRuntime().maxMemory() - (double) ELSE_BYTES;
+    }
+
+    /** That a picture's pixel takes while it is put together, beside the sums of a strip. */
+    private static double bytes(Chosen chosen, Wanted wanted) {
+        double own = switch (wanted.what()) {
+            case TRAILS, CONTEST, BLEND -> 18;
+            case STACK, GLOW -> 15;
+            case WAY -> 16;
+            case MOON, LIGHTEST -> 21;
+            case PHASES, CLIP -> 9;
+        };
+        return own + (chosen.dark().isEmpty() ? 0 : DARK_BYTES);
+    }
+
+    private static double strip(Wanted wanted) {
+        return switch (wanted.what()) {
+            case STACK, BLEND, CONTEST -> 1;
+            default -> 0;
+        };
+    }
+
+    private static double pixels(Chosen chosen) {
+        return 1e6 * chosen.frames().get(0).megapixels();
+    }
+
+    private static double stripBytes(Chosen chosen, Wanted wanted) {
+        return Math.max(LEAST_STRIP, Math.min(Stack.STRIP_BYTES, room() - bytes(chosen, wanted) * pixels(chosen)));
     }
 
     /** How often progress is told. */
-    int steps(List<Source> sources, Wanted wanted) {
-        if (wanted.what() == Wanted.What.TRAILS) {
-            return sources.size();
-        }
-        return sources.size() * Stack.strips(1e6 * megapixels(sources));
+    int steps(Chosen chosen, Wanted wanted) {
+        return Assembler.steps(chosen, wanted, pixels(chosen), stripBytes(chosen, wanted));
     }
 
     /** @throws NotAFrame with the reason */
-    AssembledPicture put(List<Source> sources, Wanted wanted, Progress progress) throws NotAFrame {
-        List<Source> inTime = new ArrayList<>(sources);
-        inTime.sort(Comparator.comparing(s -> s.opened.orElse(Instant.EPOCH)));
+    AssembledPicture put(Chosen chosen, Wanted wanted, Progress progress) throws NotAFrame {
+        String title = wanted.what().words() + " of "
+                + (chosen.land().isEmpty()
+                        ? chosen.frames().size() + " frames"
+                        : chosen.frames().size() + " and " + chosen.land().size() + " frames");
+        double megapixels = pixels(chosen) / 1e6;
+        if (wanted.what() == Wanted.What.CLIP) {
+            return kept(megapixels, id -> clip(id, title, chosen, wanted, progress));
+        }
+        return kept(megapixels, id -> {
+            Assembler.Made made = Assembler.put(chosen, wanted, stripBytes(chosen, wanted), progress);
+            return keep(
+                    id,
+                    title,
+                    made,
+                    wanted.what().subject(),
+                    chosen.frames().get(0).known(),
+                    progress);
+        });
+    }
+
+    /** Work that leaves nothing behind where it ends early. */
+    private AssembledPicture kept(double megapixels, Making making) throws NotAFrame {
         String id = UUID.randomUUID().toString();
         try {
-            return files.atLength(megapixels(sources), () -> {
-                List<String> measured = new ArrayList<>();
-                Assembled picture = wanted.what() == Wanted.What.TRAILS
-                        ? trails(inTime, wanted, progress, measured)
-                        : stack(inTime, wanted, progress, measured);
-                return keep(id, wanted.what(), inTime.size(), picture, measured);
-            });
+            return files.atLength(megapixels, () -> making.of(id));
         } catch (Taken.UnreadableFrame e) {
             pictures.forget(id);
             throw new NotAFrame(e.getMessage());
-        } catch (RuntimeException e) { // cancelled too
+        } catch (RuntimeException | Error e) { // cancelled, or more memory than there is
             pictures.forget(id);
             throw e;
         }
     }
 
-    private AssembledPicture keep(String id, Wanted.What what, int frames, Assembled picture, List<String> measured) {
-        AssembledPicture kept = new AssembledPicture(
-                id,
-                what.words() + " of " + frames + " frames",
-                clock.instant(),
-                picture.width(),
-                picture.height(),
-                measured);
+    private interface Making {
+        AssembledPicture of(String id);
+    }
+
+    private AssembledPicture keep(
+            String id, String title, Assembler.Made made, Developing.Subject subject, Known known, Progress progress) {
+        Assembled picture = made.picture();
+        List<AssembledPicture.Part> parts = new ArrayList<>();
+        for (Map.Entry<String, Assembled> e : made.parts().entrySet()) {
+            Assembled part = e.getValue();
+            parts.add(new AssembledPicture.Part(e.getKey(), part.width(), part.height()));
+            PictureFile.jpeg(
+                    pictures.unfinished(id, parts.size() + ".jpg"),
+                    part.developed(),
+                    part.width(),
+                    part.height(),
+                    e.getKey(),
+                    List.of(title),
+                    progress::look);
+        }
+        Developing.Begun begun = Developing.of(picture, subject, known);
+        progress.look();
+        if (begun.stops() > 0) {
+            Assembled seen = picture.reduced(SEEN_WIDE).times(Math.pow(2, begun.stops()));
+            PictureFile.jpeg(
+                    pictures.unfinished(id, AssembledPicture.SEEN),
+                    seen.developed(),
+                    seen.width(),
+                    seen.height(),
+                    title,
+                    List.of("brighter for looking"),
+                    progress::look);
+        }
+        int w = picture.width();
+        int h = picture.height();
         short[] developed = picture.developed();
-        pictures.write(id, "tif", PictureFile.tiff(developed, picture.width(), picture.height(), kept.title()));
-        pictures.write(
-                id, "jpg", PictureFile.jpeg(developed, picture.width(), picture.height(), kept.title(), measured));
-        pictures.finish(kept);
-        return kept;
+        PictureFile.tiff(pictures.unfinished(id, "tif"), developed, w, h, title, progress::look);
+        PictureFile.jpeg(pictures.unfinished(id, "jpg"), developed, w, h, title, made.measured(), progress::look);
+        return pictures.finish(new AssembledPicture(
+                id, title, clock.instant(), w, h, made.measured(), parts, begun.steps(), begun.stops(), false));
     }
 
-    /** A frame of a made-up series, taken when its turn comes. */
-    private record Made(MadeUp made, PlannedTake take, int number) implements Taken {
-
-        @Override
-        public Raster read() {
-            return made.take(take, number).raster();
-        }
-
-        @Override
-        public Optional<Instant> opened() {
-            return Optional.of(made.opens(take, number));
-        }
-
-        @Override
-        public double seconds() {
-            return take.settings().seconds();
-        }
-    }
-
-    /** Trails of a made-up series of a take. */
-    AssembledPicture example(PlannedTake take, Progress progress) throws NotAFrame {
-        List<MadeUp> made = MadeUp.of(take, true);
-        List<Made> frames = IntStream.range(0, made.size())
-                .mapToObj(i -> new Made(made.get(i), take, i))
-                .toList();
-        String id = UUID.randomUUID().toString();
-        try {
-            return files.atLength(2, () -> {
-                Trails.Result r = Trails.of(frames, new TrailOptions(true, 0, true), Optional.empty(), progress);
-                List<String> measured = List.of("a made-up series of " + take.words(), "what flew across is left out");
-                return keep(id, Wanted.What.TRAILS, frames.size(), r.picture(), measured);
-            });
-        } catch (RuntimeException e) {
-            pictures.forget(id);
-            throw e;
-        }
-    }
-
-    private static Assembled trails(List<Source> sources, Wanted wanted, Progress progress, List<String> measured) {
-        Trails.Result r = Trails.of(sources, wanted.trails(), Optional.empty(), progress);
-        Optional<Instant> first = sources.get(0).opened;
-        Optional<Instant> last = sources.get(sources.size() - 1).opened;
-        if (first.isPresent() && last.isPresent()) {
-            double minutes =
-                    (Duration.between(first.get(), last.get()).toSeconds() + sources.get(sources.size() - 1).seconds)
-                            / 60;
-            measured.add(Numbers.text("%.0f minutes of sky, arcs of %.1f\u00b0", minutes, minutes * 15.041 / 60));
-        }
-        if (wanted.trails().filled()) {
-            measured.add(
-                    r.unmeasured() == 0
-                            ? "pauses filled along the way of the stars"
-                            : r.unmeasured()
-                                    + " times the way of the stars was not found: pauses there are not filled");
-        }
-        if (wanted.trails().withoutLines()) {
-            measured.add("what flew across is left out");
-        }
-        return r.picture();
-    }
-
-    private static Assembled stack(List<Source> sources, Wanted wanted, Progress progress, List<String> measured) {
-        Stack.Result r = Stack.of(sources, wanted.clipped(), wanted.groundStill(), Optional.empty(), progress);
-        measured.add(Numbers.text(
-                "noise in the middle %.1f times less than in one frame, faint stars counted in; the root of %d is %.1f",
-                r.narrower(), r.frames(), Math.sqrt(r.frames())));
-        measured.add(Numbers.text("stars laid over each other to %.2f px", r.errorPx()));
-        if (!r.left().isEmpty()) {
-            measured.add("left out, since their stars were not found: "
-                    + String.join(
-                            ", ",
-                            r.left().stream().map(i -> sources.get(i).name).toList()));
-        }
-        return r.picture();
+    private AssembledPicture clip(String id, String title, Chosen chosen, Wanted wanted, Progress progress) {
+        Path film = pictures.unfinished(id, "mp4");
+        Assembled shown = Clip.write(film, chosen, wanted, progress);
+        List<String> measured = Clip.measured(chosen, wanted);
+        PictureFile.jpeg(
+                pictures.unfinished(id, "jpg"),
+                shown.developed(),
+                shown.width(),
+                shown.height(),
+                title,
+                measured,
+                progress::look);
+        return pictures.finish(new AssembledPicture(
+                id, title, clock.instant(), shown.width(), shown.height(), measured, List.of(), List.of(), 0, true));
     }
 }

@@ -18,9 +18,13 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A frame on the table, for its page.
@@ -70,11 +74,16 @@ record FrameView(
      * What is noticed over several frames.
      *
      * @param frames names of those it was seen in
+     * @param out whether they are left out of what is put together
+     * @param turned the address at which that is the other way round; empty where they are not what spoils it
      */
-    record Together(String what, String evidence, String remedy, List<Compared> frames) {}
+    record Together(String what, String evidence, String remedy, List<Compared> frames, boolean out, String turned) {}
 
-    /** @param all that lie on the table */
-    static FrameView of(TakenFrame frame, List<TakenFrame> all) {
+    /**
+     * @param all that lie on the table
+     * @param leftOut what is left out of what is put together
+     */
+    static FrameView of(TakenFrame frame, List<TakenFrame> all, Set<Series.What> leftOut) {
         FrameReading r = frame.reading();
         List<SoftCause> causes =
                 r.bursts().isPresent() || r.film().isPresent() || r.ruler().isPresent() ? List.of() : SoftCause.of(r);
@@ -118,10 +127,10 @@ record FrameView(
                 LookedAt.of(frame),
                 causes,
                 causes.stream().anyMatch(c -> c.sign() == SoftCause.Sign.FOR),
-                series(frame, all));
+                series(frame, all, leftOut));
     }
 
-    private static List<Together> series(TakenFrame frame, List<TakenFrame> all) {
+    private static List<Together> series(TakenFrame frame, List<TakenFrame> all, Set<Series.What> leftOut) {
         List<TakenFrame> with = all.stream()
                 .filter(frame::together)
                 .sorted(Comparator.comparing(f -> f.reading()
@@ -129,14 +138,26 @@ record FrameView(
                         .opened()
                         .orElse(Instant.EPOCH))) // sorting keeps the order of what has no time
                 .toList();
-        List<Compared> names = compared(with);
+        List<Compared> names = compared(with, Suggested.NONE);
         return Series.of(with.stream().map(TakenFrame::reading).toList()).stream()
                 .map(n -> new Together(
                         n.what().words(),
                         Words.capital(n.evidence()) + ".",
                         n.remedy(),
-                        n.frames().stream().map(names::get).toList()))
+                        n.frames().stream().map(names::get).toList(),
+                        leftOut.contains(n.what()),
+                        Suggested.SPOILT.contains(n.what()) && !n.frames().isEmpty()
+                                ? turned(frame, leftOut, n.what())
+                                : ""))
                 .toList();
+    }
+
+    private static String turned(TakenFrame frame, Set<Series.What> leftOut, Series.What what) {
+        String out = Arrays.stream(Series.What.values())
+                .filter(w -> leftOut.contains(w) != (w == what))
+                .map(w -> w.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(","));
+        return "/lighttable?frame=" + frame.id() + "&out=" + out + "#compared";
     }
 
     private static String planned(PlannedTake plan) {
@@ -198,7 +219,11 @@ record FrameView(
         return all;
     }
 
-    /** A line of the table in which frames are compared. */
+    /**
+     * A line of the table in which frames are compared.
+     *
+     * @param why it is left out of its series; empty where it is not
+     */
     record Compared(
             String id,
             String name,
@@ -207,15 +232,13 @@ record FrameView(
             String peak,
             String verdict,
             boolean best,
-            boolean together) {}
+            boolean in,
+            boolean land,
+            boolean dark,
+            String why) {}
 
     /** Frames beside each other; the best is the one least wrong, among those the one with the smallest stars. */
-    static List<Compared> compared(List<TakenFrame> frames) {
-        return compared(frames, Optional.empty());
-    }
-
-    /** @param shown whose series is likely to be put together */
-    static List<Compared> compared(List<TakenFrame> frames, Optional<TakenFrame> shown) {
+    static List<Compared> compared(List<TakenFrame> frames, Suggested suggested) {
         Optional<TakenFrame> best = frames.stream()
                 .min(Comparator.comparingDouble(
                                 (TakenFrame f) -> f.findings().get(0).weight())
@@ -233,7 +256,18 @@ record FrameView(
                         Numbers.fixed(f.reading().sky().peak(), 2),
                         f.findings().get(0).cause().words(),
                         frames.size() > 1 && f == best.orElseThrow(),
-                        shown.filter(f::together).isPresent()))
+                        suggested.in().contains(f.id()),
+                        suggested.land().contains(f.id()),
+                        suggested.dark().contains(f.id()),
+                        suggested.why().getOrDefault(f.id(), "")))
+                .toList();
+    }
+
+    /** Those of the series first, then what belongs to it, then all others. */
+    static List<Compared> inOrder(List<Compared> all) {
+        return all.stream()
+                .sorted(Comparator.comparingInt(
+                        c -> c.in || !c.why.isEmpty() ? 0 : c.land || c.dark ? 1 : 2)) // keeps the order within each
                 .toList();
     }
 }

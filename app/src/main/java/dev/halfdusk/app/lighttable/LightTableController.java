@@ -7,10 +7,11 @@ import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.FileSizes;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.assembly.Averaging;
 import dev.halfdusk.core.lighttable.Motif;
+import dev.halfdusk.core.lighttable.Series;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.take.Trails;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -23,6 +24,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -34,6 +36,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -104,6 +107,7 @@ class LightTableController {
             @RequestParam Optional<String> frame,
             @RequestParam Optional<String> reading,
             @RequestParam Optional<String> off,
+            @RequestParam Optional<String> out,
             @RequestParam(name = "at.x") Optional<String> x,
             @RequestParam(name = "at.y") Optional<String> y,
             Model model,
@@ -130,7 +134,7 @@ class LightTableController {
             return examples(Optional.empty(), "", model, response);
         }
         closer(frame, x, y).ifPresent(c -> model.addAttribute("closer", c));
-        return page(frame, model);
+        return page(frame, leftOut(out), model);
     }
 
     /**
@@ -207,7 +211,20 @@ class LightTableController {
         }
     }
 
+    /** What of a series is not put together, as the address says; nothing said is the usual. */
+    private static Set<Series.What> leftOut(Optional<String> out) {
+        if (out.isEmpty()) {
+            return Suggested.USUAL;
+        }
+        List<String> names = List.of(out.get().toUpperCase(Locale.ROOT).split(","));
+        return Suggested.SPOILT.stream().filter(w -> names.contains(w.name())).collect(Collectors.toSet());
+    }
+
     private String page(Optional<String> wanted, Model model) {
+        return page(wanted, Suggested.USUAL, model);
+    }
+
+    private String page(Optional<String> wanted, Set<Series.What> leftOut, Model model) {
         List<TakenFrame> all = frames.all();
         model.addAttribute("folders", folders.all());
         model.addAttribute("takes", takes.choices());
@@ -216,12 +233,12 @@ class LightTableController {
         model.addAttribute("frames", all);
         Optional<TakenFrame> shown = wanted.flatMap(frames::find)
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)));
-        model.addAttribute("compared", FrameView.compared(all, shown));
-        model.addAttribute(
-                "trailing",
-                shown.filter(f -> f.plan() != null && f.plan().subject() instanceof Trails)
-                        .isPresent());
-        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, all)));
+        Suggested suggested = shown.map(f -> Suggested.of(f, all, leftOut)).orElse(Suggested.NONE);
+        model.addAttribute("compared", FrameView.inOrder(FrameView.compared(all, suggested)));
+        model.addAttribute("suggested", suggested);
+        model.addAttribute("kinds", Wanted.What.values());
+        model.addAttribute("averagings", Averaging.values());
+        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, all, leftOut)));
         return "lighttable/lighttable";
     }
 

@@ -64,6 +64,11 @@ public enum ImageFile {
 
     /** @param rgb red, green and blue in the lower three bytes, row by row */
     public byte[] of(int[] rgb, int width, int height) {
+        return of(rgb, width, height, () -> {});
+    }
+
+    /** @param look asked every now and then; may throw to end it */
+    byte[] of(int[] rgb, int width, int height, Runnable look) {
         BufferedImage image = image(rgb, width, height);
         ImageWriter writer = ImageIO.getImageWritersByFormatName(name()).next();
         ByteArrayOutputStream out = new ByteArrayOutputStream(rgb.length);
@@ -71,6 +76,7 @@ public enum ImageFile {
             ImageWriteParam how = writer.getDefaultWriteParam();
             how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
             how.setCompressionQuality(quality);
+            writer.addIIOWriteProgressListener(new Looking(look));
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, null), how);
         } catch (IOException e) {

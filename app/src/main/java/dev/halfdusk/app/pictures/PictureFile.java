@@ -13,10 +13,13 @@ import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferUShort;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
-import java.io.ByteArrayOutputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -28,7 +31,7 @@ import javax.imageio.plugins.tiff.BaselineTIFFTagSet;
 import javax.imageio.plugins.tiff.TIFFDirectory;
 import javax.imageio.plugins.tiff.TIFFField;
 import javax.imageio.plugins.tiff.TIFFTag;
-import javax.imageio.stream.MemoryCacheImageOutputStream;
+import javax.imageio.stream.FileImageOutputStream;
 
 /** Pictures that were put together, as files: a TIFF of sixteen bits a colour on the axis of sRGB, and a JPEG that says in XMP what it is. */
 public final class PictureFile {
@@ -40,21 +43,26 @@ public final class PictureFile {
 
     private PictureFile() {}
 
-    /** @param samples red, green, blue of each pixel in turn */
-    public static byte[] tiff(short[] samples, int width, int height, String title) {
+    /**
+     * Writes a TIFF.
+     *
+     * @param samples red, green, blue of each pixel in turn
+     * @param look asked every now and then; may throw to end it
+     */
+    public static void tiff(Path file, short[] samples, int width, int height, String title, Runnable look) {
         ColorModel model = new ComponentColorModel(
                 ColorSpace.getInstance(ColorSpace.CS_sRGB), false, false, Transparency.OPAQUE, DataBuffer.TYPE_USHORT);
         WritableRaster raster = Raster.createInterleavedRaster(
                 new DataBufferUShort(samples, samples.length), width, height, 3 * width, 3, new int[] {0, 1, 2}, null);
         BufferedImage image = new BufferedImage(model, raster, false, null);
         ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
-        ByteArrayOutputStream out = new ByteArrayOutputStream(2 * samples.length + (1 << 16));
-        try (MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
+        try (FileImageOutputStream stream = new FileImageOutputStream(file.toFile())) {
             ImageWriteParam how = writer.getDefaultWriteParam();
             IIOMetadata plain = writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), how);
             TIFFDirectory directory = TIFFDirectory.createFromMetadata(plain);
             directory.addTIFFField(text(BaselineTIFFTagSet.TAG_SOFTWARE, MAKER));
             directory.addTIFFField(text(BaselineTIFFTagSet.TAG_IMAGE_DESCRIPTION, title));
+            writer.addIIOWriteProgressListener(new Looking(look));
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, directory.getAsMetadata()), how);
         } catch (IOException e) {
@@ -62,7 +70,6 @@ public final class PictureFile {
         } finally {
             writer.dispose();
         }
-        return out.toByteArray();
     }
 
     private static TIFFField text(int number, String text) {
@@ -70,25 +77,33 @@ public final class PictureFile {
         return new TIFFField(tag, TIFFTag.TIFF_ASCII, 1, new String[] {text});
     }
 
-    /** @param measured what was measured of it, the description in its file */
-    public static byte[] jpeg(short[] samples, int width, int height, String title, List<String> measured) {
+    /**
+     * Writes a JPEG.
+     *
+     * @param measured what was measured of it, the description in its file
+     * @param look asked every now and then; may throw to end it
+     */
+    public static void jpeg(
+            Path file, short[] samples, int width, int height, String title, List<String> measured, Runnable look) {
         int[] rgb = new int[width * height];
         for (int i = 0; i < rgb.length; i++) {
             rgb[i] = (samples[3 * i] & 0xff00) << 8 | samples[3 * i + 1] & 0xff00 | (samples[3 * i + 2] & 0xff00) >> 8;
         }
-        byte[] jpeg = ImageFile.JPEG.of(rgb, width, height);
+        byte[] jpeg = ImageFile.JPEG.of(rgb, width, height, look);
         byte[] packet = packet(title, String.join("; ", measured));
         int length = 2 + XMP_BEGINS.length + packet.length;
-        ByteArrayOutputStream out = new ByteArrayOutputStream(jpeg.length + length + 2);
-        out.write(jpeg, 0, 2);
-        out.write(0xff); // a segment of its own, before all others
-        out.write(0xe1);
-        out.write(length >> 8);
-        out.write(length);
-        out.writeBytes(XMP_BEGINS);
-        out.writeBytes(packet);
-        out.write(jpeg, 2, jpeg.length - 2);
-        return out.toByteArray();
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+            out.write(jpeg, 0, 2);
+            out.write(0xff); // a segment of its own, before all others
+            out.write(0xe1);
+            out.write(length >> 8);
+            out.write(length);
+            out.write(XMP_BEGINS);
+            out.write(packet);
+            out.write(jpeg, 2, jpeg.length - 2);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static byte[] packet(String title, String description) {

@@ -191,7 +191,7 @@ class AssemblePagesTest {
         List<String> ids = laid(600, 500);
         assertThat(put(List.of())).contains("Choose 2 to 2000 frames; these are 0.");
         assertThat(put(List.of("gone", "too"))).contains("lies no longer on the table");
-        assertThat(put(ids, "fade=9")).contains("Fade:", "0 to 8");
+        assertThat(put(ids, "fade=9")).contains("Fading in:", "0 to 8");
         assertThat(put(ids, "what=trails")).contains("500 × 333 pixels, those before it 600 × 400");
         assertThat(put(ids, "what=stack")).contains("the one in the middle 500 × 333");
         try (Stream<Path> left = Files.list(Files.createDirectories(dataFolder.resolve("assembled")))) {

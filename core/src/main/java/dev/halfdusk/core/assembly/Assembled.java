@@ -18,6 +18,18 @@ public final class Assembled {
         this.light = light;
     }
 
+    static Assembled mean(int width, int height, float[][] sums, int frames) {
+        char[][] light = new char[3][];
+        for (int c = 0; c < 3; c++) {
+            light[c] = new char[width * height];
+            for (int i = 0; i < width * height; i++) {
+                light[c][i] = number(sums[c][i] / frames);
+            }
+            sums[c] = null; // both at once would be as much again
+        }
+        return new Assembled(width, height, light);
+    }
+
     public int width() {
         return width;
     }
@@ -46,6 +58,12 @@ public final class Assembled {
         return out;
     }
 
+    /** Lays a share of other light over a pixel. */
+    void mix(int colour, int x, int y, float share, float other) {
+        int at = y * width + x;
+        light[colour][at] = number(share * other + (1 - share) * light[colour][at] / WHITE);
+    }
+
     /** Takes its own light off a row of places. */
     void take(float[] u, float[] v, float[][] rgb) {
         for (int x = 0; x < u.length; x++) {
@@ -59,7 +77,7 @@ public final class Assembled {
     }
 
     /** As bright so many times over; what becomes lighter than white is white. */
-    Assembled times(double times) {
+    public Assembled times(double times) {
         char[][] out = new char[3][width * height];
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < out[c].length; i++) {

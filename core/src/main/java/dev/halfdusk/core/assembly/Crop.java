@@ -7,56 +7,67 @@ import java.util.Arrays;
  *
  * @param frames that it is made of
  * @param level of its green, share of white
- * @param noise of a pixel of it, share of white: by means of three by three, so that laying frames between pixels, which smooths each but not
- *     those, does not pass for a gain
+ * @param noise of a pixel of it, share of white
  */
 public record Crop(int frames, Assembled picture, double level, double noise) {
 
     private static final int WIDE = 300;
     private static final int HIGH = 200;
-    private static final int BLOCK = 3;
     private static final double OF_MEDIAN = 1.4826;
 
     interface Light {
         float at(int colour, int x, int y);
     }
 
-    /** @param down of its middle, share of the height */
-    static Crop of(int width, int height, double down, int frames, Light light) {
-        int wide = Math.min(WIDE, width);
-        int high = Math.min(HIGH, height);
-        int left = (width - wide) / 2;
-        int top = (int) Math.max(0, Math.min(height - (double) high, down * height - high / 2.0));
-        char[][] out = new char[3][wide * high];
-        for (int c = 0; c < 3; c++) {
-            for (int i = 0; i < wide * high; i++) {
-                out[c][i] = Assembled.number(light.at(c, left + i % wide, top + i / wide));
-            }
+    /** Where it is cut out. */
+    record Frame(int left, int top, int wide, int high) {
+
+        /** @param down of its middle, share of the height */
+        static Frame in(int width, int height, double down) {
+            int wide = Math.min(WIDE, width);
+            int high = Math.min(HIGH, height);
+            return new Frame(
+                    (width - wide) / 2,
+                    (int) Math.max(0, Math.min(height - (double) high, down * height - high / 2.0)),
+                    wide,
+                    high);
         }
-        return of(new Assembled(wide, high, out), frames);
+
+        Crop cut(int frames, Light light, double noise) {
+            char[][] out = new char[3][wide * high];
+            double[] green = new double[wide * high];
+            for (int c = 0; c < 3; c++) {
+                for (int i = 0; i < wide * high; i++) {
+                    float l = light.at(c, left + i % wide, top + i / wide);
+                    out[c][i] = Assembled.number(l);
+                    green[i] = c == 1 ? l : green[i];
+                }
+            }
+            Arrays.sort(green);
+            return new Crop(frames, new Assembled(wide, high, out), green[green.length / 2], noise);
+        }
     }
 
-    private static Crop of(Assembled picture, int frames) {
-        int across = picture.width() / BLOCK;
-        int down = picture.height() / BLOCK;
-        double[] level = new double[across * down];
-        for (int i = 0; i < level.length; i++) {
-            for (int k = 0; k < BLOCK * BLOCK; k++) {
-                level[i] += picture.light(1, i % across * BLOCK + k % BLOCK, i / across * BLOCK + k / BLOCK)
-                        / (BLOCK * BLOCK);
-            }
-        }
-        double[] off = new double[level.length];
+    /** Noise of a frame by neighbours two pixels apart: among many stars those are counted in. */
+    static double noiseOfOne(Raster raster, Frame at) {
+        double[] off = new double[at.wide * at.high];
         int n = 0;
-        for (int i = 0; i < level.length; i++) {
-            if (i % across + 2
-                    < across) { // some apart, so that they share nothing, and near, so that slopes count for little
-                off[n++] = Math.abs(level[i] - level[i + 2]);
+        for (int y = at.top; y < at.top + at.high; y++) {
+            for (int x = at.left; x + 2 < at.left + at.wide; x++) {
+                off[n++] = raster.light(1, x, y) - (double) raster.light(1, x + 2, y);
             }
         }
-        Arrays.sort(level);
-        Arrays.sort(off, 0, n);
-        return new Crop(frames, picture, level[level.length / 2], BLOCK * OF_MEDIAN * off[n / 2] / Math.sqrt(2));
+        return spread(Arrays.copyOf(off, n)) / Math.sqrt(2);
+    }
+
+    /** Spread of differences about 0, what stands out of them not counted. */
+    static double spread(double[] off) {
+        double[] sorted = Arrays.stream(off).map(Math::abs).sorted().toArray();
+        return sorted.length == 0 ? 0 : OF_MEDIAN * sorted[sorted.length / 2];
+    }
+
+    Crop with(double otherNoise) {
+        return new Crop(frames, picture, level, otherNoise);
     }
 
     /** As bright as another: light and noise times the same. */

@@ -1,11 +1,13 @@
 package dev.halfdusk.core.assembly;
 
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.lighttable.Encoding;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.LightTable;
 import dev.halfdusk.core.lighttable.SkyReading;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.optics.Stops;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -26,12 +28,16 @@ public final class Developing {
     private static final double TINGE = 0.15;
     private static final double SLOPE = 0.35;
     private static final double DOME = 0.35;
+    private static final double OVER_OTHERS = 0.2;
+    private static final double FAINT = 0.15;
+    private static final double SEEN = 0.02;
     private static final double LAND_BELOW = 2.5;
     private static final double MOST_LIFT = 2.5;
     private static final double FRINGE = 0.1;
     private static final double FALL_OFF = 0.4;
     private static final double PERCENT = 100;
     private static final int TILES = 12;
+    private static final int NEAR = 4;
 
     /** What a picture is of. */
     public enum Subject {
@@ -51,20 +57,50 @@ public final class Developing {
      */
     public record Step(String what, String measured, String todo) {}
 
+    /**
+     * All of them.
+     *
+     * @param stops by which exposure is changed in the first
+     */
+    public record Begun(List<Step> steps, double stops) {
+        public Begun {
+            steps = List.copyOf(steps);
+        }
+    }
+
     private final List<Step> steps = new ArrayList<>();
+    private double exposure;
     private final Raster picture;
     private final Skyline line;
     private final FrameReading reading;
 
-    private Developing(Assembled whole, Known known) {
+    private Developing(Assembled whole, Subject subject, Known known) {
         picture = whole.reduced(WIDE).raster();
         line = Skyline.of(picture);
-        reading = LightTable.read(picture.pixels(), known);
+        boolean masked = line.found() && (subject == Subject.STARS || subject == Subject.TRAILS);
+        reading = LightTable.read(masked ? sky(picture, line).pixels() : picture.pixels(), known);
+    }
+
+    /** The same with land as light as the sky over it, so that the sky can be read alone. */
+    private static Raster sky(Raster picture, Skyline line) {
+        int w = picture.width();
+        short[] data = new short[3 * w * picture.height()];
+        for (int y = 0; y < picture.height(); y++) {
+            for (int x = 0; x < w; x++) {
+                int row = line.row(x);
+                // mirrored at the skyline, as far as there is sky
+                int from = y < row - NEAR ? y : Math.max(0, Math.min(row - NEAR, 2 * (row - NEAR) - y));
+                for (int c = 0; c < 3; c++) {
+                    data[3 * (y * w + x) + c] = (short) Assembled.number(picture.light(c, x, from));
+                }
+            }
+        }
+        return Raster.of(data, w, picture.height(), new int[] {0, 1, 2}, 3 * w, 3, Encoding.LINEAR);
     }
 
     /** @param known of one of the frames it was made of */
-    public static List<Step> of(Assembled picture, Subject subject, Known known) {
-        Developing d = new Developing(picture, known);
+    public static Begun of(Assembled picture, Subject subject, Known known) {
+        Developing d = new Developing(picture, subject, known);
         switch (subject) {
             case STARS -> d.stars(SKY_WANTED);
             case TRAILS -> d.stars(TRAIL_SKY);
@@ -72,7 +108,7 @@ public final class Developing {
             case BURSTS -> d.bursts();
             case LAND -> d.land(true);
         }
-        return List.copyOf(d.steps);
+        return new Begun(d.steps, d.exposure);
     }
 
     private void add(String what, String measured, String todo) {
@@ -84,6 +120,7 @@ public final class Developing {
         double peak = Tone.position(sky[1]);
         double stops = stops(Tone.share(wanted) / Math.max(1e-5, sky[1]));
         if (Math.abs(stops) > LEAST_STOPS) {
+            exposure = stops;
             add(
                     stops > 0 ? "Brighter as a whole" : "Darker as a whole",
                     Numbers.text(
@@ -120,11 +157,12 @@ public final class Developing {
                     Numbers.text("%s is brighter by %.1f stop", side(s.gradientDeg()), s.gradientStops()),
                     Numbers.text("a gradient from there, down to the skyline, by %.1f stop", s.gradientStops() / 2));
         }
-        s.contrast()
-                .ifPresent(c -> add(
+        s.contrast().stream()
+                .filter(c -> c > SEEN)
+                .forEach(c -> add(
                         "Along the Milky Way",
                         Numbers.text("it stands out by %.0f %%", PERCENT * c),
-                        c < 0.15
+                        c < FAINT
                                 ? "local contrast there, more than elsewhere: it is faint"
                                 : "local contrast there, a little"));
         dome(sky[1]);
@@ -146,29 +184,30 @@ public final class Developing {
 
     /** Where near an edge the sky is brightest against the whole of it. */
     private void dome(double sky) {
-        double most = 0;
-        int where = -1;
+        double[] all = new double[TILES];
+        int where = 0;
         int w = picture.width();
         for (int i = 0; i < TILES; i++) {
             int x = (2 * i + 1) * w / (2 * TILES);
             int bottom = Math.min(picture.height(), line.row(x));
             double light = column(x - w / (2 * TILES), w / TILES, bottom);
-            double stops = stops(light / Math.max(1e-6, sky));
-            if (stops > most) {
-                most = stops;
-                where = i;
-            }
+            all[i] = stops(light / Math.max(1e-6, sky));
+            where = all[i] > all[where] ? i : where;
         }
-        if (most > DOME) {
+        double most = all[where];
+        Arrays.sort(all);
+        if (most > DOME && most - all[TILES / 2] > OVER_OTHERS) { // else the whole of the lower sky is brighter
             String place = where < 2
                     ? "at the left edge"
                     : where > TILES - 3
                             ? "at the right edge"
                             : Numbers.text("low down, %.0f %% across", PERCENT * (where + 0.5) / TILES);
             add(
-                    "A dome of light",
+                    "The brightest place low in the sky",
                     Numbers.text("%s, %.1f stop over the sky", place, most),
-                    Numbers.text("hold it down there by %.1f stop, and take half of its colour", most));
+                    Numbers.text(
+                            "where it is a town and not the Milky Way, hold it down by %.1f stop and take half of its colour",
+                            most));
         }
     }
 
@@ -211,7 +250,7 @@ public final class Developing {
                     "Shadows of the land",
                     Numbers.text("%.1f stops under the sky", below),
                     Numbers.text("lift it alone by %.1f stops; more shows its noise", lift));
-        } else if (below < 0) {
+        } else if (below < -LEAST_STOPS) {
             add(
                     "Land brighter than its sky",
                     Numbers.text("by %.1f stops", -below),
@@ -277,7 +316,10 @@ public final class Developing {
                                 "Several discs",
                                 Numbers.text("the brightest at %.2f of the scale", Tone.position(brightest())),
                                 "one curve for all of them, so that their brightness can be compared"));
-        add("White balance", "sunlight", "daylight for all frames alike; an eclipsed disc keeps its red");
+        add(
+                "White balance",
+                "what lights it is the sun",
+                "daylight for all frames alike; an eclipsed disc keeps its red");
     }
 
     private void bursts() {
@@ -335,7 +377,7 @@ public final class Developing {
     }
 
     private static double stops(double ratio) {
-        return Math.log(Math.max(1e-9, ratio)) / Math.log(2);
+        return Stops.of(Math.max(1e-9, ratio));
     }
 
     private static String side(double degrees) {

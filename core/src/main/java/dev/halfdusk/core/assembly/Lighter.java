@@ -11,6 +11,9 @@ import java.util.stream.IntStream;
  */
 public final class Lighter {
 
+    /** Of the height: what is to stand still lies below, whatever burst is above. */
+    private static final double LOWEST = 0.6;
+
     /** Less is not seen. */
     private static final double MOVED_PX = 0.7;
 
@@ -44,7 +47,7 @@ public final class Lighter {
     public static Result of(List<? extends Taken> taken, Progress progress) {
         try (Ahead ahead = new Ahead(taken, IntStream.range(0, taken.size()).toArray(), progress)) {
             Raster first = ahead.next();
-            Skyline line = Skyline.of(first);
+            Skyline line = Skyline.at(first.width(), first.height(), LOWEST);
             char[][] lightest = new char[3][first.width() * first.height()];
             List<Unlike> unlike = new ArrayList<>();
             List<Integer> unsure = new ArrayList<>();

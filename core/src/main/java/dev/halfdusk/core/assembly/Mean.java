@@ -26,13 +26,7 @@ public final class Mean {
                 });
                 progress.step();
             }
-            char[][] light = new char[3][w * h];
-            for (int c = 0; c < 3; c++) {
-                for (int i = 0; i < w * h; i++) {
-                    light[c][i] = Assembled.number(sums[c][i] / taken.size());
-                }
-            }
-            return new Assembled(w, h, light);
+            return Assembled.mean(w, h, sums, taken.size());
         }
     }
 }

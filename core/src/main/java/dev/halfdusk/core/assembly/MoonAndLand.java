@@ -1,6 +1,7 @@
 package dev.halfdusk.core.assembly;
 
 import dev.halfdusk.core.lighttable.MoonReading;
+import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -60,7 +61,7 @@ public final class MoonAndLand {
                 moon,
                 burnt[2] / moon.radiusPx(),
                 Math.hypot(burnt[0] - moon.x(), burnt[1] - moon.y()),
-                Math.log(bright.mean() / Math.max(1e-6, dark.mean())) / Math.log(2));
+                Stops.of(bright.mean() / Math.max(1e-6, dark.mean())));
     }
 
     /** Middle and radius of what is burnt about the moon. */

@@ -202,7 +202,7 @@ public final class Moons {
                 IntStream.range(0, h).parallel().forEach(y -> {
                     float[] rgb = new float[3];
                     for (int x = 0; x < w; x++) {
-                        frame.light(x + off[0], y + off[1], rgb);
+                        frame.sharper(x + off[0], y + off[1], rgb);
                         for (int c = 0; c < 3; c++) {
                             sums[c][y * w + x] += rgb[c];
                         }
@@ -210,13 +210,7 @@ public final class Moons {
                 });
             }
         }
-        char[][] out = new char[3][w * h];
-        for (int c = 0; c < 3; c++) {
-            for (int i = 0; i < w * h; i++) {
-                out[c][i] = Assembled.number(sums[c][i] / good.size());
-            }
-        }
-        Assembled picture = new Assembled(w, h, out);
+        Assembled picture = Assembled.mean(w, h, sums, good.size());
         Raster mean = picture.raster();
         double after = MoonReading.of(mean.pixels(), mean.encoding())
                 .map(MoonReading::edgePx)

@@ -138,6 +138,34 @@ public final class Raster {
         }
     }
 
+    /** The same by four by four pixels (cubic, after Catmull and Rom), which keeps edges sharper and takes five times as long. */
+    void sharper(double x, double y, float[] rgb) {
+        int i = (int) Math.floor(x);
+        int j = (int) Math.floor(y);
+        if (i < 1 || j < 1 || i > width - 3 || j > height - 3) {
+            light(x, y, rgb);
+            return;
+        }
+        float[] across = cubic((float) (x - i));
+        float[] down = cubic((float) (y - j));
+        for (int c = 0; c < 3; c++) {
+            float sum = 0;
+            for (int q = 0; q < 4; q++) {
+                for (int p = 0; p < 4; p++) {
+                    sum += down[q] * across[p] * light(c, i + p - 1, j + q - 1);
+                }
+            }
+            rgb[c] = sum;
+        }
+    }
+
+    private static float[] cubic(float t) {
+        float t2 = t * t;
+        float t3 = t2 * t;
+        return new float[] {(-t3 + 2 * t2 - t) / 2, (3 * t3 - 5 * t2 + 2) / 2, (-3 * t3 + 4 * t2 + t) / 2, (t3 - t2) / 2
+        };
+    }
+
     /** The same of a row of places; of one that lies nowhere the light is 0. */
     void row(float[] u, float[] v, float[][] rgb) {
         float right = width - 1.01f; // as near the edge as numbers of this kind can be told apart
@@ -208,6 +236,31 @@ public final class Raster {
         return some[some.length / 2];
     }
 
+    /** Reduced to means, times a weight; sides become even. */
+    Assembled reduced(int wide, double weight) {
+        int w = Math.max(2, Math.min(width, wide) / 2 * 2);
+        int h = Math.max(2, Math.round((float) height * w / width) / 2 * 2);
+        char[][] out = new char[3][w * h];
+        IntStream.range(0, h).parallel().forEach(y -> {
+            int top = (int) ((long) y * height / h);
+            int bottom = Math.max(top + 1, (int) ((y + 1L) * height / h));
+            for (int x = 0; x < w; x++) {
+                int left = (int) ((long) x * width / w);
+                int right = Math.max(left + 1, (int) ((x + 1L) * width / w));
+                for (int c = 0; c < 3; c++) {
+                    double sum = 0;
+                    for (int j = top; j < bottom; j++) {
+                        for (int i = left; i < right; i++) {
+                            sum += light(c, i, j);
+                        }
+                    }
+                    out[c][y * w + x] = Assembled.number(weight * sum / ((bottom - top) * (right - left)));
+                }
+            }
+        });
+        return new Assembled(w, h, out);
+    }
+
     /** What numbers of the file are as light, times a weight, of 65 535. */
     char[] numbers(double weight) {
         char[] numbers = new char[table.length];
@@ -246,13 +299,18 @@ public final class Raster {
         return this;
     }
 
-    /** A copy in which everything lies farther right and down; the edge is drawn out. */
+    /** A copy in which everything lies farther right and down; where nothing comes to lie it is black. */
     Raster moved(double right, double down) {
         short[] data = new short[3 * width * height];
         IntStream.range(0, height).parallel().forEach(y -> {
             float[] rgb = new float[3];
             for (int x = 0; x < width; x++) {
-                light(x - right, y - down, rgb);
+                double u = x - right;
+                double v = y - down;
+                if (u < -1 || v < -1 || u > width || v > height) {
+                    continue;
+                }
+                light(u, v, rgb);
                 for (int c = 0; c < 3; c++) {
                     data[3 * (y * width + x) + c] = (short) Assembled.number(rgb[c]);
                 }

@@ -34,6 +34,13 @@ final class Skyline {
         return new Skyline(height, rows);
     }
 
+    /** A level one, without looking. */
+    static Skyline at(int width, int height, double down) {
+        int[] rows = new int[width];
+        Arrays.fill(rows, (int) (down * height));
+        return new Skyline(height, rows);
+    }
+
     static Skyline of(Raster frame) {
         Finder finder = new Finder(frame);
         int[] line = finder.line();
@@ -60,9 +67,9 @@ final class Skyline {
         return y >= rows[x];
     }
 
-    /** 0 in the sky, 1 on the land, between them over so many pixels. */
+    /** 0 in the sky, 1 on the land, growing over so many pixels from its edge on. */
     float weight(int x, int y, int soft) {
-        return rows[x] >= height ? 0 : Math.max(0, Math.min(1, 0.5f + (y + 0.5f - rows[x]) / soft));
+        return rows[x] >= height ? 0 : Math.max(0, Math.min(1, (y + 1f - rows[x]) / soft));
     }
 
     /** First row of the land in a column; the height where there is none. */

@@ -16,8 +16,10 @@ public final class Stack {
     private static final int LEAST_STARS = 8;
     private static final double STANDS_OUT = 4;
 
-    /** That the sums of a strip take, bytes. */
-    private static final double STRIP_BYTES = 240e6;
+    /** That the sums of a strip usually take, and at least, bytes. */
+    public static final double STRIP_BYTES = 240e6;
+
+    private static final double LEAST_BYTES = 1e6;
 
     private static final int BYTES_OF_MEAN = 14;
     private static final int BYTES_OF_CLIPPED = 20;
@@ -38,9 +40,11 @@ public final class Stack {
     private final Moves[] moves;
     private final double[] errors;
     private final List<Crop> crops = new ArrayList<>();
-    private final double skyLight;
-    private final double skyNoise;
     private final Progress progress;
+    private final double skyLight;
+    private final Crop.Frame part;
+    private final Halves halves;
+    private double oneNoise;
     private Sums sums;
     private int top;
     private int bottom;
@@ -54,9 +58,11 @@ public final class Stack {
         light = new char[3][width * height];
         moves = new Moves[frames];
         errors = new double[frames];
-        Crop sky = Crop.of(width, height, IN_THE_SKY, 1, (c, x, y) -> reference.light(c, x, y));
-        skyLight = sky.level();
-        skyNoise = sky.noise();
+        int first = (int) Math.ceil((double) height / strips((double) width * height, frames, options));
+        part = Crop.Frame.in(width, first, Math.min(1, IN_THE_SKY * height / first));
+        halves = new Halves(part);
+        oneNoise = Crop.noiseOfOne(reference, part);
+        skyLight = part.cut(1, (c, x, y) -> reference.light(c, x, y), 0).level();
         this.progress = progress;
     }
 
@@ -65,8 +71,14 @@ public final class Stack {
      *
      * @param landStill whether the land is not turned with the sky
      * @param dark a mean of dark frames
+     * @param stripBytes that the sums of a strip may take
      */
-    public record Options(Averaging averaging, boolean landStill, Optional<Assembled> dark) {}
+    public record Options(Averaging averaging, boolean landStill, Optional<Assembled> dark, double stripBytes) {
+
+        public Options(Averaging averaging, boolean landStill, Optional<Assembled> dark) {
+            this(averaging, landStill, dark, STRIP_BYTES);
+        }
+    }
 
     /**
      * What came of it.
@@ -116,7 +128,7 @@ public final class Stack {
                         }
                         stack = new Stack(raster, taken.size(), options, progress);
                         stack.moves[i] = Moves.NONE;
-                        strips = strips((double) raster.width() * raster.height(), taken.size(), options.averaging);
+                        strips = strips((double) raster.width() * raster.height(), taken.size(), options);
                         stack.begin(strip, strips, taken.size());
                     } else if (i == order[0]) {
                         stack.begin(strip, strips, taken.size());
@@ -169,27 +181,25 @@ public final class Stack {
                 .filter(i -> moves[i] == null)
                 .boxed()
                 .toList();
-        double noise = Crop.of(
-                        width, height, IN_THE_SKY, 1, (c, x, y) -> (float) light[c][y * width + x] / Assembled.WHITE)
-                .noise();
+        double last = crops.get(crops.size() - 1).noise();
         return new Result(
                 new Assembled(width, height, light),
                 moves.length - left.size(),
                 left,
-                skyNoise / Math.max(1e-9, noise),
+                oneNoise / Math.max(1e-9, last),
                 Arrays.stream(errors).max().orElse(0),
                 crops,
                 land.share());
     }
 
     /** Pieces that a picture of that size is put together in: so often each frame is read. */
-    public static int strips(double pixels, int frames, Averaging averaging) {
-        int bytes = switch (averaging) {
+    public static int strips(double pixels, int frames, Options options) {
+        int bytes = switch (options.averaging) {
             case MEAN -> BYTES_OF_MEAN;
             case CLIPPED -> BYTES_OF_CLIPPED;
             case MEDIAN -> BYTES_OF_GROUP * groups(frames);
         };
-        return (int) Math.max(1, Math.ceil(pixels * bytes / STRIP_BYTES));
+        return (int) Math.max(1, Math.ceil(pixels * bytes / Math.max(LEAST_BYTES, options.stripBytes)));
     }
 
     private static int groups(int frames) {
@@ -252,17 +262,28 @@ public final class Stack {
                 dark.get().take(u, v, rgb);
             }
             sums.add(group, (y - top) * width, u, rgb);
+            if (top == 0) {
+                halves.add(sums.frames, y, u, rgb[1]);
+            }
         });
         sums.frames++;
+        if (top == 0 && sums.frames == 2) {
+            oneNoise = Math.sqrt(2) * halves.noise(2);
+            crops.set(0, crops.get(0).with(oneNoise));
+        }
         if (top == 0 && Integer.bitCount(sums.frames) == 1 && Integer.numberOfTrailingZeros(sums.frames) % 2 == 0) {
             crop();
         }
     }
 
-    /** Of what there is so far, as long as it lies in this strip. */
+    /** Of what there is so far. */
     private void crop() {
-        crops.add(Crop.of(width, bottom, IN_THE_SKY * height / bottom, sums.frames, (c, x, y) ->
-                (float) sums.value(c, y * width + x)));
+        Crop.Light light = (c, x, y) -> (float) sums.value(c, y * width + x);
+        double noise = sums.frames == 1 ? oneNoise : halves.noise(sums.frames);
+        if (sums.frames > 2 && averaging != Averaging.MEAN) {
+            noise = Math.hypot(noise, halves.apart(light));
+        }
+        crops.add(part.cut(sums.frames, light, noise));
     }
 
     /** Averages of the strip, into the picture. */
@@ -331,7 +352,7 @@ public final class Stack {
             }
             double lightest = most[c][at] / (double) Assembled.WHITE;
             double rest = (all - lightest) / (n - 1);
-            double noise = skyNoise * Math.sqrt(Math.max(0.3, rest / Math.max(1e-6, skyLight)));
+            double noise = oneNoise * Math.sqrt(Math.max(0.3, rest / Math.max(1e-6, skyLight)));
             return lightest - rest > STANDS_OUT * noise ? rest : mean;
         }
 

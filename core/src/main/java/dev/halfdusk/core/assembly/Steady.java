@@ -5,9 +5,8 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
- * How far the camera has moved between two frames, by what stands still in both: the edges of land and houses. Above a skyline
- * that is found nothing counts, since stars move together; where there is none, what differs, bursts, a lamp that was carried, agrees with no
- * shift. To a fifth of a pixel up to three per cent of the width.
+ * How far the camera has moved between two frames, by what stands still in both: the edges of land and houses. Nothing above
+ * a line counts, since stars move together and bursts are alike; below it most edges must agree with one shift, and clearly fewer with any other. To a fifth of a pixel up to three per cent of the width.
  */
 final class Steady {
 
@@ -15,6 +14,9 @@ final class Steady {
     private static final double FARTHEST = 0.03;
     private static final double CLEAR = 0.97;
     private static final int LEAST_EDGES = 60;
+    private static final double LEAST_SHARE = 0.3;
+    private static final double CLEARER = 1.3;
+    private static final int APART = 4;
     private static final float DARK = 0.004f;
     private static final int MOST_PLACES = 3000;
     private static final int AROUND = 2;
@@ -125,26 +127,27 @@ final class Steady {
                     places[n++] = i;
                 }
             }
-            int most = -1;
-            int[] best = new int[0];
-            double sum = 0;
-            for (int dy = -far; dy <= far; dy++) {
-                for (int dx = -far; dx <= far; dx++) {
-                    int meet = 0;
-                    for (int i : places) {
-                        int x = i % width + dx;
-                        int y = i / width + dy;
-                        meet += x >= 0 && y >= 0 && x < width && y < height && other.edge[y * width + x] ? 1 : 0;
-                    }
-                    sum += meet;
-                    if (meet > most) {
-                        most = meet;
-                        best = new int[] {dx, dy};
-                    }
+            int side = 2 * far + 1;
+            int[] meet = new int[side * side];
+            IntStream.range(0, meet.length).parallel().forEach(k -> {
+                for (int i : places) {
+                    int x = i % width + k % side - far;
+                    int y = i / width + k / side - far;
+                    meet[k] += x >= 0 && y >= 0 && x < width && y < height && other.edge[y * width + x] ? 1 : 0;
                 }
+            });
+            int best = 0;
+            for (int k = 0; k < meet.length; k++) {
+                best = meet[k] > meet[best] ? k : best;
             }
-            double usual = sum / ((2.0 * far + 1) * (2.0 * far + 1));
-            return most >= LEAST_EDGES / 2 && most > 1.5 * usual ? best : new int[0];
+            int second = 0;
+            for (int k = 0; k < meet.length; k++) {
+                boolean apart = Math.abs(k % side - best % side) > APART || Math.abs(k / side - best / side) > APART;
+                second = apart ? Math.max(second, meet[k]) : second;
+            }
+            boolean sure =
+                    meet[best] >= LEAST_EDGES / 2 && meet[best] > LEAST_SHARE * edges && meet[best] > CLEARER * second;
+            return sure ? new int[] {best % side - far, best / side - far} : new int[0];
         }
     }
 

@@ -35,6 +35,7 @@ public final class Trails {
     private final List<Length> lengths = new ArrayList<>();
     private int frames;
     private int unmeasured;
+    private boolean land;
 
     private Trails(int width, int height, TrailOptions options, Optional<Assembled> dark, Progress progress) {
         this.progress = progress;
@@ -51,9 +52,11 @@ public final class Trails {
      * @param frames that it is made of
      * @param unmeasured pauses that could not be filled, since the way of the stars was not found
      * @param moved frames that were laid back by the land
+     * @param land whether there is land to tell by
      * @param lengths what it looked like after a quarter, after half and after all of the frames, reduced
      */
-    public record Result(Assembled picture, int frames, int unmeasured, List<Moved> moved, List<Length> lengths) {
+    public record Result(
+            Assembled picture, int frames, int unmeasured, List<Moved> moved, boolean land, List<Length> lengths) {
         public Result {
             moved = List.copyOf(moved);
             lengths = List.copyOf(lengths);
@@ -96,7 +99,7 @@ public final class Trails {
                 line = options.steady() ? Skyline.of(first) : null;
             } else {
                 raster.like(first);
-                if (options.steady()) {
+                if (line != null && line.found()) { // without land stars alone are there, and they move
                     raster = laidBack(raster);
                 }
             }
@@ -148,12 +151,13 @@ public final class Trails {
                 now = next;
             }
             trails.moved.addAll(opening.moved);
+            trails.land = opening.line != null && opening.line.found();
             return trails.result();
         }
     }
 
     private Result result() {
-        return new Result(new Assembled(width, height, lightest), frames, unmeasured, moved, lengths);
+        return new Result(new Assembled(width, height, lightest), frames, unmeasured, moved, land, lengths);
     }
 
     private void length(int done, int all) {

@@ -41,7 +41,7 @@ class BlendTest {
 
     @Test
     void a_stacked_sky_stands_over_the_land_of_longer_frames() {
-        Blend.Result r = Blend.of(sky(), lands(0, 0), Averaging.MEAN, () -> {});
+        Blend.Result r = Blend.of(sky(), lands(0, 0), Averaging.MEAN, Stack.STRIP_BYTES, () -> {});
         assertThat(r.sky().frames()).isEqualTo(FRAMES);
         assertThat(r.movedPx()).isZero();
         assertThat(r.landStops()).isCloseTo(4.9, within(0.4)); // 0.06 against 0.002
@@ -64,7 +64,7 @@ class BlendTest {
     /** Along the seam nothing is darker than both sides of it, as it is where land was laid over the sky in other frames. */
     @Test
     void no_dark_line_runs_along_the_skyline() {
-        Blend.Result r = Blend.of(sky(), lands(0, 0), Averaging.MEAN, () -> {});
+        Blend.Result r = Blend.of(sky(), lands(0, 0), Averaging.MEAN, Stack.STRIP_BYTES, () -> {});
         int dark = 0;
         for (int x = 20; x < MadeUpNight.W - 20; x++) {
             int y = (int) MadeUpLand.row(x);
@@ -73,11 +73,19 @@ class BlendTest {
             }
         }
         assertThat(dark / (10.0 * (MadeUpNight.W - 40))).isLessThan(0.02);
+        int under = 0;
+        for (int x = 20; x < MadeUpNight.W - 20; x++) {
+            int y = (int) MadeUpLand.row(x);
+            for (int k = 3; k < 8; k++) { // land of the long frames from there on, no rest of the short ones'
+                under += r.picture().light(1, x, y + k) < 0.035 ? 1 : 0;
+            }
+        }
+        assertThat(under / (5.0 * (MadeUpNight.W - 40))).isLessThan(0.03);
     }
 
     @Test
     void land_of_a_camera_that_had_moved_is_laid_back() {
-        Blend.Result r = Blend.of(sky(), lands(4, -3), Averaging.MEAN, () -> {});
+        Blend.Result r = Blend.of(sky(), lands(4, -3), Averaging.MEAN, Stack.STRIP_BYTES, () -> {});
         assertThat(r.movedPx()).isCloseTo(5, within(0.5));
         assertThat(r.picture().light(1, 402, 420))
                 .isCloseTo(0.18, within(0.03)); // the house's left wall, where it stood
@@ -90,7 +98,7 @@ class BlendTest {
         for (int i = 0; i < 3; i++) {
             bare.add(MadeUpNight.taken(night.light(10 * i, 10 * i + 1, i), 10 * i, 1));
         }
-        assertThatThrownBy(() -> Blend.of(bare, bare, Averaging.MEAN, () -> {}))
+        assertThatThrownBy(() -> Blend.of(bare, bare, Averaging.MEAN, Stack.STRIP_BYTES, () -> {}))
                 .isInstanceOf(Taken.UnreadableFrame.class)
                 .hasMessageContaining("no line between sky and land");
     }

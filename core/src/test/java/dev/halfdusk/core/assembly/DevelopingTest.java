@@ -34,7 +34,7 @@ class DevelopingTest {
     }
 
     private static List<Developing.Step> steps(Assembled picture, Developing.Subject subject) {
-        return Developing.of(picture, subject, Known.NOTHING);
+        return Developing.of(picture, subject, Known.NOTHING).steps();
     }
 
     private static Developing.Step of(List<Developing.Step> all, String what) {
@@ -66,8 +66,9 @@ class DevelopingTest {
         assertThat(number(steps.get(0).todo())).isCloseTo(1.8, within(0.25));
         assertThat(number(of(steps, "White balance").measured())).isCloseTo(0.5, within(0.15));
         assertThat(of(steps, "White balance").todo()).startsWith("cooler");
-        assertThat(of(steps, "A dome of light").measured()).startsWith("at the left edge");
-        assertThat(number(of(steps, "A dome of light").todo())).isCloseTo(0.9, within(0.35));
+        assertThat(of(steps, "The brightest place low in the sky").measured()).startsWith("at the left edge");
+        assertThat(number(of(steps, "The brightest place low in the sky").todo()))
+                .isCloseTo(0.9, within(0.35));
         assertThat(number(of(steps, "Shadows of the land").measured())).isCloseTo(5.6, within(0.6));
         assertThat(steps).extracting(Developing.Step::what).doesNotContain("A green fringe along the skyline", "Tint");
         assertThat(steps.get(steps.size() - 1).what()).isEqualTo("Noise, at 100 %");
@@ -125,7 +126,8 @@ class DevelopingTest {
             }
         }
         List<Developing.Step> steps = Developing.of(
-                picture(light, (c, x, y) -> 1), Developing.Subject.BURSTS, Known.NOTHING.of(Motif.FIREWORKS));
+                        picture(light, (c, x, y) -> 1), Developing.Subject.BURSTS, Known.NOTHING.of(Motif.FIREWORKS))
+                .steps();
         assertThat(of(steps, "Colour of the streaks").todo()).startsWith("highlights down");
         assertThat(of(steps, "Skyline").todo()).isEqualTo("lift it alone");
         assertThat(steps(picture(dark.light(0, 1, 1), (c, x, y) -> 1), Developing.Subject.LAND)

@@ -37,7 +37,8 @@ class SkylineTest {
         assertThat(line.land(200, 470)).isTrue();
         assertThat(line.land(200, 200)).isFalse();
         assertThat(line.weight(200, 479, 4)).isEqualTo(1);
-        assertThat(line.weight(200, line.row(200), 4)).isBetween(0.5f, 0.7f);
+        assertThat(line.weight(200, line.row(200), 4)).isBetween(0.2f, 0.3f);
+        assertThat(line.weight(200, line.row(200) - 1, 4)).isZero();
         assertThat(line.weight(200, 100, 4)).isZero();
     }
 

@@ -123,8 +123,22 @@ class StackTest {
         assertThat(median.narrower()).isBetween(0.7 * Math.sqrt(FRAMES), Math.sqrt(FRAMES) * 1.05);
         Stack.Result exact = stack(crossed.subList(0, 7), Averaging.MEDIAN, false);
         assertThat(exact.narrower()).isBetween(0.7 * Math.sqrt(7), Math.sqrt(7) * 1.05);
-        assertThat(Stack.strips(24e6, 200, Averaging.MEDIAN)).isEqualTo(7);
-        assertThat(Stack.strips(24e6, 200, Averaging.CLIPPED)).isEqualTo(2);
+        assertThat(strips(Averaging.MEDIAN)).isEqualTo(7);
+        assertThat(strips(Averaging.CLIPPED)).isEqualTo(2);
+    }
+
+    private static int strips(Averaging averaging) {
+        return Stack.strips(24e6, 200, new Stack.Options(averaging, true, Optional.empty()));
+    }
+
+    /** In strips the picture is the same to the last bit. */
+    @Test
+    void strips_leave_no_seam() {
+        List<Taken> frames = frames().subList(0, 5);
+        Assembled whole = stack(frames, false, false).picture();
+        Assembled inStrips = Stack.of(frames, new Stack.Options(Averaging.MEAN, false, Optional.empty(), 2e6), () -> {})
+                .picture();
+        assertThat(inStrips.developed()).isEqualTo(whole.developed());
     }
 
     /** Noise of equal crops halves with four times as many frames. */
@@ -153,12 +167,14 @@ class StackTest {
             }
             low.add(MadeUpNight.taken(light, EVERY * i, 1));
         }
-        Contest.Result r = Contest.of(low, high, () -> {});
+        Contest.Result r = Contest.of(low, high, Stack.STRIP_BYTES, () -> {});
         assertThat(r.liftStops()).isCloseTo(3, within(0.1));
         assertThat(r.quieter()).isCloseTo(2, within(0.3)); // the root of four times as many frames
         assertThat(r.better().light(1, 350, 100)).isCloseTo(night.level, within(0.01));
         assertThat(r.low().level()).isCloseTo(r.high().level(), within(0.002));
-        assertThat(Contest.of(low.subList(0, 1), high, () -> {}).quieter()).isLessThan(0.9);
+        assertThat(Contest.of(low.subList(0, 1), high, Stack.STRIP_BYTES, () -> {})
+                        .quieter())
+                .isLessThan(0.9);
     }
 
     /** A dark hill with a light wall on it: still, it is as sharp as in one frame; turned with the sky, smeared. */
