@@ -68,6 +68,7 @@ final class Assembler {
             case LIGHTEST -> a.lightest();
             case CLIP -> throw new IllegalArgumentException("a clip is no picture");
         };
+        a.madeUp();
         return new Made(picture, a.measured, a.parts);
     }
 
@@ -97,6 +98,14 @@ final class Assembler {
     private static Stack.Options options(
             Averaging averaging, Wanted wanted, Optional<Assembled> dark, double stripBytes) {
         return new Stack.Options(averaging, wanted.landStill(), dark, stripBytes);
+    }
+
+    /** Whose frames they are, where nobody took them. */
+    private void madeUp() {
+        if (chosen.frames().get(0) instanceof SourceMadeUp first) {
+            measured.add(
+                    "frames that the simulated camera took for " + first.take().words());
+        }
     }
 
     private Optional<Assembled> dark() {

@@ -188,9 +188,10 @@ public class Assemblies {
 
     public Optional<State> state(String token) {
         return jobs.find(new Token(token)).map(job -> {
-            Done done = job.finished() ? (Done) job.result().orElseThrow() : new Done(Optional.empty(), "");
+            boolean finished = job.finished(); // asked once: it may be at any moment
+            Done done = finished ? (Done) job.result().orElseThrow() : new Done(Optional.empty(), "");
             return new State(
-                    token, job.done(), job.steps(), job.finished(), done.picture.map(AssembledPicture::id), done.wrong);
+                    token, job.done(), job.steps(), finished, done.picture.map(AssembledPicture::id), done.wrong);
         });
     }
 

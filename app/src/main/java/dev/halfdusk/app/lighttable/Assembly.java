@@ -169,31 +169,17 @@ class Assembly {
     private AssembledPicture keep(
             String id, String title, Assembler.Made made, Developing.Subject subject, Known known, Progress progress) {
         Assembled picture = made.picture();
-        List<AssembledPicture.Part> parts = new ArrayList<>();
-        for (Map.Entry<String, Assembled> e : made.parts().entrySet()) {
-            Assembled part = e.getValue();
-            parts.add(new AssembledPicture.Part(e.getKey(), part.width(), part.height()));
-            PictureFile.jpeg(
-                    pictures.unfinished(id, parts.size() + ".jpg"),
-                    part.developed(),
-                    part.width(),
-                    part.height(),
-                    e.getKey(),
-                    List.of(title),
-                    progress::look);
-        }
         Developing.Begun begun = Developing.of(picture, subject, known);
         progress.look();
+        double times = Math.pow(2, Math.max(0, begun.stops()));
+        List<AssembledPicture.Part> parts = new ArrayList<>();
+        for (Map.Entry<String, Assembled> e : made.parts().entrySet()) {
+            parts.add(new AssembledPicture.Part(
+                    e.getKey(), e.getValue().width(), e.getValue().height()));
+            forLooking(id, parts.size() + ".jpg", e.getValue().times(times), e.getKey(), progress);
+        }
         if (begun.stops() > 0) {
-            Assembled seen = picture.reduced(SEEN_WIDE).times(Math.pow(2, begun.stops()));
-            PictureFile.jpeg(
-                    pictures.unfinished(id, AssembledPicture.SEEN),
-                    seen.developed(),
-                    seen.width(),
-                    seen.height(),
-                    title,
-                    List.of("brighter for looking"),
-                    progress::look);
+            forLooking(id, AssembledPicture.SEEN, picture.reduced(SEEN_WIDE).times(times), title, progress);
         }
         int w = picture.width();
         int h = picture.height();
@@ -202,6 +188,17 @@ class Assembly {
         PictureFile.jpeg(pictures.unfinished(id, "jpg"), developed, w, h, title, made.measured(), progress::look);
         return pictures.finish(new AssembledPicture(
                 id, title, clock.instant(), w, h, made.measured(), parts, begun.steps(), begun.stops(), false));
+    }
+
+    private void forLooking(String id, String kind, Assembled picture, String title, Progress progress) {
+        PictureFile.jpeg(
+                pictures.unfinished(id, kind),
+                picture.developed(),
+                picture.width(),
+                picture.height(),
+                title,
+                List.of("for looking"),
+                progress::look);
     }
 
     private AssembledPicture clip(String id, String title, Chosen chosen, Wanted wanted, Progress progress) {

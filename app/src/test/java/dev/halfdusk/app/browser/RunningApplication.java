@@ -18,6 +18,9 @@ final class RunningApplication implements AutoCloseable {
     /** Pages that nobody asked for would only be in the way of those that a test asks for. */
     private static final String COLD = "--halfdusk.warm=false";
 
+    /** Where the light table may read frames. */
+    static final Path PICTURES = TestFolder.fresh();
+
     private static RunningApplication shared;
     private static Path demo;
 
@@ -57,6 +60,7 @@ final class RunningApplication implements AutoCloseable {
                 "--server.port=0",
                 "--halfdusk.data=" + data,
                 "--halfdusk.demo=" + demo,
+                "--halfdusk.pictures=" + PICTURES,
                 COLD,
                 "--halfdusk.clock=2027-06-01T18:00:00Z"));
     }

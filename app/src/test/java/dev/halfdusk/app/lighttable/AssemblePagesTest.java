@@ -28,6 +28,7 @@ import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -52,6 +53,8 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 class AssemblePagesTest {
 
     private static final Instant BEGIN = Instant.parse("2027-06-08T01:30:00Z");
+
+    private static int calls;
 
     @Autowired
     private MockMvc web;
@@ -78,8 +81,13 @@ class AssemblePagesTest {
     private Clock clock;
 
     private byte[] frame(int second, int width) throws Exception {
+        return frame(second, width, 30);
+    }
+
+    private byte[] frame(int second, int width, int shutter) throws Exception {
         return web.perform(get("/api/frame/photograph.png?lat=37.6&lon=-8.8&azimuth=0&altitude=37&focal=35&aperture=2.8"
-                        + "&shutter=30&iso=800&darkness=21.3&width=" + width + "&time=" + BEGIN.plusSeconds(second)))
+                        + "&shutter=" + shutter + "&iso=800&darkness=21.3&width=" + width + "&time="
+                        + BEGIN.plusSeconds(second)))
                 .andReturn()
                 .getResponse()
                 .getContentAsByteArray();
@@ -101,14 +109,16 @@ class AssemblePagesTest {
 
     private List<String> laid(int... widths) throws Exception {
         var all = multipart("/lighttable");
+        calls++; // frames of other tests may lie on the table too
         for (int i = 0; i < widths.length; i++) {
-            all.file(new MockMultipartFile("files", "put" + i + ".png", null, frame(60 * i, widths[i])));
+            all.file(new MockMultipartFile("files", "put" + calls + "-" + i + ".png", null, frame(60 * i, widths[i])));
         }
         String page = finished(
                 web.perform(all.param("of", "stars")).andReturn().getResponse().getRedirectedUrl(), "Reading frames");
         List<String> ids = new ArrayList<>();
         for (int i = 0; i < widths.length; i++) {
-            Matcher m = Pattern.compile("value=\"([0-9a-f-]{36})\"[^>]*aria-label=\"put" + i + ".png")
+            Matcher m = Pattern.compile(
+                            "value=\"([0-9a-f-]{36})\"[^>]*aria-label=\"put" + calls + "-" + i + ".png is put together")
                     .matcher(page);
             String last = null;
             while (m.find()) {
@@ -118,6 +128,51 @@ class AssemblePagesTest {
             ids.add(last);
         }
         return ids;
+    }
+
+    private static byte[] black(int width) throws Exception {
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(width, width * 2 / 3, BufferedImage.TYPE_3BYTE_BGR), "png", out);
+        return out.toByteArray();
+    }
+
+    /** Names of the frames whose box of a kind is ticked. */
+    private static List<String> ticked(String page, String kind) {
+        return Pattern.compile("name=\"" + kind + "\"[^>]*aria-label=\"([^\"]*)\"[^>]*checked")
+                .matcher(page)
+                .results()
+                .map(r -> r.group(1))
+                .toList();
+    }
+
+    /** Three frames, one of five times their light, one with the cap on. */
+    @Test
+    void what_belongs_together_is_ticked() throws Exception {
+        String page = finished(
+                web.perform(multipart("/lighttable")
+                                .file(new MockMultipartFile("files", "cap.png", null, black(520)))
+                                .file(new MockMultipartFile("files", "long.png", null, frame(400, 520, 150)))
+                                .file(new MockMultipartFile("files", "one.png", null, frame(0, 520)))
+                                .file(new MockMultipartFile("files", "two.png", null, frame(60, 520)))
+                                .file(new MockMultipartFile("files", "three.png", null, frame(120, 520))))
+                        .andReturn()
+                        .getResponse()
+                        .getRedirectedUrl(),
+                "Reading frames");
+        Matcher first =
+                Pattern.compile("/lighttable\\?frame=([0-9a-f-]{36})\">one.png").matcher(page);
+        assertThat(first.find()).isTrue();
+        String shown = new String(bytes("/lighttable?frame=" + first.group(1)), "UTF-8");
+        assertThat(ticked(shown, "ids"))
+                .containsExactlyInAnyOrder(
+                        "one.png is put together", "two.png is put together", "three.png is put together");
+        assertThat(ticked(shown, "land")).containsExactly("the land of long.png is taken");
+        assertThat(ticked(shown, "dark")).containsExactly("cap.png is a dark frame");
+        assertThat(shown).containsPattern("id=\"what-blend\" value=\"blend\" checked");
+        assertThat(shown.indexOf("three.png is put")).isLessThan(shown.indexOf("cap.png is put")); // theirs come first
+        // nonsense in the address is as if nothing were left out
+        web.perform(get("/lighttable").param("frame", first.group(1)).param("out", "soup,'\"<"))
+                .andExpect(status().isOk());
     }
 
     private String put(List<String> ids, String... parameters) throws Exception {
@@ -217,10 +272,51 @@ class AssemblePagesTest {
                 .getResponse()
                 .getRedirectedUrl();
         String trails = finished(address, "Putting frames together");
-        assertThat(new String(bytes(trails), "UTF-8")).contains("a made-up series of", "frames");
+        assertThat(new String(bytes(trails), "UTF-8"))
+                .contains("frames that the simulated camera took for", "Trails of 12 frames");
         assertThat(ImageIO.read(new ByteArrayInputStream(bytes(trails + ".jpg")))
                         .getWidth())
                 .isEqualTo(1100);
+    }
+
+    /** Frames of the sky from two exposures of one camera: those that were open longer lend their land. */
+    @Test
+    void land_and_dark_frames_have_roles_of_their_own() throws Exception {
+        List<String> ids = laid(600, 600, 600, 600);
+        assertThat(put(ids.subList(0, 2), "what=blend")).contains("Choose the frames of the land too");
+        // a sky alone has no skyline to blend along, and a frame of it lies in both roles until then
+        assertThat(put(ids, "what=blend", "land=" + ids.get(3))).contains("no line between sky and land");
+        assertThat(put(ids, "what=contest")).contains("They are of 1 ISO settings; two are compared.");
+        assertThat(put(ids, "what=glow")).contains("Choose two: one for the moon, one for the land; these are 4.");
+        assertThat(put(ids, "what=phases")).contains("A moon is found in 0 of them");
+        assertThat(put(ids, "what=clip", "second=99")).contains("Frames a second:", "2 to 60");
+        String dark = put(ids, "what=stack", "averaging=MEDIAN", "dark=" + ids.get(3));
+        assertThat(new String(bytes(dark), "UTF-8")).contains("Stack of 3 frames", "a dark frame taken off", "median");
+        // the sky that was taken off as if it were dark is missing
+        assertThat(mean(ImageIO.read(new ByteArrayInputStream(bytes(dark + ".jpg")))))
+                .isLessThan(12);
+    }
+
+    @Test
+    void a_clip_plays_and_what_stands_beside_a_picture_is_smaller() throws Exception {
+        List<String> ids = laid(600, 600, 600, 600);
+        String clip = put(ids, "what=clip", "second=4", "even=true");
+        assertThat(new String(bytes(clip), "UTF-8"))
+                .contains("1.0 s at 4 frames a second, brightness evened out", "<video");
+        byte[] film = bytes(clip + ".mp4");
+        assertThat(new String(film, 4, 4, "US-ASCII")).isEqualTo("ftyp");
+        assertThat(film.length).isGreaterThan(20_000);
+        web.perform(get(clip + ".tif")).andExpect(status().isNotFound());
+        String stack = put(ids, "what=stack", "averaging=CLIPPED");
+        assertThat(new String(bytes(stack), "UTF-8"))
+                .contains("1 frame: noise", "4 frames: noise", "Left to develop, in this order", "Noise, at 100 %");
+        assertThat(ImageIO.read(new ByteArrayInputStream(bytes(stack + "/2.jpg")))
+                        .getWidth())
+                .isEqualTo(300);
+        web.perform(get(stack + "/3.jpg")).andExpect(status().isNotFound());
+        // what is looked at is brighter than its file
+        assertThat(mean(ImageIO.read(new ByteArrayInputStream(bytes(stack + "/seen.jpg")))))
+                .isGreaterThan(1.2 * mean(ImageIO.read(new ByteArrayInputStream(bytes(stack + ".jpg")))));
     }
 
     @Test

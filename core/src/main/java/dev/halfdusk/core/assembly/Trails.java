@@ -24,6 +24,7 @@ public final class Trails {
     private static final double MOVED_PX = 0.7;
     private static final int LENGTH_WIDE = 640;
     private static final double BEYOND = 1.06;
+    private static final double FAR_BEYOND = 1.4;
 
     private final int width;
     private final int height;
@@ -317,7 +318,9 @@ public final class Trails {
         for (Line line : lines) {
             double c = Math.cos(Math.toRadians(line.angleDeg()));
             double s = Math.sin(Math.toRadians(line.angleDeg()));
-            double half = BEYOND * line.lengthPx() / 2 + WIDE_PX;
+            // what crosses the whole frame is often found in pieces, with fainter ones between and beyond them
+            double beyond = line.kind() == Line.Kind.METEOR ? BEYOND : FAR_BEYOND;
+            double half = beyond * line.lengthPx() / 2 + WIDE_PX;
             int x0 = (int) Math.max(0, line.x() - half);
             int x1 = (int) Math.min(width - 1.0, line.x() + half);
             int y0 = (int) Math.max(0, line.y() - half);
