@@ -98,7 +98,8 @@ class Assembly {
     private static double bytes(Chosen chosen, Wanted wanted) {
         double own = switch (wanted.what()) {
             case TRAILS, CONTEST, BLEND -> 18;
-            case STACK, GLOW -> 15;
+            case STACK -> 12;
+            case GLOW -> 15;
             case WAY -> 16;
             case MOON, LIGHTEST -> 21;
             case PHASES, CLIP -> 9;

@@ -22,6 +22,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.function.DoubleUnaryOperator;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
@@ -67,10 +68,19 @@ final class FrameFile {
 
     /** @throws NotAFrame with the reason */
     static FrameFile read(byte[] file) throws NotAFrame {
+        return read(file, new byte[0]);
+    }
+
+    /**
+     * The same into memory that is not needed any more, where its size fits.
+     *
+     * @throws NotAFrame with the reason
+     */
+    static FrameFile read(byte[] file, byte[] into) throws NotAFrame {
         FileFacts facts = FileFacts.of(file);
         NotAFrame why;
         try {
-            return new FrameFile(upright(decode(file), facts.orientation()), facts, jpeg(file), false);
+            return new FrameFile(upright(decode(file, into), facts.orientation()), facts, jpeg(file), false);
         } catch (NotAFrame e) {
             why = e;
         }
@@ -78,7 +88,7 @@ final class FrameFile {
         if (inside.length == 0) {
             throw why;
         }
-        return new FrameFile(upright(decode(inside), facts.orientation()), facts, true, true);
+        return new FrameFile(upright(decode(inside, into), facts.orientation()), facts, true, true);
     }
 
     /** A JPEG begins so. */
@@ -117,7 +127,7 @@ final class FrameFile {
         }
     }
 
-    private static BufferedImage decode(byte[] file) throws NotAFrame {
+    private static BufferedImage decode(byte[] file, byte[] into) throws NotAFrame {
         try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
             while (readers.hasNext()) {
@@ -126,7 +136,7 @@ final class FrameFile {
                     if (FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
                         reader.setInput(stream, true, true);
                         check(reader.getWidth(0), reader.getHeight(0));
-                        return inColour(reader.read(0), jpeg(file));
+                        return inColour(reader.read(0, param(reader, jpeg(file), into)), jpeg(file));
                     }
                 } finally {
                     reader.dispose();
@@ -138,6 +148,18 @@ final class FrameFile {
             throw new NotAFrame(words(e));
         }
         throw new NotAFrame("This is no JPEG, PNG or TIFF, and holds none.");
+    }
+
+    private static ImageReadParam param(ImageReader reader, boolean jpeg, byte[] into) throws IOException {
+        ImageReadParam how = reader.getDefaultReadParam();
+        int w = reader.getWidth(0);
+        int h = reader.getHeight(0);
+        if (jpeg
+                && into.length == 3L * w * h
+                && reader.getImageTypes(0).next().getBufferedImageType() == BufferedImage.TYPE_3BYTE_BGR) {
+            how.setDestination(ImageFile.bgr(into, w, h));
+        }
+        return how;
     }
 
     /** A JPEG of four colours is for print, whether it can be decoded or not. */

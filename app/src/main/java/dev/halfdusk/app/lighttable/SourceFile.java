@@ -30,8 +30,17 @@ record SourceFile(String name, Path file, Known known) implements Source {
 
     @Override
     public Raster read() {
+        return read(new byte[0]);
+    }
+
+    @Override
+    public Raster read(Raster spent) {
+        return read(spent.memory());
+    }
+
+    private Raster read(byte[] into) {
         try {
-            return FrameFile.read(Files.readAllBytes(file)).raster();
+            return FrameFile.read(Files.readAllBytes(file), into).raster();
         } catch (NotAFrame e) {
             throw new UnreadableFrame(name + ": " + e.getMessage());
         } catch (IOException e) {

@@ -48,6 +48,13 @@ public enum ImageFile {
         return "image/" + name().toLowerCase(Locale.ROOT);
     }
 
+    /** Blue, green and red of each pixel in turn, in memory that is there. */
+    public static BufferedImage bgr(byte[] bytes, int width, int height) {
+        WritableRaster raster = Raster.createInterleavedRaster(
+                new DataBufferByte(bytes, bytes.length), width, height, 3 * width, 3, new int[] {2, 1, 0}, null);
+        return new BufferedImage(COLOURS, raster, false, null);
+    }
+
     /** In the order in which the writers want it: another one takes half as long again. */
     private static BufferedImage image(int[] rgb, int width, int height) {
         byte[] bytes = new byte[3 * rgb.length];

@@ -287,6 +287,9 @@ class AssemblePagesTest {
         // a sky alone has no skyline to blend along, and a frame of it lies in both roles until then
         assertThat(put(ids, "what=blend", "land=" + ids.get(3))).contains("no line between sky and land");
         assertThat(put(ids, "what=contest")).contains("They are of 1 ISO settings; two are compared.");
+        String lightest = new String(bytes(put(ids, "what=lightest")), "UTF-8");
+        assertThat(lightest)
+                .contains("exposures agree: f/2.8, ISO 800 in all", "whether the tripod moved cannot be told");
         assertThat(put(ids, "what=glow")).contains("Choose two: one for the moon, one for the land; these are 4.");
         assertThat(put(ids, "what=phases")).contains("A moon is found in 0 of them");
         assertThat(put(ids, "what=clip", "second=99")).contains("Frames a second:", "2 to 60");

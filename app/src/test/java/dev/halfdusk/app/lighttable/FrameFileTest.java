@@ -97,6 +97,32 @@ class FrameFileTest {
                 .hasMessageContaining("CMYK");
     }
 
+    /** A JPEG is decoded into the memory of another of its size, and into none that is larger or smaller. */
+    @Test
+    void memory_of_a_frame_that_is_done_is_used_again() throws Exception {
+        byte[] left = jpeg(0xffffff, 0);
+        byte[] right = jpeg(0, 0xc0c0c0);
+        byte[] memory = FrameFile.read(left).raster().memory();
+        assertThat(memory).hasSize(3 * WIDTH * HEIGHT);
+        assertThat(FrameFile.read(right, memory).raster().memory()).isSameAs(memory);
+        assertThat(memory).isEqualTo(FrameFile.read(right).raster().memory());
+        byte[] small = new byte[100];
+        assertThat(FrameFile.read(right, small).raster().memory())
+                .isNotSameAs(small)
+                .isEqualTo(memory);
+        assertThat(FrameFile.read(tiff(1), memory).raster().memory()).isNotSameAs(memory);
+    }
+
+    private static byte[] jpeg(int leftHalf, int rightHalf) throws IOException {
+        BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < WIDTH * HEIGHT; i++) {
+            image.setRGB(i % WIDTH, i / WIDTH, i % WIDTH < WIDTH / 2 ? leftHalf : rightHalf);
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", out);
+        return out.toByteArray();
+    }
+
     @Test
     void a_reduced_part_keeps_its_brightness() throws Exception {
         FrameFile file = FrameFile.read(tiff(1));

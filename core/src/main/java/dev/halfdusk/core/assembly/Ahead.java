@@ -17,10 +17,18 @@ final class Ahead implements AutoCloseable {
         thread.setDaemon(true);
         return thread;
     });
+    private final boolean reuse;
     private CompletableFuture<Raster> next;
+    private Raster last;
     private int at;
 
     Ahead(List<? extends Taken> taken, int[] order, Progress progress) {
+        this(taken, order, progress, false);
+    }
+
+    /** @param reuse whether a frame is not needed any more when the next is asked for */
+    Ahead(List<? extends Taken> taken, int[] order, Progress progress, boolean reuse) {
+        this.reuse = reuse;
         this.taken = taken;
         this.order = order;
         this.progress = progress;
@@ -28,9 +36,13 @@ final class Ahead implements AutoCloseable {
     }
 
     private void begin() {
-        next = at < order.length
-                ? CompletableFuture.supplyAsync(taken.get(order[at])::read, reader)
-                : CompletableFuture.completedFuture(null);
+        Raster spent = reuse ? last : null;
+        if (at < order.length) {
+            Taken frame = taken.get(order[at]);
+            next = CompletableFuture.supplyAsync(() -> spent == null ? frame.read() : frame.read(spent), reader);
+        } else {
+            next = CompletableFuture.completedFuture(null);
+        }
         at++;
     }
 
@@ -40,6 +52,7 @@ final class Ahead implements AutoCloseable {
             Raster raster = next.join();
             progress.look();
             begin();
+            last = raster;
             return raster;
         } catch (CompletionException e) {
             throw e.getCause() instanceof RuntimeException r ? r : e;

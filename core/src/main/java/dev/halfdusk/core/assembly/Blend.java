@@ -79,7 +79,7 @@ public final class Blend {
         int h = picture.height();
         int top = seam.top(w, h);
         float[][] sums = new float[3][w * (h - top)];
-        try (Ahead ahead = new Ahead(land, IntStream.range(0, land.size()).toArray(), progress)) {
+        try (Ahead ahead = new Ahead(land, IntStream.range(0, land.size()).toArray(), progress, true)) {
             for (int k = 0; k < land.size(); k++) {
                 Raster raster = ahead.next();
                 if (raster.width() != w || raster.height() != h) {

@@ -282,6 +282,11 @@ public final class Raster {
         }
     }
 
+    /** Memory of its pixels of eight bits, for another frame to lie in; nothing where they are of sixteen. */
+    public byte[] memory() {
+        return eight == null ? new byte[0] : eight;
+    }
+
     Encoding encoding() {
         return encoding;
     }

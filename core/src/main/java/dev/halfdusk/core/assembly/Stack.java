@@ -36,7 +36,9 @@ public final class Stack {
     private final Averaging averaging;
     private final Optional<Assembled> dark;
     private final Skyline land;
-    private final char[][] light;
+    /** Light of the strips that are done; the whole would be in the way of the sums of the next. */
+    private final List<char[][]> finished = new ArrayList<>();
+
     private final Moves[] moves;
     private final double[] errors;
     private final List<Crop> crops = new ArrayList<>();
@@ -55,7 +57,6 @@ public final class Stack {
         averaging = options.averaging;
         dark = options.dark.filter(d -> d.width() == width && d.height() == height);
         land = options.landStill ? Skyline.of(reference) : Skyline.none(width, height);
-        light = new char[3][width * height];
         moves = new Moves[frames];
         errors = new double[frames];
         int first = (int) Math.ceil((double) height / strips((double) width * height, frames, options));
@@ -118,7 +119,7 @@ public final class Stack {
             int[] now = known == null
                     ? order
                     : Arrays.stream(order).filter(i -> known.moves[i] != null).toArray();
-            try (Ahead ahead = new Ahead(taken, now, progress)) {
+            try (Ahead ahead = new Ahead(taken, now, progress, true)) {
                 for (int i : now) {
                     Raster raster = ahead.next();
                     if (stack == null) {
@@ -183,7 +184,7 @@ public final class Stack {
                 .toList();
         double last = crops.get(crops.size() - 1).noise();
         return new Result(
-                new Assembled(width, height, light),
+                whole(),
                 moves.length - left.size(),
                 left,
                 oneNoise / Math.max(1e-9, last),
@@ -286,12 +287,14 @@ public final class Stack {
         crops.add(part.cut(sums.frames, light, noise));
     }
 
-    /** Averages of the strip, into the picture. */
+    /** Averages of the strip. */
     private void end(int strip) {
+        char[][] light = new char[3][width * (bottom - top)];
         IntStream.range(top, bottom).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
                 for (int c = 0; c < 3; c++) {
-                    light[c][y * width + x] = Assembled.number(sums.value(c, (y - top) * width + x));
+                    int at = (y - top) * width + x;
+                    light[c][at] = Assembled.number(sums.value(c, at));
                 }
             }
         });
@@ -299,6 +302,22 @@ public final class Stack {
             crop();
         }
         sums = null;
+        finished.add(light);
+    }
+
+    /** All strips under each other. */
+    private Assembled whole() {
+        char[][] light = new char[3][];
+        for (int c = 0; c < 3; c++) {
+            light[c] = new char[width * height];
+            int at = 0;
+            for (char[][] strip : finished) {
+                System.arraycopy(strip[c], 0, light[c], at, strip[c].length);
+                at += strip[c].length;
+                strip[c] = null; // both at once would be as much again
+            }
+        }
+        return new Assembled(width, height, light);
     }
 
     /** Of a strip, in as many groups as a median needs. */

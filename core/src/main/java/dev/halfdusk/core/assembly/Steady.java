@@ -20,6 +20,7 @@ final class Steady {
     private static final float DARK = 0.004f;
     private static final int MOST_PLACES = 3000;
     private static final int AROUND = 2;
+    private static final double GOES_ON = 0.05;
 
     private Steady() {}
 
@@ -46,6 +47,7 @@ final class Steady {
         if (line.found()) {
             one.below(line, each);
         }
+        one.lines();
         int far = (int) Math.ceil(FARTHEST * one.width);
         int[] best = one.shift(two, far);
         if (best.length == 0) {
@@ -101,6 +103,52 @@ final class Steady {
                     edges--;
                 }
             }
+        }
+
+        /** What stands by itself is a star or a lamp: only edges that go on for some way count. */
+        void lines() {
+            boolean[] seen = new boolean[edge.length];
+            int[] patch = new int[edge.length];
+            for (int i = 0; i < edge.length; i++) {
+                if (edge[i] && !seen[i] && !goesOn(i, seen, patch)) {
+                    for (int k = 0; patch[k] >= 0; k++) {
+                        edge[patch[k]] = false;
+                        edges--;
+                    }
+                }
+            }
+        }
+
+        /** Whether the edges that hang together with one reach far; they are left in {@code patch}, up to a −1. */
+        private boolean goesOn(int from, boolean[] seen, int[] patch) {
+            int left = width;
+            int right = 0;
+            int top = height;
+            int bottom = 0;
+            int n = 1;
+            patch[0] = from;
+            seen[from] = true;
+            for (int k = 0; k < n; k++) {
+                int x = patch[k] % width;
+                int y = patch[k] / width;
+                left = Math.min(left, x);
+                right = Math.max(right, x);
+                top = Math.min(top, y);
+                bottom = Math.max(bottom, y);
+                for (int j = 0; j < 9; j++) {
+                    int u = x + j % 3 - 1;
+                    int v = y + j / 3 - 1;
+                    int at = v * width + u;
+                    if (u >= 0 && v >= 0 && u < width && v < height && edge[at] && !seen[at]) {
+                        seen[at] = true;
+                        patch[n++] = at;
+                    }
+                }
+            }
+            if (n < patch.length) {
+                patch[n] = -1;
+            }
+            return Math.max(right - left, bottom - top) > GOES_ON * width;
         }
 
         /** Whether there is one at a place or beside it. */

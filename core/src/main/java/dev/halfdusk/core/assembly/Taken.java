@@ -13,6 +13,16 @@ public interface Taken {
      */
     Raster read();
 
+    /**
+     * The same into the memory of one that is not needed any more, where that fits: hundreds of large frames one after the other would else
+     * leave as many to be cleared away.
+     *
+     * @param spent is not to be used any more
+     */
+    default Raster read(Raster spent) {
+        return read();
+    }
+
     /** When its shutter opened; empty where its file does not say. */
     Optional<Instant> opened();
 

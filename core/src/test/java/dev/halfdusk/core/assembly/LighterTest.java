@@ -74,6 +74,15 @@ class LighterTest {
         assertThat(off / (W - 40.0)).isLessThan(0.12); // but for where its neighbours bend into it
     }
 
+    /** A sky that turns moves as one, and is nothing that stands still. */
+    @Test
+    void stars_are_not_taken_for_what_stands_still() {
+        MadeUpNight night = new MadeUpNight(260, 0.7, 8);
+        Lighter.Result r = of(List.of(night.light(0, 1, 1), night.light(12, 13, 2), night.light(24, 25, 3)));
+        assertThat(r.unlike()).isEmpty();
+        assertThat(r.unsure()).containsExactly(1, 2);
+    }
+
     @Test
     void a_frame_of_another_exposure_is_told_and_one_without_anything_still_is_doubted() {
         float[] brighter = burst(1, 0, 0);

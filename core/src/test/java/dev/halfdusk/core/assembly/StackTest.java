@@ -6,10 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.LightTable;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
 /** Sixteen frames of one second, ten apart: the sky moves by 1 to 2 pixels from each to the next. */
@@ -129,6 +132,53 @@ class StackTest {
 
     private static int strips(Averaging averaging) {
         return Stack.strips(24e6, 200, new Stack.Options(averaging, true, Optional.empty()));
+    }
+
+    /** Somebody who cancels is asked before the first frame is dealt with, and no frame more is read than the next. */
+    @Test
+    void whoever_cancels_need_not_wait_for_a_frame_to_end() {
+        AtomicInteger read = new AtomicInteger();
+        Progress cancelled = new Progress() {
+            @Override
+            public void step() {
+                throw new AssertionError("a frame was finished");
+            }
+
+            @Override
+            public void look() {
+                throw new CancellationException();
+            }
+        };
+        List<Taken> counted = frames().stream()
+                .<Taken>map(t -> new Taken() {
+                    @Override
+                    public Raster read() {
+                        read.incrementAndGet();
+                        return t.read();
+                    }
+
+                    @Override
+                    public Optional<Instant> opened() {
+                        return t.opened();
+                    }
+
+                    @Override
+                    public double seconds() {
+                        return t.seconds();
+                    }
+                })
+                .toList();
+        List<Runnable> all = List.of(
+                () -> Stack.of(counted, new Stack.Options(Averaging.MEAN, true, Optional.empty()), cancelled),
+                () -> Trails.of(counted, TrailOptions.PLAIN, Optional.empty(), cancelled),
+                () -> Lighter.of(counted, cancelled),
+                () -> Moons.way(counted, cancelled),
+                () -> Clips.each(counted, 100, false, cancelled, c -> {}),
+                () -> Mean.of(counted, cancelled));
+        for (Runnable work : all) {
+            assertThatThrownBy(work::run).isInstanceOf(CancellationException.class);
+        }
+        assertThat(read.get()).isLessThanOrEqualTo(2 * all.size());
     }
 
     /** In strips the picture is the same to the last bit. */
