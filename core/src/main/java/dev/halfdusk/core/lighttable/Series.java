@@ -92,18 +92,23 @@ public final class Series {
     /** @param frames in the order in which they were taken */
     public static List<Noticed> of(List<FrameReading> frames) {
         Series series = new Series(List.copyOf(frames));
+        boolean moon = frames.stream().anyMatch(f -> f.moon().isPresent()); // its seas and craters are no stars
         if (frames.size() >= LEAST) {
             series.missing();
-            series.bump();
-            series.shaken();
-            series.stars();
-            series.sky();
+            if (!moon) {
+                series.bump();
+                series.shaken();
+                series.stars();
+                series.sky();
+            }
             series.moon();
             series.bracket();
             series.ruler();
         }
-        series.lines();
-        series.noise();
+        if (!moon) {
+            series.lines();
+            series.noise();
+        }
         return List.copyOf(series.noticed);
     }
 

@@ -26,6 +26,8 @@ import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -109,16 +111,20 @@ class MoonReadingTest {
     private static final Optics LENS = new Optics(SENSOR, 300, Projection.RECTILINEAR);
 
     private static List<Finding> judged(String when, Settings settings) {
+        return Judge.of(read(when, settings, 3));
+    }
+
+    private static FrameReading read(String when, Settings settings, long seed) {
         Moment moment = Moment.at(Instant.parse(when));
         Direction at = Direction.of(moment.local(Body.MOON, OBSERVER).unit());
         Shot shot = new Shot(Framing.of(LENS, at, 0), Response.generic(5), 0.45, settings, 4, 0, 5500, Support.TRIPOD);
         Scene scene = Scene.open(Standpoint.open(OBSERVER.site(), SkyGlow.ofZenith(21)), moment);
         Photograph photograph = Photograph.take(
-                scene, shot, Window.crop(SENSOR, 0, 0, 900, 700), 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
+                scene, shot, Window.crop(SENSOR, 0, 0, 900, 700), seed, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         Known known = Known.NOTHING
                 .taken(settings, moment.instant())
                 .through(Known.lens(900 * 0.005, 300, 900, 700, Projection.RECTILINEAR));
-        return Judge.of(LightTable.read(MadeUpFrame.taken(photograph), known));
+        return LightTable.read(MadeUpFrame.taken(photograph), known);
     }
 
     /** Burnt by six stops, and four too dark, at three phases: taken again as it says until it is good. */
@@ -137,6 +143,16 @@ class MoonReadingTest {
             }
             assertThat(found.get(0).cause()).as("%s: %s", now, found).isEqualTo(Cause.GOOD);
         }
+    }
+
+    /** Seas and craters stay the same from frame to frame, as a sensor's own noise does, and are neither stars nor noise. */
+    @Test
+    void a_series_of_moons_is_not_judged_by_stars() {
+        Settings settings = new Settings(1 / 250.0, 8, 200);
+        List<FrameReading> series = IntStream.range(0, 4)
+                .mapToObj(i -> read("2027-06-18T23:3" + 2 * i + ":00Z", settings, i))
+                .toList();
+        assertThat(Series.of(series)).isEmpty();
     }
 
     /** Nor have lines of stars, or stars that stand twice. */
