@@ -16,7 +16,6 @@ import dev.halfdusk.core.lighttable.SoftCause;
 import dev.halfdusk.core.lighttable.StarShape;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Settings;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -80,10 +79,10 @@ record FrameView(
     record Together(String what, String evidence, String remedy, List<Compared> frames, boolean out, String turned) {}
 
     /**
-     * @param all that lie on the table
-     * @param leftOut what is left out of what is put together
+     * @param suggested what is likely to be put together with it
+     * @param leftOut what is left out of that
      */
-    static FrameView of(TakenFrame frame, List<TakenFrame> all, Set<Series.What> leftOut) {
+    static FrameView of(TakenFrame frame, Suggested suggested, Set<Series.What> leftOut) {
         FrameReading r = frame.reading();
         List<SoftCause> causes =
                 r.bursts().isPresent() || r.film().isPresent() || r.ruler().isPresent() ? List.of() : SoftCause.of(r);
@@ -127,19 +126,12 @@ record FrameView(
                 LookedAt.of(frame),
                 causes,
                 causes.stream().anyMatch(c -> c.sign() == SoftCause.Sign.FOR),
-                series(frame, all, leftOut));
+                series(frame, suggested, leftOut));
     }
 
-    private static List<Together> series(TakenFrame frame, List<TakenFrame> all, Set<Series.What> leftOut) {
-        List<TakenFrame> with = all.stream()
-                .filter(frame::together)
-                .sorted(Comparator.comparing(f -> f.reading()
-                        .known()
-                        .opened()
-                        .orElse(Instant.EPOCH))) // sorting keeps the order of what has no time
-                .toList();
-        List<Compared> names = compared(with, Suggested.NONE);
-        return Series.of(with.stream().map(TakenFrame::reading).toList()).stream()
+    private static List<Together> series(TakenFrame frame, Suggested suggested, Set<Series.What> leftOut) {
+        List<Compared> names = compared(suggested.series(), Suggested.NONE);
+        return suggested.noticed().stream()
                 .map(n -> new Together(
                         n.what().words(),
                         Words.capital(n.evidence()) + ".",

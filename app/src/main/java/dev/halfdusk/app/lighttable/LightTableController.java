@@ -238,7 +238,7 @@ class LightTableController {
         model.addAttribute("suggested", suggested);
         model.addAttribute("kinds", Wanted.What.values());
         model.addAttribute("averagings", Averaging.values());
-        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, all, leftOut)));
+        shown.ifPresent(f -> model.addAttribute("view", FrameView.of(f, suggested, leftOut)));
         return "lighttable/lighttable";
     }
 

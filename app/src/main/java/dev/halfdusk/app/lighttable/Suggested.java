@@ -25,7 +25,8 @@ import java.util.Set;
  * @param land ids of those whose land stands under the others' sky
  * @param dark ids of those taken with the cap on
  * @param why words by id, of frames of the series that are left out
- * @param found what is noticed over the series
+ * @param series in the order of time, without what belongs to it in another role
+ * @param noticed over the series
  * @param what is likely to become of them
  */
 record Suggested(
@@ -33,7 +34,8 @@ record Suggested(
         Set<String> land,
         Set<String> dark,
         Map<String, String> why,
-        Set<Series.What> found,
+        List<TakenFrame> series,
+        List<Series.Noticed> noticed,
         Wanted.What what) {
 
     /** What is left out unless one takes it in. */
@@ -52,13 +54,16 @@ record Suggested(
     private static final double BLACK = 0.06;
     private static final int NO_STARS = 3;
 
-    static final Suggested NONE = new Suggested(Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), Wanted.What.TRAILS);
+    static final Suggested NONE =
+            new Suggested(Set.of(), Set.of(), Set.of(), Map.of(), List.of(), List.of(), Wanted.What.TRAILS);
 
     Suggested {
         in = Set.copyOf(in);
         land = Set.copyOf(land);
         dark = Set.copyOf(dark);
         why = Map.copyOf(why);
+        series = List.copyOf(series);
+        noticed = List.copyOf(noticed);
     }
 
     /** @param leftOut what of a series is left out */
@@ -70,10 +75,9 @@ record Suggested(
                 .sorted(Comparator.comparing(f -> f.reading().known().opened().orElse(Instant.EPOCH)))
                 .toList();
         Map<String, String> why = new HashMap<>();
-        Set<Series.What> found = EnumSet.noneOf(Series.What.class);
-        for (Series.Noticed n :
-                Series.of(series.stream().map(TakenFrame::reading).toList())) {
-            found.add(n.what());
+        List<Series.Noticed> noticed =
+                Series.of(series.stream().map(TakenFrame::reading).toList());
+        for (Series.Noticed n : noticed) {
             if (leftOut.contains(n.what()) && n.frames().size() < series.size()) {
                 n.frames()
                         .forEach(i ->
@@ -93,7 +97,7 @@ record Suggested(
                 }
             }
         }
-        return new Suggested(in, land, dark, why, found, what(shown, series, !land.isEmpty()));
+        return new Suggested(in, land, dark, why, series, noticed, what(shown, series, !land.isEmpty()));
     }
 
     private static boolean sameTake(TakenFrame a, TakenFrame b) {
@@ -143,6 +147,6 @@ record Suggested(
     }
 
     public boolean finds(String what) {
-        return found.contains(Series.What.valueOf(what));
+        return noticed.stream().anyMatch(n -> n.what() == Series.What.valueOf(what));
     }
 }

@@ -81,6 +81,7 @@ public final class Trails {
         private final Evenness evenness = new Evenness();
         private final List<Moved> moved = new ArrayList<>();
         private Raster first;
+        private Raster last;
         private Skyline line;
         private int at;
 
@@ -95,15 +96,16 @@ public final class Trails {
                 return null;
             }
             Raster raster = ahead.next();
-            if (first == null) {
-                first = raster;
-                line = options.steady() ? Skyline.of(first) : null;
+            if (last == null) {
+                first = options.steady() ? raster : null; // else it would be in memory for nothing
+                line = options.steady() ? Skyline.of(raster) : null;
             } else {
-                raster.like(first);
+                raster.like(last);
                 if (line != null && line.found()) { // without land stars alone are there, and they move
                     raster = laidBack(raster);
                 }
             }
+            last = raster;
             List<Line> lines = options.withoutLines() ? raster.lines() : List.of();
             double times = options.even() ? evenness.times(raster) : 1;
             Taken file = taken.get(at++);
