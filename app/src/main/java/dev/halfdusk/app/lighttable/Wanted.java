@@ -36,7 +36,7 @@ public record Wanted(What what, TrailOptions trails, Averaging averaging, boolea
         WAY("The moon's way", "each disc where it stood, over one land", Developing.Subject.MOON),
         PHASES("Phases in a row", "each disc in a cell of its own, all of one size", Developing.Subject.MOON),
         MOON("Averaged moon", "a burst laid over its sharpest by limb and drawing", Developing.Subject.MOON),
-        GLOW("Moon and land", "the disc of a short exposure in the glow of a long one", Developing.Subject.MOON),
+        GLOW("Moon and land", "the disc of a short exposure in the glow of a long one", Developing.Subject.LAND),
         LIGHTEST(
                 "Lightest of all",
                 "bursts over one skyline, land that a lamp painted bit by bit",

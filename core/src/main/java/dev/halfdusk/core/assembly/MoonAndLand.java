@@ -7,20 +7,24 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
- * Two exposures of a moon over a land, one for each: the disc of the shorter where the longer is burnt by it, and about it the longer's own glow,
- * drawn on inwards as the square of the distance. What stands before the moon in the longer one stays before it.
+ * Two exposures of a moon over a land, one for each: the disc of the shorter where the longer is burnt by it, in the longer's own glow, which
+ * is let down so that it grows evenly towards the limb. What stands before the moon in the longer one stays before it.
  */
 public final class MoonAndLand {
 
     private static final double BURNT = 0.9;
-    private static final double NEAR_RADII = 8;
+    private static final double NEAR_RADII = 12;
     private static final int ROUNDS = 20;
     private static final int DIRECTIONS = 72;
     private static final double ROUND = 0.25;
     private static final double RING_BURNT = 0.05;
-    private static final double BEYOND = 1.3;
-    private static final double LIMB = 1.04;
+    private static final double LIT = 0.5;
+    /** What glows beside the limb, against the disc, and beside that. */
     private static final double GLOW_OF_DISC = 0.6;
+
+    private static final double BESIDE = 0.6;
+    private static final double CLEAN = 0.75;
+    private static final double SOFT = 0.3;
 
     private MoonAndLand() {}
 
@@ -60,7 +64,7 @@ public final class MoonAndLand {
                 put(dark, bright, moon, burnt),
                 moon,
                 burnt[2] / moon.radiusPx(),
-                Math.hypot(burnt[0] - moon.x(), burnt[1] - moon.y()),
+                Math.hypot(burnt[0] - lit(dark, moon)[0], burnt[1] - lit(dark, moon)[1]),
                 Stops.of(bright.mean() / Math.max(1e-6, dark.mean())));
     }
 
@@ -145,30 +149,105 @@ public final class MoonAndLand {
         return all == 0 ? 0 : sum / all;
     }
 
+    /** Middle of what is lit, which is not the disc's where it is a crescent. */
+    private static double[] lit(Raster frame, MoonReading moon) {
+        double sx = 0;
+        double sy = 0;
+        double sum = 0;
+        int reach = (int) Math.ceil(moon.radiusPx());
+        for (int j = -reach; j <= reach; j++) {
+            for (int i = -reach; i <= reach; i++) {
+                int x = (int) moon.x() + i;
+                int y = (int) moon.y() + j;
+                if (x >= 0 && y >= 0 && x < frame.width() && y < frame.height()) {
+                    double light = frame.light(1, x, y) > LIT * moon.level() ? 1 : 0;
+                    sx += light * (x + 0.5);
+                    sy += light * (y + 0.5);
+                    sum += light;
+                }
+            }
+        }
+        return sum == 0 ? new double[] {moon.x(), moon.y()} : new double[] {sx / sum, sy / sum};
+    }
+
+    /** The glow about the moon, which is let down so far that it grows evenly from what is beside it to the limb. */
+    private static final class Glow {
+        private final float[][] rings;
+        private final double limb;
+        private final double most;
+        private final int from;
+        private final int clean;
+
+        Glow(Raster bright, double x, double y, double radius, double burnt, double level) {
+            limb = radius;
+            int reach = (int) (NEAR_RADII * radius);
+            rings = new float[3][reach + 1];
+            for (int r = 0; r <= reach; r++) {
+                for (int c = 0; c < 3; c++) {
+                    rings[c][r] = (float) ring(bright, x, y, r, false, c);
+                }
+            }
+            double wanted = GLOW_OF_DISC * level;
+            int at = (int) Math.min(reach, Math.ceil(burnt));
+            while (at < reach && brightest(at) > CLEAN) {
+                at++;
+            }
+            clean = at;
+            while (at < reach && rings[1][at] > BESIDE * wanted) {
+                at++;
+            }
+            from = at;
+            most = Math.max(wanted, rings[1][from]);
+        }
+
+        private double brightest(int r) {
+            return Math.max(rings[0][r], Math.max(rings[1][r], rings[2][r]));
+        }
+
+        /** How far what the long exposure draws counts at a distance, 0 to 1. */
+        double own(double off) {
+            return Math.max(0, Math.min(1, (off - clean) / (SOFT * clean)));
+        }
+
+        /** A place of the long exposure against its ring: clouds and branches in the glow. */
+        double against(double light, double off) {
+            return off >= from ? 1 : light / Math.max(1e-4, rings[1][(int) off]);
+        }
+
+        /** Of a colour, in the hue of the glow farther out: nearer, colours are burnt one after the other. */
+        double light(int colour, double off) {
+            return wanted(off) * rings[colour][from] / Math.max(1e-4, rings[1][from]);
+        }
+
+        private double wanted(double off) {
+            double inwards = Math.max(0, Math.min(1, (from - off) / Math.max(1, from - limb)));
+            return rings[1][from] + (most - rings[1][from]) * inwards * (2 - inwards);
+        }
+    }
+
     private static Assembled put(Raster dark, Raster bright, MoonReading moon, double[] burnt) {
         int w = bright.width();
         int h = bright.height();
-        double outside = BEYOND * burnt[2];
-        double[] at = new double[3];
-        for (int c = 0; c < 3; c++) {
-            at[c] = ring(bright, burnt[0], burnt[1], outside, false, c);
-        }
-        double most = GLOW_OF_DISC * moon.level();
+        double[] lit = lit(dark, moon);
+        double moonX = moon.x() + burnt[0] - lit[0];
+        double moonY = moon.y() + burnt[1] - lit[1];
+        Glow glow = new Glow(bright, moonX, moonY, moon.radiusPx(), burnt[2], moon.level());
         char[][] out = new char[3][w * h];
         IntStream.range(0, h).parallel().forEach(y -> {
             float[] rgb = new float[3];
             for (int x = 0; x < w; x++) {
-                double off = Math.hypot(x + 0.5 - burnt[0], y + 0.5 - burnt[1]);
-                double disc = Math.max(0, Math.min(1, (LIMB * moon.radiusPx() - off) / 2 + 0.5));
-                dark.light(x - burnt[0] + moon.x(), y - burnt[1] + moon.y(), rgb);
+                double off = Math.hypot(x + 0.5 - moonX, y + 0.5 - moonY);
+                double inside = Math.max(0, Math.min(1, moon.radiusPx() - off + 0.5));
+                boolean white = bright.light(1, x, y) > BURNT;
+                double own = white ? 0 : glow.own(off);
+                double drawing = own * glow.against(bright.light(1, x, y), off) + 1 - own;
                 boolean before = off < burnt[2] && bright.light(1, x, y) < BURNT / 3; // something stands before it
+                dark.light(x - moonX + moon.x(), y - moonY + moon.y(), rgb);
                 for (int c = 0; c < 3; c++) {
                     double here = bright.light(c, x, y);
-                    if (off < outside && !before) {
-                        double glow =
-                                Math.min(most, at[c] * (outside / Math.max(1, off)) * (outside / Math.max(1, off)));
-                        double around = Math.min(here, glow);
-                        here = disc * Math.max(rgb[c], 0) + (1 - disc) * around;
+                    if (!before && off < glow.from) {
+                        double around = glow.light(c, off) * drawing;
+                        here = inside * rgb[c] + (1 - inside) * Math.max(around, rgb[c]);
                     }
                     out[c][y * w + x] = Assembled.number(here);
                 }

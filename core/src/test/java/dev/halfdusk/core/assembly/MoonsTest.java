@@ -127,7 +127,19 @@ class MoonsTest {
         assertThat(r.burntRadii()).isBetween(2.5, 3.4);
         assertThat(at(r.picture(), x, y))
                 .isCloseTo(0.47, within(0.15)); // the disc's drawing, where the long one had it
-        assertThat(at(r.picture(), x + 60, y)).isBetween(0.15, 0.35); // no burnt ring and no black one
+        // outwards from the limb the glow only falls, without a step or a ring
+        double before = at(r.picture(), x + 43, y);
+        assertThat(before).isBetween(0.2, 0.45);
+        for (int d = 44; d < 300; d++) {
+            double here = at(r.picture(), x + d, y - 20);
+            assertThat(here).as("at %d px", d).isBetween(before - 0.03, before + 0.012);
+            before = here;
+        }
+        for (int d = 36; d < 46; d++) {
+            assertThat(at(r.picture(), x + d, y))
+                    .as("no dark line at the limb, %d px", d)
+                    .isGreaterThan(0.2);
+        }
         assertThat(at(r.picture(), x, y + 50)).isCloseTo(0.01, within(0.005)); // the hill before it
         assertThat(at(r.picture(), 430, 420)).isGreaterThan(0.12); // the land of the long one
         assertThatThrownBy(() -> MoonAndLand.of(MadeUpMoon.taken(lit), MadeUpMoon.taken(lit), () -> {}))
