@@ -60,9 +60,12 @@ public record Crop(int frames, Assembled picture, double level, double noise) {
         return spread(Arrays.copyOf(off, n)) / Math.sqrt(2);
     }
 
-    /** Spread of differences about 0, what stands out of them not counted. */
+    /** Spread of differences about their middle, what stands out of them not counted: two halves need not be as bright. */
     static double spread(double[] off) {
-        double[] sorted = Arrays.stream(off).map(Math::abs).sorted().toArray();
+        double[] inOrder = Arrays.stream(off).sorted().toArray();
+        double middle = inOrder.length == 0 ? 0 : inOrder[inOrder.length / 2];
+        double[] sorted =
+                Arrays.stream(off).map(o -> Math.abs(o - middle)).sorted().toArray();
         return sorted.length == 0 ? 0 : OF_MEDIAN * sorted[sorted.length / 2];
     }
 

@@ -205,6 +205,21 @@ class StackTest {
                 .containsExactly(1, 4, 6);
     }
 
+    /** Haze that comes up until the sky is twice as bright is no noise: the frames before the middle are one half, those after it the other. */
+    @Test
+    void halves_of_unlike_brightness_tell_the_same_noise() {
+        List<Taken> hazy = new ArrayList<>();
+        for (int i = 0; i < FRAMES; i++) {
+            float[] light = night.light(EVERY * i, EVERY * i + 1, i);
+            for (int k = 0; k < light.length; k++) {
+                light[k] += 0.0012f * i;
+            }
+            hazy.add(MadeUpNight.taken(light, EVERY * i, 1));
+        }
+        assertThat(stack(hazy, false, false).narrower()).isBetween(0.85 * 4, 1.15 * 4);
+        assertThat(stack(hazy, true, false).narrower()).isBetween(0.75 * 4, 1.15 * 4);
+    }
+
     /** Eight dark frames lifted by three stops against two of eight times the gain, with little noise of its own. */
     @Test
     void a_low_iso_lifted_stands_against_a_high_one() {
