@@ -28,6 +28,9 @@ final class Assembler {
 
     private static final double DEGREES_A_MINUTE = 15.041 / 60;
     private static final double UNLIKE_STOPS = 0.5;
+    /** Of the root of the frames: less is none of their noise. */
+    private static final double LEAST_GAIN = 0.65;
+
     private static final double PERCENT = 100;
 
     private final Chosen chosen;
@@ -182,9 +185,13 @@ final class Assembler {
     }
 
     private void said(Stack.Result r) {
-        measured.add(Numbers.text(
-                "noise %.1f times less than in one frame; the root of %d is %.1f",
-                r.narrower(), r.frames(), Math.sqrt(r.frames())));
+        double root = Math.sqrt(r.frames());
+        measured.add(
+                r.narrower() < LEAST_GAIN * root
+                        ? "the frames differ by more than their noise, in focus or haze: how much less of it there is cannot be told"
+                        : Numbers.text(
+                                "noise %.1f times less than in one frame; the root of %d is %.1f",
+                                r.narrower(), r.frames(), root));
         measured.add(Numbers.text(
                 "%s; stars laid over each other to %.2f px", wanted.averaging().words(), r.errorPx()));
         if (!r.left().isEmpty()) {

@@ -2,7 +2,7 @@ package dev.halfdusk.core.assembly;
 
 /**
  * Every second frame of a stack apart, in a small part of it: the stars of both halves are the same and their noise is not, so that their
- * difference tells the noise however many stars there are. By means of three by three pixels, since laying frames between pixels smooths each
+ * difference tells the noise however many stars there are, and though focus or haze creeps. By means of three by three pixels, since laying frames between pixels smooths each
  * pixel but not those.
  */
 final class Halves {
@@ -12,6 +12,7 @@ final class Halves {
     private final Crop.Frame at;
     private final float[][] sums;
     private final int[][] counts;
+    private final int[] frames = new int[2];
 
     Halves(Crop.Frame at) {
         this.at = at;
@@ -34,17 +35,22 @@ final class Halves {
         }
     }
 
-    /** Of a pixel of the mean of so many frames; 0 for fewer than two. */
-    double noise(int frames) {
-        if (frames < 2) {
+    /** The whole of a frame has been added. */
+    void added(int frame) {
+        frames[frame % 2]++;
+    }
+
+    /** Of a pixel of the mean; 0 as long as one half is empty. */
+    double noise() {
+        int one = frames[0];
+        int other = frames[1];
+        if (one == 0 || other == 0) {
             return 0;
         }
-        int one = (frames + 1) / 2;
-        int other = frames / 2;
         double[] off = blocks(i -> counts[0][i] == 0 || counts[1][i] == 0
                 ? 0
                 : sums[0][i] / counts[0][i] - (double) sums[1][i] / counts[1][i]);
-        return BLOCK * Crop.spread(off) * Math.sqrt((1.0 / frames) / (1.0 / one + 1.0 / other));
+        return BLOCK * Crop.spread(off) * Math.sqrt(1.0 / (one + other) / (1.0 / one + 1.0 / other));
     }
 
     /** By which something that is averaged otherwise differs from the mean: as much more noise it has. */

@@ -47,6 +47,7 @@ public final class Stack {
     private final Crop.Frame part;
     private final Halves halves;
     private double oneNoise;
+    private boolean told;
     private Sums sums;
     private int top;
     private int bottom;
@@ -187,7 +188,7 @@ public final class Stack {
                 whole(),
                 moves.length - left.size(),
                 left,
-                oneNoise / Math.max(1e-9, last),
+                last > 0 ? oneNoise / last : 1,
                 Arrays.stream(errors).max().orElse(0),
                 crops,
                 land.share());
@@ -264,12 +265,16 @@ public final class Stack {
             }
             sums.add(group, (y - top) * width, u, rgb);
             if (top == 0) {
-                halves.add(sums.frames, y, u, rgb[1]);
+                halves.add(number, y, u, rgb[1]);
             }
         });
         sums.frames++;
-        if (top == 0 && sums.frames == 2) {
-            oneNoise = Math.sqrt(2) * halves.noise(2);
+        if (top == 0) {
+            halves.added(number);
+        }
+        if (top == 0 && !told && halves.noise() > 0) { // as soon as there are two halves
+            told = true;
+            oneNoise = Math.sqrt(sums.frames) * halves.noise();
             crops.set(0, crops.get(0).with(oneNoise));
         }
         if (top == 0 && Integer.bitCount(sums.frames) == 1 && Integer.numberOfTrailingZeros(sums.frames) % 2 == 0) {
@@ -280,7 +285,7 @@ public final class Stack {
     /** Of what there is so far. */
     private void crop() {
         Crop.Light light = (c, x, y) -> (float) sums.value(c, y * width + x);
-        double noise = sums.frames == 1 ? oneNoise : halves.noise(sums.frames);
+        double noise = sums.frames == 1 ? oneNoise : halves.noise();
         if (sums.frames > 2 && averaging != Averaging.MEAN) {
             noise = Math.hypot(noise, halves.apart(light));
         }
