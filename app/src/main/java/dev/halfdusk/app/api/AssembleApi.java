@@ -92,7 +92,7 @@ class AssembleApi {
         }
         Wanted wanted = new Wanted(
                 what, new TrailOptions(filled, fade, withoutLines, even, steady), averaging, groundStill, perSecond);
-        Assemblies.Roles roles = new Assemblies.Roles(some(ids), some(land), some(dark));
+        Assemblies.Roles roles = new Assemblies.Roles(ids, land, dark);
         try {
             return told(
                     folder == null
@@ -102,10 +102,6 @@ class AssembleApi {
             throw new BadParameter(
                     folder == null ? "ids" : "folder", "cannot be put together: " + e.getMessage(), "frames");
         }
-    }
-
-    private static List<String> some(@Nullable List<String> given) {
-        return given == null ? List.of() : given;
     }
 
     @GetMapping("/jobs/{id}")

@@ -112,12 +112,8 @@ class AssembleController {
             Boolean still,
             Boolean look) {
 
-        private static List<String> some(List<String> ids) {
-            return ids == null ? List.of() : ids;
-        }
-
         Assemblies.Roles roles() {
-            return new Assemblies.Roles(some(ids), some(land), some(dark));
+            return new Assemblies.Roles(ids, land, dark);
         }
     }
 

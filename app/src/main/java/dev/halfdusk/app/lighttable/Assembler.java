@@ -14,6 +14,7 @@ import dev.halfdusk.core.assembly.Stack;
 import dev.halfdusk.core.assembly.Taken;
 import dev.halfdusk.core.assembly.Trails;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.sky.Sidereal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ import java.util.stream.Collectors;
 /** Frames into a picture, and what was measured of it into words. */
 final class Assembler {
 
-    private static final double DEGREES_A_MINUTE = 15.041 / 60;
+    private static final double DEGREES_A_MINUTE = 60 * Sidereal.DEGREES_PER_SECOND;
     private static final double UNLIKE_STOPS = 0.5;
     /** Of the root of the frames: less is none of their noise. */
     private static final double LEAST_GAIN = 0.65;
@@ -72,6 +73,7 @@ final class Assembler {
             case CLIP -> throw new IllegalArgumentException("a clip is no picture");
         };
         a.madeUp();
+        a.unused();
         return new Made(picture, a.measured, a.parts);
     }
 
@@ -101,6 +103,14 @@ final class Assembler {
     private static Stack.Options options(
             Averaging averaging, Wanted wanted, Optional<Assembled> dark, double stripBytes) {
         return new Stack.Options(averaging, wanted.landStill(), dark, stripBytes);
+    }
+
+    /** That dark frames were of no use. */
+    private void unused() {
+        boolean used = wanted.what() == Wanted.What.TRAILS || wanted.what() == Wanted.What.STACK;
+        if (!used && !chosen.dark().isEmpty()) {
+            measured.add("the dark frames are not used: they are taken off trails and stacks alone");
+        }
     }
 
     /** Whose frames they are, where nobody took them. */
@@ -273,7 +283,7 @@ final class Assembler {
         Moons.Result r = Moons.mean(chosen.frames(), progress);
         Assembled picture = moons(r);
         measured.add(Numbers.text(
-                "edge %.1f px wide in the sharpest frame, %.1f in the average; noise falls by the root of %d, %.1f times",
+                "edge %.1f px wide in the sharpest frame, %.1f in the average; reckoned from the %d that are in it, noise is %.1f times less",
                 r.edgePx()[0], r.edgePx()[1], r.discs(), Math.sqrt(r.discs())));
         return picture;
     }

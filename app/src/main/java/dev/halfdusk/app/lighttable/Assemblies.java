@@ -62,7 +62,19 @@ public class Assemblies {
      * @param land whose land is taken for a blend; not counted among those
      * @param dark taken with the cap on; not counted among those
      */
-    public record Roles(List<String> in, List<String> land, List<String> dark) {}
+    public record Roles(List<String> in, List<String> land, List<String> dark) {
+
+        /** What is not sent is none. */
+        public Roles {
+            in = some(in);
+            land = some(land);
+            dark = some(dark);
+        }
+
+        private static List<String> some(List<String> given) {
+            return given == null ? List.of() : List.copyOf(given);
+        }
+    }
 
     /**
      * Begins with frames of the light table.

@@ -61,7 +61,7 @@ class Assembly {
             return Optional.of(first.name() + ": it is gone, or cannot be read.");
         }
         double pixels = pixels(chosen);
-        double most = (room() - strip(wanted) * LEAST_STRIP) / bytes(chosen, wanted);
+        double most = (room() - (stacks(wanted) ? LEAST_STRIP : 0)) / bytes(chosen, wanted);
         if (pixels > most) {
             return Optional.of(Numbers.text(
                     "Frames of %.0f megapixels do not fit into the memory this runs in; %.0f do.",
@@ -107,10 +107,10 @@ class Assembly {
         return own + (chosen.dark().isEmpty() ? 0 : DARK_BYTES);
     }
 
-    private static double strip(Wanted wanted) {
+    private static boolean stacks(Wanted wanted) {
         return switch (wanted.what()) {
-            case STACK, BLEND, CONTEST -> 1;
-            default -> 0;
+            case STACK, BLEND, CONTEST -> true;
+            default -> false;
         };
     }
 

@@ -146,7 +146,21 @@ record Suggested(
         return land ? Wanted.What.BLEND : Wanted.What.STACK;
     }
 
-    public boolean finds(String what) {
-        return noticed.stream().anyMatch(n -> n.what() == Series.What.valueOf(what));
+    /** Whether something crosses, so that trails are better without it. */
+    public boolean crossed() {
+        return finds(Series.What.LINES);
+    }
+
+    /** Whether the camera was moved, so that frames are to be laid back. */
+    public boolean knocked() {
+        return finds(Series.What.BUMP);
+    }
+
+    public boolean flickers() {
+        return finds(Series.What.FLICKER);
+    }
+
+    private boolean finds(Series.What what) {
+        return noticed.stream().anyMatch(n -> n.what() == what);
     }
 }

@@ -12,7 +12,6 @@ import java.util.stream.IntStream;
 public final class Blend {
 
     private static final int SEAM_PX = 2;
-    private static final double MOVED_PX = 0.7;
     private static final int BELOW_PX = 8;
 
     private Blend() {}
@@ -58,7 +57,7 @@ public final class Blend {
             }
             Raster ground = land.read().like(reference);
             Steady.Off off = Steady.between(reference, ground, line)
-                    .filter(o -> o.px() > MOVED_PX)
+                    .filter(Steady.Off::moved)
                     .orElse(new Steady.Off(0, 0, 0));
             return new Seam(line, off, Stops.of(below(line, ground) / below(line, reference)));
         }
@@ -81,10 +80,7 @@ public final class Blend {
         float[][] sums = new float[3][w * (h - top)];
         try (Ahead ahead = new Ahead(land, IntStream.range(0, land.size()).toArray(), progress, true)) {
             for (int k = 0; k < land.size(); k++) {
-                Raster raster = ahead.next();
-                if (raster.width() != w || raster.height() != h) {
-                    throw new Taken.UnreadableFrame("is of another size than the frames of the sky");
-                }
+                Raster raster = ahead.next().sized(w, h, "those of the sky");
                 IntStream.range(top, h).parallel().forEach(y -> {
                     float[] u = new float[w];
                     float[] v = new float[w];

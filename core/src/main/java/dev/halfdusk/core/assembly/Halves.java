@@ -2,7 +2,7 @@ package dev.halfdusk.core.assembly;
 
 /**
  * Every second frame of a stack apart, in a small part of it: the stars of both halves are the same and their noise is not, so that their
- * difference tells the noise however many stars there are, and though focus or haze creeps. By means of three by three pixels, since laying frames between pixels smooths each
+ * difference tells the noise however many stars there are. By means of three by three pixels, since laying frames between pixels smooths each
  * pixel but not those.
  */
 final class Halves {

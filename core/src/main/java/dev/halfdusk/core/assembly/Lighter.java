@@ -14,9 +14,6 @@ public final class Lighter {
     /** Of the height: what is to stand still lies below, whatever burst is above. */
     private static final double LOWEST = 0.6;
 
-    /** Less is not seen. */
-    private static final double MOVED_PX = 0.7;
-
     private Lighter() {}
 
     /**
@@ -62,7 +59,7 @@ public final class Lighter {
                     } else {
                         least = Math.min(least, off.get().stops());
                         most = Math.max(most, off.get().stops());
-                        if (off.get().px() > MOVED_PX) {
+                        if (off.get().moved()) {
                             unlike.add(new Unlike(i, off.get().px(), off.get().stops()));
                             raster = raster.moved(-off.get().right(), -off.get().down());
                         }

@@ -90,20 +90,7 @@ public final class Raster {
         return eight == null ? table[sixteen[at] & WHITE] : table[eight[at] & FULL];
     }
 
-    /** Between pixels by straight lines; a place a little outside is the edge. */
-    float light(int colour, double x, double y) {
-        double u = Math.max(0, Math.min(width - 1.001, x));
-        double v = Math.max(0, Math.min(height - 1.001, y));
-        int i = (int) u;
-        int j = (int) v;
-        float a = (float) (u - i);
-        float b = (float) (v - j);
-        float over = light(colour, i, j) * (1 - a) + light(colour, i + 1, j) * a;
-        float under = light(colour, i, j + 1) * (1 - a) + light(colour, i + 1, j + 1) * a;
-        return over * (1 - b) + under * b;
-    }
-
-    /** The same of red, green and blue at once. */
+    /** Of red, green and blue between pixels, by straight lines; a place a little outside is the edge. */
     void light(double x, double y, float[] rgb) {
         double u = Math.max(0, Math.min(width - 1.001, x));
         double v = Math.max(0, Math.min(height - 1.001, y));
@@ -111,31 +98,23 @@ public final class Raster {
         int j = (int) v;
         float a = (float) (u - i);
         float b = (float) (v - j);
-        float one = (1 - a) * (1 - b);
-        float two = a * (1 - b);
-        float three = (1 - a) * b;
-        float four = a * b;
         int at = j * stride + i * each;
-        float[] as = table;
-        if (eight == null) {
-            short[] data = sixteen;
-            for (int c = 0; c < 3; c++) {
-                int k = at + offsets[c];
-                rgb[c] = one * as[data[k] & WHITE]
-                        + two * as[data[k + each] & WHITE]
-                        + three * as[data[k + stride] & WHITE]
-                        + four * as[data[k + stride + each] & WHITE];
-            }
-            return;
-        }
-        byte[] data = eight;
         for (int c = 0; c < 3; c++) {
-            int k = at + offsets[c];
-            rgb[c] = one * as[data[k] & FULL]
-                    + two * as[data[k + each] & FULL]
-                    + three * as[data[k + stride] & FULL]
-                    + four * as[data[k + stride + each] & FULL];
+            rgb[c] = between(at + offsets[c], a, b);
         }
+    }
+
+    private float between(int k, float a, float b) {
+        float over;
+        float under;
+        if (eight == null) {
+            over = table[sixteen[k] & WHITE] * (1 - a) + table[sixteen[k + each] & WHITE] * a;
+            under = table[sixteen[k + stride] & WHITE] * (1 - a) + table[sixteen[k + stride + each] & WHITE] * a;
+        } else {
+            over = table[eight[k] & FULL] * (1 - a) + table[eight[k + each] & FULL] * a;
+            under = table[eight[k + stride] & FULL] * (1 - a) + table[eight[k + stride + each] & FULL] * a;
+        }
+        return over * (1 - b) + under * b;
     }
 
     /** The same by four by four pixels (cubic, after Catmull and Rom), which keeps edges sharper and takes five times as long. */
@@ -184,31 +163,9 @@ public final class Raster {
             float a = p - i;
             float b = q - j;
             int at = j * stride + i * each;
-            if (eight == null) {
-                between(sixteen, at, a, b, x, rgb);
-            } else {
-                between(eight, at, a, b, x, rgb);
+            for (int c = 0; c < 3; c++) {
+                rgb[c][x] = between(at + offsets[c], a, b);
             }
-        }
-    }
-
-    private void between(byte[] data, int at, float a, float b, int x, float[][] rgb) {
-        float[] as = table;
-        for (int c = 0; c < 3; c++) {
-            int k = at + offsets[c];
-            float over = as[data[k] & FULL] * (1 - a) + as[data[k + each] & FULL] * a;
-            float under = as[data[k + stride] & FULL] * (1 - a) + as[data[k + stride + each] & FULL] * a;
-            rgb[c][x] = over * (1 - b) + under * b;
-        }
-    }
-
-    private void between(short[] data, int at, float a, float b, int x, float[][] rgb) {
-        float[] as = table;
-        for (int c = 0; c < 3; c++) {
-            int k = at + offsets[c];
-            float over = as[data[k] & WHITE] * (1 - a) + as[data[k + each] & WHITE] * a;
-            float under = as[data[k + stride] & WHITE] * (1 - a) + as[data[k + stride + each] & WHITE] * a;
-            rgb[c][x] = over * (1 - b) + under * b;
         }
     }
 
@@ -297,9 +254,19 @@ public final class Raster {
      * @throws Taken.UnreadableFrame where it is not
      */
     Raster like(Raster other) {
-        if (width != other.width || height != other.height) {
-            throw new Taken.UnreadableFrame("is " + width + " \u00d7 " + height + " pixels, those before it "
-                    + other.width + " \u00d7 " + other.height);
+        return sized(other.width, other.height, "those before it");
+    }
+
+    /**
+     * The same, where it has a size.
+     *
+     * @param whose size that is, in words
+     * @throws Taken.UnreadableFrame where it has another
+     */
+    Raster sized(int wide, int high, String whose) {
+        if (width != wide || height != high) {
+            throw new Taken.UnreadableFrame(
+                    "is " + width + " \u00d7 " + height + " pixels, " + whose + " " + wide + " \u00d7 " + high);
         }
         return this;
     }

@@ -1,11 +1,12 @@
 package dev.halfdusk.core.assembly;
 
+import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 
 /**
  * Where the sky ends, column by column: the first clear step of brightness from above, darker or lighter, along a line through all of them.
- * Found on blocks of which the darker pixels count, so that stars do not; then to the pixel. Land that is less than
- * twice as light as the sky, and more than half, may not be found.
+ * Found on blocks of which the darker pixels count, so that stars do not; then to two pixels. Land between 0.4 and three times as light as the sky
+ * may not be found.
  */
 final class Skyline {
 
@@ -29,9 +30,7 @@ final class Skyline {
     }
 
     static Skyline none(int width, int height) {
-        int[] rows = new int[width];
-        Arrays.fill(rows, height);
-        return new Skyline(height, rows);
+        return at(width, height, 1);
     }
 
     /** A level one, without looking. */
@@ -97,9 +96,7 @@ final class Skyline {
             double[] upper = Arrays.copyOf(light, Math.max(1, light.length / 2));
             Arrays.sort(upper);
             double floor = 0.1 * upper[upper.length / 2] + 1e-6;
-            stops = Arrays.stream(light)
-                    .map(l -> Math.log(l + floor) / Math.log(2))
-                    .toArray();
+            stops = Arrays.stream(light).map(l -> Stops.of(l + floor)).toArray();
         }
 
         /** The darker of a block's pixels, for which a star is none. */

@@ -30,6 +30,7 @@ public final class Stack {
     static final double IN_THE_SKY = 0.3;
 
     private static final int NEAR_LAND = 2;
+    private static final double LEAST_OF_NEIGHBOURS = 0.2;
 
     private final int width;
     private final int height;
@@ -135,7 +136,7 @@ public final class Stack {
                     } else if (i == order[0]) {
                         stack.begin(strip, strips, taken.size());
                     } else if (strip == 0) {
-                        stack.check(raster);
+                        raster.sized(stack.width, stack.height, "the one in the middle");
                         stack.find(i, stars, raster.stars(), stack.near(i, order[0]));
                     }
                     if (stack.moves[i] != null) {
@@ -223,13 +224,6 @@ public final class Stack {
                 });
     }
 
-    private void check(Raster raster) {
-        if (raster.width() != width || raster.height() != height) {
-            throw new Taken.UnreadableFrame("is " + raster.width() + " \u00d7 " + raster.height()
-                    + " pixels, the one in the middle " + width + " \u00d7 " + height);
-        }
-    }
-
     private void add(Raster frame, int number) {
         Moves how = moves[number];
         Grid way = new Grid(how, width, height, 1);
@@ -274,7 +268,8 @@ public final class Stack {
         }
         if (top == 0 && !told && halves.noise() > 0) { // as soon as there are two halves
             told = true;
-            oneNoise = Math.sqrt(sums.frames) * halves.noise();
+            // the same file twice has no noise of its own
+            oneNoise = Math.max(LEAST_OF_NEIGHBOURS * oneNoise, Math.sqrt(sums.frames) * halves.noise());
             crops.set(0, crops.get(0).with(oneNoise));
         }
         if (top == 0 && Integer.bitCount(sums.frames) == 1 && Integer.numberOfTrailingZeros(sums.frames) % 2 == 0) {

@@ -1,15 +1,18 @@
 package dev.halfdusk.core.assembly;
 
+import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
- * How far the camera has moved between two frames, by what stands still in both: the edges of land and houses. Nothing above
- * a line counts, since stars move together and bursts are alike; below it most edges must agree with one shift, and clearly fewer with any other. To a fifth of a pixel up to three per cent of the width.
+ * How far the camera has moved between two frames, by what stands still in both: the edges of land and houses. Nothing above a line counts, since
+ * stars move together and bursts are alike; below it most edges that go on for some way must agree with one shift, and clearly fewer with any
+ * other. To 0.4 pixels, up to three per cent of the width.
  */
 final class Steady {
 
+    private static final double SEEN_PX = 0.7;
     private static final int WIDE = 640;
     private static final double FARTHEST = 0.03;
     private static final double CLEAR = 0.97;
@@ -32,6 +35,11 @@ final class Steady {
     record Off(double right, double down, double stops) {
         double px() {
             return Math.hypot(right, down);
+        }
+
+        /** Whether it can be seen. */
+        boolean moved() {
+            return px() > SEEN_PX;
         }
     }
 
@@ -75,7 +83,7 @@ final class Steady {
                     sum += raster.light(
                             1, i % width * each + k % take * each / take, i / width * each + k / take * each / take);
                 }
-                stops[i] = (float) (Math.log(sum / (take * take) + 0.002) / Math.log(2));
+                stops[i] = (float) Stops.of(sum / (take * take) + 0.002);
             }
             float[] steep = new float[stops.length];
             for (int y = 1; y < height - 1; y++) {

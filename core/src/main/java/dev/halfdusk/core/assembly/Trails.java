@@ -21,7 +21,6 @@ public final class Trails {
 
     private static final double LEAST_PAUSE_PX = 0.25;
     private static final double WIDE_PX = 5;
-    private static final double MOVED_PX = 0.7;
     private static final int LENGTH_WIDE = 640;
     private static final double BEYOND = 1.06;
     private static final double FAR_BEYOND = 1.4;
@@ -113,7 +112,7 @@ public final class Trails {
         }
 
         private Raster laidBack(Raster raster) {
-            Optional<Steady.Off> off = Steady.between(first, raster, line).filter(o -> o.px() > MOVED_PX);
+            Optional<Steady.Off> off = Steady.between(first, raster, line).filter(Steady.Off::moved);
             if (off.isEmpty()) {
                 return raster;
             }
