@@ -29,6 +29,7 @@ class ArchitectureTest {
             "deleted",
             "jobs",
             "pictures",
+            "learned",
             "places",
             "weather",
             "kit",

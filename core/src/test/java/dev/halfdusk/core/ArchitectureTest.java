@@ -36,6 +36,7 @@ class ArchitectureTest {
             "camera",
             "take",
             "outing",
+            "log",
             "practice");
 
     private static final String ROOT = "dev.halfdusk.core.";

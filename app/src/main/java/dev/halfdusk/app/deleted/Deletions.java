@@ -6,6 +6,7 @@ import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
 import static dev.halfdusk.app.db.Tables.GEAR;
 import static dev.halfdusk.app.db.Tables.LENS;
+import static dev.halfdusk.app.db.Tables.LOG_ENTRY;
 import static dev.halfdusk.app.db.Tables.MARK;
 import static dev.halfdusk.app.db.Tables.OUTING;
 import static dev.halfdusk.app.db.Tables.PLACE;
@@ -80,6 +81,7 @@ public class Deletions {
         all.put("camera", new Shelf("camera of an eclipse", ECLIPSE_CAMERA, ECLIPSE_CAMERA.NAME, "/events/plans"));
         all.put("take", new Shelf("take", TAKE, TAKE.NAME, "/outings"));
         all.put("plan", new Shelf("plan of an eclipse", ECLIPSE_PLAN, ECLIPSE_PLAN.ECLIPSE_DATE, "/events/plans/%d"));
+        all.put("night", new Shelf("night of the log", LOG_ENTRY, LOG_ENTRY.TITLE, "/log/%d"));
         all.put("outing", new Shelf("outing", OUTING, OUTING.TITLE, "/outings/%d"));
         all.put("rig", new Shelf("rig", RIG, RIG.NAME, "/kit/rig/%d"));
         all.put("mark", new Shelf("mark", MARK, MARK.NAME, "/places"));
@@ -123,6 +125,9 @@ public class Deletions {
             throw new NotFound(s.words + " " + id);
         }
         db.update(s.table).setNull(s.deleted()).where(s.id().eq(id)).execute();
+        if (s.table.equals(LOG_ENTRY)) {
+            return; // a night stands by itself, whatever became of its place and its plan
+        }
         for (ForeignKey<?, ?> key : s.table.getReferences()) {
             Table<?> needed = key.getKey().getTable();
             TableField<?, ?> field = key.getFields().get(0);

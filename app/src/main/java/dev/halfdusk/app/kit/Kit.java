@@ -123,12 +123,12 @@ public class Kit {
 
     /** Stores a body, new where it has no id; hands back its id. */
     @Transactional
-    long save(NamedBody b) {
+    public long save(NamedBody b) {
         return keep(BODY, b, r -> {});
     }
 
     @Transactional
-    long save(NamedLens l) {
+    public long save(NamedLens l) {
         return keep(LENS, l, r -> {});
     }
 

@@ -12,6 +12,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
@@ -141,6 +142,12 @@ public record FileFacts(
             }
         }
         return OptionalDouble.empty();
+    }
+
+    /** The same by a clock that is so much behind of the one in the file. */
+    FileFacts behind(Duration ahead) {
+        return new FileFacts(
+                seconds, aperture, iso, focalMm, focal35Mm, local.map(t -> t.minus(ahead)), offset, orientation, own);
     }
 
     Optional<Settings> settings() {

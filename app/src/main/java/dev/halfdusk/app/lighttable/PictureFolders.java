@@ -21,7 +21,7 @@ import org.springframework.stereotype.Component;
  * read, whatever links say.
  */
 @Component
-class PictureFolders {
+public class PictureFolders {
 
     private static final Logger LOG = LoggerFactory.getLogger(PictureFolders.class);
     private static final int DEEP = 4;
@@ -45,7 +45,7 @@ class PictureFolders {
     }
 
     /** Those that hold frames, relative to the root, by name. */
-    List<String> all() {
+    public List<String> all() {
         if (root.isEmpty()) {
             return List.of();
         }
@@ -63,7 +63,7 @@ class PictureFolders {
     }
 
     /** Its frames by name, no more than the table holds; empty for a folder that is none of them. */
-    List<Path> frames(String folder) {
+    public List<Path> frames(String folder) {
         if (root.isEmpty()) {
             return List.of();
         }

@@ -39,8 +39,11 @@ import org.springframework.web.util.UriComponentsBuilder;
 @Component
 class PlannedTakes {
 
-    /** Outings that are looked at: those whose night is nearest. */
+    /** Outings that are looked at: those whose night is nearest, long past ones last. */
     private static final int OUTINGS = 6;
+
+    /** Frames of longer ago come in by the log. */
+    private static final int LATELY = 30;
 
     private static final LocalTime NOON = LocalTime.NOON;
 
@@ -59,7 +62,8 @@ class PlannedTakes {
     private Stream<Outing> nearest() {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         return outings.briefs().stream()
-                .sorted(Comparator.comparingLong(o -> Math.abs(o.night().toEpochDay() - today.toEpochDay())))
+                .sorted(Comparator.comparing((Outings.Brief o) -> o.night().isBefore(today.minusDays(LATELY)))
+                        .thenComparingLong(o -> Math.abs(o.night().toEpochDay() - today.toEpochDay())))
                 .limit(OUTINGS)
                 .flatMap(o -> outings.find(o.id()).stream());
     }
@@ -115,7 +119,7 @@ class PlannedTakes {
         return take.name() + ", " + outing.title();
     }
 
-    private List<PlannedTake> of(Outing outing) {
+    List<PlannedTake> of(Outing outing) {
         OutingPlanner.Arranged night = planner.of(outing);
         List<PlannedTake> all = new ArrayList<>();
         for (OutingPlanner.Planned p : night.takes()) {

@@ -50,8 +50,14 @@ class Table {
      * @param takes it is for the one in whose time it was taken
      * @param said whether it is for the first of them whatever its time
      * @param motif what it is of, where that is said
+     * @param ahead by which its camera's clock was wrong
      */
-    record Asked(List<PlannedTake> takes, boolean said, Optional<Motif> motif) {}
+    record Asked(List<PlannedTake> takes, boolean said, Optional<Motif> motif, Duration ahead) {
+
+        Asked(List<PlannedTake> takes, boolean said, Optional<Motif> motif) {
+            this(takes, said, motif, Duration.ZERO);
+        }
+    }
 
     /**
      * One frame, read and judged but not on the table yet.
@@ -79,23 +85,24 @@ class Table {
 
     private Read read(String name, FrameFile file, Asked asked) {
         Pixels pixels = file.pixels();
-        PlannedTake plan = matching(file.facts(), asked.takes, asked.said);
+        FileFacts facts = file.facts().behind(asked.ahead);
+        PlannedTake plan = matching(facts, asked.takes, asked.said);
         Known known = plan == null
                 ? FrameFiles.known(file, FrameFiles.Told.of(asked.motif))
-                : plan.known(file.facts(), file.width(), file.height());
+                : plan.known(facts, file.width(), file.height());
         known = asked.motif.map(known::of).orElse(known);
         FrameReading reading = LightTable.read(pixels, known);
         TakenFrame frame = new TakenFrame(
                 Frames.fresh(),
                 name,
-                about(file.facts(), plan),
+                about(facts, plan),
                 reading,
                 plan == null ? Judge.of(reading) : Judge.of(reading, Optional.of(plan.limits())),
                 plan,
                 file.preview()
                         ? "Read from the picture within a raw file: noise, colour and what is burnt are the camera's own."
                         : "",
-                file.facts().local());
+                facts.local());
         return new Read(frame, pictures(file));
     }
 

@@ -7,7 +7,6 @@ import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Stop;
 import dev.halfdusk.core.outing.Trip;
-import dev.halfdusk.core.outing.WorkTimes;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -141,10 +140,6 @@ public record Outing(
 
     Night night(Skies skies) {
         return skies.night(place, night);
-    }
-
-    WorkTimes habits() {
-        return WorkTimes.USUAL.with(going.people);
     }
 
     Trip trip(Night sky) {

@@ -3,11 +3,14 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.kit.UsualDecision;
+import dev.halfdusk.app.learned.Habits;
+import dev.halfdusk.app.learned.Lessons;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
@@ -24,12 +27,14 @@ import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Schedule;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,6 +57,8 @@ public class OutingPlanner {
     private final Weather weather;
     private final Plans plans;
     private final UsualDecision usual;
+    private final Habits habits;
+    private final Lessons lessons;
 
     OutingPlanner(
             Takes takes,
@@ -61,7 +68,11 @@ public class OutingPlanner {
             Kit kit,
             Weather weather,
             Plans plans,
-            UsualDecision usual) {
+            UsualDecision usual,
+            Habits habits,
+            Lessons lessons) {
+        this.habits = habits;
+        this.lessons = lessons;
         this.usual = usual;
         this.takes = takes;
         this.outings = outings;
@@ -84,14 +95,21 @@ public class OutingPlanner {
         }
     }
 
-    /** An evening. */
+    /**
+     * An evening.
+     *
+     * @param habits how long work takes those who go
+     * @param lessons of the nights at its places before it
+     */
     public record Arranged(
             Outing outing,
             Circumstances c,
             Trip trip,
             List<Planned> takes,
             Schedule schedule,
-            List<Takes.Elsewhere> elsewhere) {
+            List<Takes.Elsewhere> elsewhere,
+            WorkTimes habits,
+            List<Lessons.Lesson> lessons) {
 
         /** At its first place, by whose clock all is told. */
         public Night night() {
@@ -142,7 +160,7 @@ public class OutingPlanner {
                     .filter(t -> t.stored.rig().body().id() == e.body())
                     .findFirst()
                     .ifPresent(t -> all.add(elsewhere(e, t))));
-            all.addAll(Clashes.of(schedule, trip, outing.habits()));
+            all.addAll(Clashes.of(schedule, trip, habits));
             return all;
         }
 
@@ -161,11 +179,23 @@ public class OutingPlanner {
 
         /** What must be in the bag. */
         public List<Checklist.Item> bag() {
-            return Checklist.of(schedule, c.weather(), USUAL_CELSIUS);
+            List<Checklist.Item> all = new ArrayList<>(Checklist.of(schedule, c.weather(), USUAL_CELSIUS));
+            lessons.forEach(l -> all.add(new Checklist.Item(l.words(), "last time, " + Words.day(l.night()))));
+            return all;
         }
 
         public List<RunSheet.Line> sheet() {
-            return RunSheet.of(c, schedule, trip, outing.habits());
+            List<RunSheet.Line> all = new ArrayList<>(lessons.stream()
+                    .map(l -> new RunSheet.Line(
+                            trip.there().from(),
+                            "Last time (" + Words.day(l.night()) + "): " + l.words(),
+                            true,
+                            "",
+                            false))
+                    .toList());
+            all.addAll(RunSheet.of(c, schedule, trip, habits));
+            all.sort(Comparator.comparing(RunSheet.Line::when));
+            return all;
         }
 
         public List<String> cautions() {
@@ -192,34 +222,44 @@ public class OutingPlanner {
     /** @param open when there is still work, on the way that reaches all that is wanted */
     private Arranged arranged(
             Outing outing, Circumstances c, List<Planned> planned, List<Plan> wanted, Function<Trip, Interval> open) {
-        Trip trip = outing.trip(c.night()).reaching(wanted, outing.habits());
-        Schedule schedule = Schedule.arrange(wanted, outing.habits(), trip, open.apply(trip));
-        return new Arranged(outing, c, trip, planned, schedule, takes.elsewhere(outing));
+        WorkTimes times = habits.workTimes(outing.going().people());
+        Trip trip = outing.trip(c.night()).reaching(wanted, times);
+        Schedule schedule = Schedule.arrange(wanted, times, trip, open.apply(trip));
+        List<Lessons.Lesson> learned = outing.places().stream()
+                .flatMap(p -> lessons.at(p.id(), outing.night()).stream())
+                .toList();
+        return new Arranged(outing, c, trip, planned, schedule, takes.elsewhere(outing), times, learned);
     }
 
     /** Whether all of some takes would have a place in a night that is not stored, and nothing were said against them. */
     public boolean bears(Outing outing, List<Take> wanted) {
         List<Circumstances> c = circumstances(outing);
         List<Plan> all = plan(outing, c, wanted);
-        Trip trip = outing.trip(c.get(0).night()).reaching(all, outing.habits());
-        Schedule schedule = Schedule.arrange(all, outing.habits(), trip, outing.open(trip));
+        WorkTimes times = habits.workTimes(outing.going().people());
+        Trip trip = outing.trip(c.get(0).night()).reaching(all, times);
+        Schedule schedule = Schedule.arrange(all, times, trip, outing.open(trip));
         return schedule.left().isEmpty()
-                && Clashes.of(schedule, trip, outing.habits()).stream().allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
+                && Clashes.of(schedule, trip, times).stream().allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
     }
 
     Night night(Outing outing) {
         return outing.night(skies);
     }
 
+    /** The night as it was planned, whatever was said in it. */
+    public Arranged planned(Outing outing) {
+        return unsaid(outing, s -> s.take());
+    }
+
     /** The same takes on another night, of which nothing has happened yet. */
     Arranged on(Outing outing, LocalDate night) {
-        Outing other = outing.withNight(night);
+        return unsaid(outing.withNight(night), s -> s.take().pinned(Optional.empty()));
+    }
+
+    private Arranged unsaid(Outing other, Function<Takes.Stored, Take> of) {
         List<Circumstances> c = circumstances(other);
-        List<Takes.Stored> stored = takes.of(outing.id());
-        List<Plan> all = plan(
-                other,
-                c,
-                stored.stream().map(s -> s.take().pinned(Optional.empty())).toList());
+        List<Takes.Stored> stored = takes.of(other.id());
+        List<Plan> all = plan(other, c, stored.stream().map(of).toList());
         List<Planned> planned = new ArrayList<>();
         for (int i = 0; i < stored.size(); i++) {
             Takes.Stored s = stored.get(i);
@@ -349,6 +389,6 @@ public class OutingPlanner {
                 .filter(r -> Takes.camera(r).id().equals(take.camera().id()))
                 .findFirst()
                 .orElseThrow();
-        takes.add(outing.id(), usual.of(take), rig.id());
+        takes.add(outing.id(), habits.of(usual.of(take)), rig.id());
     }
 }

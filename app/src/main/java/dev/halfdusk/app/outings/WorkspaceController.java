@@ -234,7 +234,7 @@ class WorkspaceController {
         last.of(night, "Two takes changed places", a -> {
             night.find(take)
                     .flatMap(night::slot)
-                    .map(slot -> night.schedule().earlier(slot, outing.habits()))
+                    .map(slot -> night.schedule().earlier(slot, night.habits()))
                     .orElse(Map.of())
                     .forEach((slot, opens) -> takes.pin(id, night.of(slot).id(), Optional.of(opens)));
             return null;

@@ -93,6 +93,11 @@ public record Place(
         return new Place(null, name, site, zone, OptionalDouble.empty(), Skyline.FLAT, false, List.of(), Notes.NONE);
     }
 
+    /** With another reading of its zenith, or none. */
+    public Place read(OptionalDouble magnitude) {
+        return new Place(id, name, site, zone, magnitude, skyline, seaHorizon, domes, notes);
+    }
+
     public SkyGlow glow() {
         return SkyGlow.of(zenithMagnitude, SkyGlow.CLEAR, domes);
     }

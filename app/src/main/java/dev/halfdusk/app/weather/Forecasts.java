@@ -1,6 +1,8 @@
 package dev.halfdusk.app.weather;
 
 import static dev.halfdusk.app.db.Tables.FORECAST_HOUR;
+import static dev.halfdusk.app.db.Tables.FORECAST_SAID;
+import static dev.halfdusk.app.db.Tables.PLACE;
 
 import dev.halfdusk.app.db.tables.records.ForecastHourRecord;
 import dev.halfdusk.core.measure.Interval;
@@ -8,6 +10,9 @@ import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -18,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The last forecast of each source for every place and hour. */
 @Repository
 @Transactional(readOnly = true)
-class Forecasts {
+public class Forecasts {
 
     private static final Duration MARGIN = Duration.ofHours(2);
 
@@ -80,6 +85,46 @@ class Forecasts {
                     .set(FORECAST_HOUR.HUMIDITY_PERCENT, h.humidityPercent())
                     .execute();
         }
+        remember(place, forecast);
+    }
+
+    private static final int DARK_FROM = 20;
+    private static final int DARK_TO = 4;
+    private static final int LONGEST_AHEAD = 16;
+
+    /** What it says of the cloud of each night stays, by how long before it was said: so one learns how far to trust. */
+    private void remember(long place, Forecast forecast) {
+        ZoneId zone = ZoneId.of(
+                db.select(PLACE.ZONE).from(PLACE).where(PLACE.ID.eq(place)).fetchSingle(PLACE.ZONE));
+        forecast.hours().stream()
+                .filter(h -> {
+                    int hour = h.when().atZone(zone).getHour();
+                    return hour >= DARK_FROM || hour < DARK_TO;
+                })
+                .collect(Collectors.groupingBy(
+                        h -> h.when().atZone(zone).minusHours(DARK_TO).toLocalDate(),
+                        Collectors.averagingDouble(WeatherHour::cloudPercent)))
+                .forEach((night, cloud) -> {
+                    long ahead = ChronoUnit.DAYS.between(
+                            forecast.issued().atZone(zone).toLocalDate(), night);
+                    if (forecast.source() != Forecast.Source.HAND && ahead >= 0 && ahead <= LONGEST_AHEAD) {
+                        remember(place, night, (int) ahead, cloud);
+                    }
+                });
+    }
+
+    /** That so many days before a night so much cloud was forecast. */
+    @Transactional
+    public void remember(long place, LocalDate night, int daysAhead, double cloudPercent) {
+        db.insertInto(FORECAST_SAID)
+                .set(FORECAST_SAID.PLACE_ID, place)
+                .set(FORECAST_SAID.NIGHT, night)
+                .set(FORECAST_SAID.DAYS_AHEAD, (long) daysAhead)
+                .set(FORECAST_SAID.CLOUD_PERCENT, cloudPercent)
+                .onConflict(FORECAST_SAID.PLACE_ID, FORECAST_SAID.NIGHT, FORECAST_SAID.DAYS_AHEAD)
+                .doUpdate()
+                .set(FORECAST_SAID.CLOUD_PERCENT, cloudPercent)
+                .execute();
     }
 
     @Transactional

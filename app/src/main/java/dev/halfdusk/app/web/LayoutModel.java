@@ -28,7 +28,8 @@ class LayoutModel {
             new View("Bench", "/bench", "e", WITH),
             new View("Frame", "/frame", "f", WITH),
             new View("Sequences", "/sequences", "s", WITH),
-            new View("Light table", "/lighttable", "t", AFTER));
+            new View("Light table", "/lighttable", "t", AFTER),
+            new View("Log", "/log", "l", AFTER));
 
     /**
      * A word on the rail.

@@ -33,22 +33,44 @@ final class LunarGround {
 
     private LunarGround() {}
 
+    private record Maps(Albedo albedo, Slopes slopes) {}
+
+    private static volatile Maps maps;
+
+    /**
+     * Read when first needed, under a lock: when it was a class's initializer, threads that came while another was still at it
+     * sometimes got no number for their first point, which the lens then spread over the picture.
+     */
+    private static Maps maps() {
+        Maps known = maps;
+        if (known == null) {
+            synchronized (LunarGround.class) {
+                known = maps;
+                if (known == null) {
+                    known = new Maps(new Albedo(), new Slopes());
+                    maps = known;
+                }
+            }
+        }
+        return known;
+    }
+
     /** Halved again and again, so that a small disc is no chance of single points. */
     private static final class Albedo {
 
-        static final float[][] LEVEL = new float[LEVELS][];
-        static final double MEAN;
+        private final float[][] level = new float[LEVELS][];
+        private final double mean;
 
-        static {
+        Albedo() {
             byte[] map = read("moon-albedo.png", ALBEDO_COLUMNS * ALBEDO_ROWS);
-            LEVEL[0] = new float[map.length];
+            level[0] = new float[map.length];
             for (int i = 0; i < map.length; i++) {
-                LEVEL[0][i] = map[i] & 0xff;
+                level[0][i] = map[i] & 0xff;
             }
             for (int l = 1; l < LEVELS; l++) {
-                LEVEL[l] = halved(LEVEL[l - 1], columns(l - 1), rows(l - 1));
+                level[l] = halved(level[l - 1], columns(l - 1), rows(l - 1));
             }
-            MEAN = mean();
+            mean = mean();
         }
 
         static int columns(int level) {
@@ -60,7 +82,7 @@ final class LunarGround {
         }
 
         /** Over the disc of the mean libration, as the eye weighs it. */
-        private static double mean() {
+        private double mean() {
             double sum = 0;
             double weight = 0;
             for (int lat = -88; lat <= 88; lat += 2) {
@@ -73,36 +95,36 @@ final class LunarGround {
             return sum / weight;
         }
 
-        static double at(int level, double longitudeDeg, double latitudeDeg) {
-            double step = ALBEDO_DEG * (1 << level);
+        double at(int l, double longitudeDeg, double latitudeDeg) {
+            double step = ALBEDO_DEG * (1 << l);
             double x = (longitudeDeg - FIRST_LONGITUDE) / step - 0.5;
             double y = (90 - latitudeDeg) / step - 0.5;
-            return between(LEVEL[level], columns(level), rows(level), x, y);
+            return between(level[l], columns(l), rows(l), x, y);
         }
     }
 
     /** Slopes to the east and to the north, tangents; halved again and again as well. */
     private static final class Slopes {
 
-        static final float[][] EAST = new float[SLOPE_LEVELS][];
-        static final float[][] NORTH = new float[SLOPE_LEVELS][];
+        private final float[][] east = new float[SLOPE_LEVELS][];
+        private final float[][] north = new float[SLOPE_LEVELS][];
 
-        static {
+        Slopes() {
             byte[] map = read("moon-height.png", HEIGHT_COLUMNS * HEIGHT_ROWS);
-            EAST[0] = new float[map.length];
-            NORTH[0] = new float[map.length];
+            east[0] = new float[map.length];
+            north[0] = new float[map.length];
             for (int j = 0; j < HEIGHT_ROWS; j++) {
                 double wide = Math.max(0.2, Math.cos(Math.toRadians(90 - (j + 0.5) * HEIGHT_DEG)));
                 for (int i = 0; i < HEIGHT_COLUMNS; i++) {
                     double dx = column(map, i + 1, j) - column(map, i - 1, j);
                     double dy = row(map, i, j - 1) - row(map, i, j + 1);
-                    EAST[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dx / wide);
-                    NORTH[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dy);
+                    east[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dx / wide);
+                    north[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dy);
                 }
             }
             for (int l = 1; l < SLOPE_LEVELS; l++) {
-                EAST[l] = halved(EAST[l - 1], HEIGHT_COLUMNS >> l - 1, HEIGHT_ROWS >> l - 1);
-                NORTH[l] = halved(NORTH[l - 1], HEIGHT_COLUMNS >> l - 1, HEIGHT_ROWS >> l - 1);
+                east[l] = halved(east[l - 1], HEIGHT_COLUMNS >> l - 1, HEIGHT_ROWS >> l - 1);
+                north[l] = halved(north[l - 1], HEIGHT_COLUMNS >> l - 1, HEIGHT_ROWS >> l - 1);
             }
         }
 
@@ -170,7 +192,8 @@ final class LunarGround {
      * @param level of detail, from {@link #level}
      */
     static double albedo(int level, double longitudeDeg, double latitudeDeg) {
-        return Albedo.at(level, longitudeDeg, latitudeDeg) / Albedo.MEAN;
+        Albedo a = maps().albedo;
+        return a.at(level, longitudeDeg, latitudeDeg) / a.mean;
     }
 
     /** The level whose points are about as large as a pixel in the middle of a disc. */
@@ -190,11 +213,11 @@ final class LunarGround {
     }
 
     static double slopeEast(int level, double longitudeDeg, double latitudeDeg) {
-        return slope(Slopes.EAST, level, longitudeDeg, latitudeDeg);
+        return slope(maps().slopes.east, level, longitudeDeg, latitudeDeg);
     }
 
     static double slopeNorth(int level, double longitudeDeg, double latitudeDeg) {
-        return slope(Slopes.NORTH, level, longitudeDeg, latitudeDeg);
+        return slope(maps().slopes.north, level, longitudeDeg, latitudeDeg);
     }
 
     private static double slope(float[][] map, int level, double longitudeDeg, double latitudeDeg) {

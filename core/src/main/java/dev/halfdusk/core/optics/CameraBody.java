@@ -116,6 +116,22 @@ public record CameraBody(
                 weightG);
     }
 
+    /** Of an owner who bears the noise of another ISO. */
+    public CameraBody tolerating(int otherIso) {
+        return new CameraBody(
+                sensor,
+                dial,
+                fastestSeconds,
+                topIso,
+                Math.min(topIso, otherIso),
+                response,
+                modified,
+                files,
+                noiseReduction,
+                clockOffsetSeconds,
+                weightG);
+    }
+
     /** With its clock set to another error. */
     public CameraBody withClockAhead(double seconds) {
         return new CameraBody(

@@ -6,6 +6,7 @@ import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 
 /** What goes along with body and lens. Only supports, converters and filters change a picture's numbers. */
@@ -120,9 +121,10 @@ public sealed interface Gear
     /**
      * A battery, by what one lasts for at 20 °C.
      *
+     * @param coldMinutes that one lasted at 0 °C, where somebody has tried
      * @param outside a supply that is never changed
      */
-    record Battery(double frames, double minutes, boolean outside) implements Gear {
+    record Battery(double frames, double minutes, OptionalDouble coldMinutes, boolean outside) implements Gear {
 
         public static final Range FRAMES = new Range("frames", 1, 20_000, "");
         public static final Range MINUTES = new Range("minutes", 1, 10_000, " min");
@@ -132,16 +134,24 @@ public sealed interface Gear
                 "battery",
                 List.of(
                         Field.number("frames", "Frames at 20 \u00b0C", FRAMES, Battery::frames),
-                        Field.number("minutes", "Minutes at 20 \u00b0C", MINUTES, Battery::minutes)),
-                v -> new Battery(v.number("frames"), v.number("minutes")));
+                        Field.number("minutes", "Minutes at 20 \u00b0C", MINUTES, Battery::minutes),
+                        Field.<Battery>number("coldMinutes", "Minutes at 0 \u00b0C", MINUTES, Battery::coldMinutes)
+                                .hinted("by your own run; empty: four fifths of those at 20 \u00b0C")
+                                .orNone()),
+                v -> new Battery(v.number("frames"), v.number("minutes"), v.maybe("coldMinutes"), false));
 
         public Battery(double frames, double minutes) {
             this(frames, minutes, false);
         }
 
+        public Battery(double frames, double minutes, boolean outside) {
+            this(frames, minutes, OptionalDouble.empty(), outside);
+        }
+
         public Battery {
             FRAMES.check(frames);
             MINUTES.check(minutes);
+            coldMinutes.ifPresent(MINUTES::check);
         }
 
         @Override

@@ -12,6 +12,8 @@ import java.util.OptionalDouble;
  * @param transmission part of the light that passes the glass, 0 to 1
  * @param electronic whether the body sets the aperture, so that a script can
  * @param imageCircleMm diameter of the picture it draws; empty: as large as any sensor, or 180° of a fisheye
+ * @param sharpest aperture at which its stars are smallest, where somebody has looked
+ * @param infinityMm by which the ring stands before its stop when stars are sharp, likewise
  */
 public record Lens(
         double shortestMm,
@@ -23,7 +25,11 @@ public record Lens(
         double transmission,
         boolean electronic,
         double weightG,
-        OptionalDouble imageCircleMm) {
+        OptionalDouble imageCircleMm,
+        OptionalDouble sharpest,
+        OptionalDouble infinityMm) {
+
+    public static final Range INFINITY = new Range("infinity", 0, 20, " mm");
 
     public static final Range IMAGE_CIRCLE = new Range("image circle", 3, 200, " mm");
     public static final Range TRANSMISSION = new Range("transmission", 0.1, 1, "");
@@ -42,12 +48,41 @@ public record Lens(
         TRANSMISSION.check(transmission);
         CameraBody.WEIGHT.check(weightG);
         imageCircleMm.ifPresent(IMAGE_CIRCLE::check);
+        sharpest.ifPresent(Range.APERTURE::check);
+        infinityMm.ifPresent(INFINITY::check);
         if (narrowest < Math.max(widestAtShort, widestAtLong)) {
             throw new IllegalArgumentException("the narrowest aperture cannot be wider than the widest");
         }
         if (longestMm < shortestMm) {
             throw new IllegalArgumentException("the long end of a zoom cannot be shorter than its short end");
         }
+    }
+
+    /** Of which nobody has looked where it is sharpest. */
+    public Lens(
+            double shortestMm,
+            double longestMm,
+            double widestAtShort,
+            double widestAtLong,
+            double narrowest,
+            Projection projection,
+            double transmission,
+            boolean electronic,
+            double weightG,
+            OptionalDouble imageCircleMm) {
+        this(
+                shortestMm,
+                longestMm,
+                widestAtShort,
+                widestAtLong,
+                narrowest,
+                projection,
+                transmission,
+                electronic,
+                weightG,
+                imageCircleMm,
+                OptionalDouble.empty(),
+                OptionalDouble.empty());
     }
 
     /** A lens of which only the numbers on its ring are known. */
@@ -63,6 +98,32 @@ public record Lens(
                 true,
                 400,
                 OptionalDouble.empty());
+    }
+
+    /** Sharpest at another aperture, or at none that is known. */
+    public Lens sharpestAt(OptionalDouble other) {
+        return found(other, infinityMm);
+    }
+
+    /** With stars sharp so far before the ring's stop, or nowhere that is known. */
+    public Lens infinityAt(OptionalDouble otherMm) {
+        return found(sharpest, otherMm);
+    }
+
+    private Lens found(OptionalDouble otherSharpest, OptionalDouble otherInfinityMm) {
+        return new Lens(
+                shortestMm,
+                longestMm,
+                widestAtShort,
+                widestAtLong,
+                narrowest,
+                projection,
+                transmission,
+                electronic,
+                weightG,
+                imageCircleMm,
+                otherSharpest,
+                otherInfinityMm);
     }
 
     /** In front of a sensor, at a focal length on its ring; a converter enlarges the picture with everything in it. */

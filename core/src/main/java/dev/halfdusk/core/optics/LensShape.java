@@ -50,6 +50,17 @@ public final class LensShape {
                     Field.<Lens>number("imageCircle", "Image circle, mm", Lens.IMAGE_CIRCLE, Lens::imageCircleMm)
                             .hinted(Lens.IMAGE_CIRCLE.allowed() + "; empty: fills the sensor, a fisheye 180\u00b0")
                             .orNone(),
+                    Field.<Lens>number("sharpest", "Sharpest f/", Range.APERTURE, Lens::sharpest)
+                            .within(v -> v.has("widestShort") && v.has("narrowest")
+                                    ? Range.APERTURE
+                                            .from(v.number("widestShort"))
+                                            .upTo(v.number("narrowest"))
+                                    : Range.APERTURE)
+                            .hinted("where its stars are smallest; empty: not looked at yet")
+                            .orNone(),
+                    Field.<Lens>number("infinity", "Infinity, mm before the stop", Lens.INFINITY, Lens::infinityMm)
+                            .hinted("of the ring, when stars are sharp; empty: not looked at yet")
+                            .orNone(),
                     Field.<Lens>number("weight", "Weight, g", CameraBody.WEIGHT, Lens::weightG)
                             .usually(450.0)
                             .starting(450),
@@ -66,7 +77,9 @@ public final class LensShape {
                     v.number("transmission"),
                     v.yes("electronic"),
                     v.number("weight"),
-                    v.maybe("imageCircle")));
+                    v.maybe("imageCircle"),
+                    v.maybe("sharpest"),
+                    v.maybe("infinity")));
 
     private static Range narrowest(Values v) {
         return v.has("widestShort") && v.has("widestLong")

@@ -360,13 +360,23 @@ public final class RunSheet {
         Focus focus = slot.answer().focus();
         String away = Double.isInfinite(focus.metres()) ? "" : ", " + Numbers.trimmed(focus.metres(), 1) + " m away";
         return switch (focus.on()) {
-            case STARS -> star(slot.plan().c(), when);
-            case MOON -> " on the moon: a crater or its edge at full size";
+            case STARS -> star(slot.plan().c(), when) + infinity(slot);
+            case MOON -> " on the moon: a crater or its edge at full size" + infinity(slot);
             case SUN -> " on the sun's edge, filter on";
             case LAMP_OF_PERSON -> " on a lamp in the person's hand" + away;
             case SCENE -> " on a lamp or an edge" + away;
             case BURST -> " on something as far as the bursts" + away + ", while there is light";
         };
+    }
+
+    /** Where the ring was sharp before; the look at a star decides all the same. */
+    private static String infinity(Slot slot) {
+        OptionalDouble mm = slot.plan().take().camera().rig().lens().infinityMm();
+        return mm.isEmpty()
+                ? ""
+                : mm.getAsDouble() == 0
+                        ? "; the ring at its stop before"
+                        : Numbers.text("; the ring %.1f mm before its stop, as last time", mm.getAsDouble());
     }
 
     private static String look(Slot slot) {

@@ -17,6 +17,9 @@ public record WorkTimes(Duration setUp, Duration focus, Duration reAim, Duration
 
     public static final Range PEOPLE = new Range("people", 1, 9, "");
 
+    /** Until the first frame of a rig: it must be focused and a test looked at, whoever is quick. */
+    public static final Range FIRST = new Range("set-up", 9, 120, " min");
+
     public static final WorkTimes USUAL = new WorkTimes(
             Duration.ofMinutes(8),
             Duration.ofMinutes(5),
@@ -31,6 +34,12 @@ public record WorkTimes(Duration setUp, Duration focus, Duration reAim, Duration
 
     public WorkTimes with(int otherPeople) {
         return new WorkTimes(setUp, focus, reAim, test, swap, otherPeople);
+    }
+
+    /** For someone whose rig is ready after so many minutes: what that leaves beside focus and test goes to setting it up. */
+    public WorkTimes ready(double minutes) {
+        Duration whole = Duration.ofSeconds(Math.round(60 * FIRST.check(minutes)));
+        return new WorkTimes(whole.minus(focus).minus(test), focus, reAim, test, swap, people);
     }
 
     /** Before the first take of a rig. */

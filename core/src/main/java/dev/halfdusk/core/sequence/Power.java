@@ -35,7 +35,7 @@ public final class Power {
      * @param seconds since it was put in
      */
     public static double used(Gear.Battery b, double celsius, int frames, double seconds) {
-        return Math.max(frames / b.frames(), seconds / 60 / b.minutes()) / Cold.batteryFactor(celsius);
+        return Math.max(frames / b.frames(), seconds / 60 / b.minutes()) / Cold.factor(b, celsius);
     }
 
     /** Share of a battery that one keeps back, as its indicator lies: a tenth when it is mild, a quarter in hard frost. A rule of the craft. */

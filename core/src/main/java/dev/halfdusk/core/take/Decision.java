@@ -266,6 +266,12 @@ public record Decision(
         return new Decision(stars, fixed, frames, focus, focusM, inCamera);
     }
 
+    /** With another drift that counts as a point; empty for that of the outing. */
+    public Decision tolerating(OptionalDouble px) {
+        Stars other = new Stars(stars.rule, stars.slowestSeconds, px);
+        return new Decision(other, light, frames, focus, focusM, inCamera);
+    }
+
     /** Whether the camera is set otherwise than by what is proposed for stars. */
     public boolean fixes() {
         return !light.equals(Exposed.NONE) || !frames.equals(Frames.NONE) || !inCamera.equals(InCamera.NONE);

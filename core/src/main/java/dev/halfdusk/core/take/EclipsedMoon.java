@@ -74,6 +74,26 @@ public record EclipsedMoon(
     }
 
     @Override
+    public boolean tasted() {
+        return true;
+    }
+
+    @Override
+    public Optional<Take> shifted(double stops, Take take) {
+        return Optional.of(take.with(new EclipsedMoon(
+                everySeconds,
+                switchAt,
+                danjon,
+                EclipseLadder.BRIGHTER.nearest(brighterStops + stops),
+                EclipseLadder.BRIGHTER.nearest(limbBrighterStops + stops))));
+    }
+
+    /** The same, of a totality that dark. */
+    public EclipsedMoon dark(double other) {
+        return new EclipsedMoon(everySeconds, switchAt, other, brighterStops, limbBrighterStops);
+    }
+
+    @Override
     public boolean shifts() {
         return true;
     }

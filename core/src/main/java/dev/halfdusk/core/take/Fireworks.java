@@ -12,10 +12,12 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -300,6 +302,19 @@ public record Fireworks(
     @Override
     public Focus focus(Take take, Circumstances c, Instant t) {
         return new Focus(Focus.On.BURST, seen.distanceM);
+    }
+
+    @Override
+    public boolean tasted() {
+        return true;
+    }
+
+    @Override
+    public Optional<Take> shifted(double stops, Take take) {
+        Range range = take.camera().rig().apertures(take.onLensMm());
+        double wanted = range.nearest(take.aperture() / Math.sqrt(Stops.ratio(stops)));
+        double set = ApertureDial.nearest(ApertureDial.between(range.min(), range.max()), wanted);
+        return Optional.of(take.set(take.onLensMm(), set));
     }
 
     /** The aperture sets how bright streaks are: f/11 at ISO 100, wider or narrower by the ISO. */

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Reason;
 import dev.halfdusk.core.exposure.SceneLight;
@@ -32,8 +33,16 @@ import java.util.stream.Stream;
  * @param extinction of the air, magnitudes per airmass
  * @param stabiliserStops that lens or body are said to save in the hand
  * @param windMs that is expected at least, metres a second; a forecast of more counts
+ * @param brighterStops by which its owner exposes it otherwise than by its light; below 0 darker
  */
-public record Moon(int sides, int rounds, double extinction, double stabiliserStops, double windMs, Land land)
+public record Moon(
+        int sides,
+        int rounds,
+        double extinction,
+        double stabiliserStops,
+        double windMs,
+        Land land,
+        double brighterStops)
         implements OfTheMoon {
 
     /** What becomes of the land below it. */
@@ -61,6 +70,11 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
         this(sides, rounds, MoonLight.USUAL_EXTINCTION, 0, 0, Land.NONE);
     }
 
+    /** As its light asks for. */
+    public Moon(int sides, int rounds, double extinction, double stabiliserStops, double windMs, Land land) {
+        this(sides, rounds, extinction, stabiliserStops, windMs, land, 0);
+    }
+
     private static final Range SIDES = new Range("frames to either side", 1, 3, "");
     private static final Range ROUNDS = new Range("rounds", 1, 20, "");
     private static final double STEP_STOPS = 1;
@@ -78,14 +92,16 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
                     Parameter.choice(
                             "land",
                             "land",
-                            Stream.of(Land.values()).map(l -> l.words).toArray(String[]::new))),
+                            Stream.of(Land.values()).map(l -> l.words).toArray(String[]::new)),
+                    Parameter.number("brighterStops", "brighter by, stops", EclipseLadder.BRIGHTER, 0)),
             v -> new Moon(
                     v.get(0).intValue(),
                     v.get(1).intValue(),
                     v.get(2),
                     v.get(3),
                     v.get(4),
-                    Land.values()[v.get(5).intValue()]));
+                    Land.values()[v.get(5).intValue()],
+                    v.get(6)));
 
     @Override
     public Kind kind() {
@@ -94,7 +110,31 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
 
     @Override
     public List<Double> values() {
-        return List.of((double) sides, (double) rounds, extinction, stabiliserStops, windMs, (double) land.ordinal());
+        return List.of(
+                (double) sides,
+                (double) rounds,
+                extinction,
+                stabiliserStops,
+                windMs,
+                (double) land.ordinal(),
+                brighterStops);
+    }
+
+    @Override
+    public boolean tasted() {
+        return true;
+    }
+
+    @Override
+    public Optional<Take> shifted(double stops, Take take) {
+        return Optional.of(take.with(new Moon(
+                sides,
+                rounds,
+                extinction,
+                stabiliserStops,
+                windMs,
+                land,
+                EclipseLadder.BRIGHTER.nearest(brighterStops + stops))));
     }
 
     @Override
@@ -148,7 +188,7 @@ public record Moon(int sides, int rounds, double extinction, double stabiliserSt
             Instant at = all == null ? begins : all.span().to().plusSeconds((long) PAUSE_SECONDS);
             Program one = Programs.bracket(
                     pattern.stops(),
-                    by -> brighter(take.camera().rig().body(), e, by + shared),
+                    by -> brighter(take.camera().rig().body(), e, by + shared + brighterStops),
                     PAUSE_SECONDS,
                     at,
                     FileFormat.RAW);

@@ -77,6 +77,17 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     }
 
     @Override
+    public boolean tasted() {
+        return true;
+    }
+
+    @Override
+    public Optional<Take> shifted(double stops, Take take) {
+        return Optional.of(
+                take.with(new NightScene(iso, SceneLight.EV.nearest(ev100 - stops), frames, exponent, shadows, view)));
+    }
+
+    @Override
     public Wish usual() {
         return Wish.of(Wish.Kind.BLUE_HOUR);
     }

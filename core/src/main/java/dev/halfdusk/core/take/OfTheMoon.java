@@ -49,10 +49,10 @@ interface OfTheMoon extends Subject {
         return sharpest(rig, onLensMm);
     }
 
-    /** Two stops down from wide open, but from f/5.6 to f/8 where the lens and the sensor's diffraction allow. */
+    /** Where it is known to be sharpest; else two stops down from wide open, but from f/5.6 to f/8 where lens and diffraction allow. */
     static double sharpest(Rig rig, double onLensMm) {
         Range range = rig.apertures(onLensMm);
-        double wanted = Math.max(5.6, Math.min(8, 2 * range.min()));
+        double wanted = rig.lens().sharpest().orElse(Math.max(5.6, Math.min(8, 2 * range.min())));
         return ApertureDial.nearest(ApertureDial.between(range.min(), range.max()), range.nearest(wanted));
     }
 }

@@ -8,6 +8,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -128,8 +129,13 @@ public interface Subject {
 
     /** The f-number that people take for it with a rig; the widest where light is what lacks. */
     default double usualAperture(Rig rig, double onLensMm) {
-        return rig.apertures(onLensMm).min();
+        Range range = rig.apertures(onLensMm);
+        double sharpest = range.nearest(rig.lens().sharpest().orElse(range.min()));
+        return Stops.ofApertures(range.min(), sharpest) <= BARELY_DARKER ? sharpest : range.min();
     }
+
+    /** A lens is closed to where it is sharpest if that costs no more light than this, stops. */
+    double BARELY_DARKER = 1.05;
 
     /** The focal length that people take for it with a zoom, on the lens. */
     default double usualFocalMm(Rig rig) {
@@ -176,6 +182,16 @@ public interface Subject {
      * farther.
      */
     default Optional<Subject> brighter(double stops, Take take, Circumstances c, Instant at) {
+        return Optional.empty();
+    }
+
+    /** Whether how bright it is exposed is a matter of taste. */
+    default boolean tasted() {
+        return false;
+    }
+
+    /** The same take, exposed by so many stops otherwise than proposed; empty where that is no matter of taste. */
+    default Optional<Take> shifted(double stops, Take take) {
         return Optional.empty();
     }
 

@@ -1,0 +1,49 @@
+package dev.halfdusk.app.log;
+
+import dev.halfdusk.app.pictures.Ribbon;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+
+/**
+ * A night in the log.
+ *
+ * @param id null until stored
+ * @param outing number of the outing that it was; empty for a night without plan
+ * @param where its place, by the name that it had
+ * @param sky as its ribbon showed it
+ * @param moon its lit part, 0 to 1
+ * @param told by whoever was there
+ * @param best number of its best frame
+ */
+public record Entry(
+        Long id,
+        Optional<Long> outing,
+        String title,
+        Where where,
+        LocalDate night,
+        Ribbon sky,
+        double moon,
+        Told told,
+        Optional<Long> best,
+        long revision) {
+
+    /** @param place its number; empty where it is gone */
+    public record Where(Optional<Long> place, String name, ZoneId zone) {}
+
+    /**
+     * @param rating of the night, 1 to 5
+     * @param good what was
+     * @param better what is to be, next time
+     * @param celsius of the air
+     * @param cloudPercent of the sky, on the whole
+     */
+    public record Told(
+            OptionalInt rating, String good, String better, OptionalDouble celsius, OptionalDouble cloudPercent) {
+
+        public static final Told NOTHING =
+                new Told(OptionalInt.empty(), "", "", OptionalDouble.empty(), OptionalDouble.empty());
+    }
+}

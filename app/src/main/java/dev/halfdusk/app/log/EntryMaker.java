@@ -1,0 +1,214 @@
+package dev.halfdusk.app.log;
+
+import dev.halfdusk.app.kit.NamedGear;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.outings.Outing;
+import dev.halfdusk.app.outings.OutingPlanner;
+import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.WeatherHour;
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Makes a night of the log of an outing that is over: what its plan said, and what was said in the field. */
+@Component
+public class EntryMaker {
+
+    private static final Logger LOG = LoggerFactory.getLogger(EntryMaker.class);
+    private static final int AT_A_TIME = 200;
+
+    private final Entries entries;
+    private final Observations observations;
+    private final Outings outings;
+    private final OutingPlanner planner;
+    private final TransactionTemplate transactions;
+    private final Clock clock;
+    private final AtomicBoolean writing = new AtomicBoolean();
+    private final ExecutorService writer = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "log");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    EntryMaker(
+            Entries entries,
+            Observations observations,
+            Outings outings,
+            OutingPlanner planner,
+            TransactionTemplate transactions,
+            Clock clock) {
+        this.entries = entries;
+        this.observations = observations;
+        this.outings = outings;
+        this.planner = planner;
+        this.transactions = transactions;
+        this.clock = clock;
+    }
+
+    @PreDestroy
+    void stop() {
+        writer.shutdownNow();
+    }
+
+    /** Nights before this date are over. */
+    LocalDate today() {
+        return LocalDate.now(clock).minusDays(1);
+    }
+
+    /** Begins to write down what is over, where that is not under way, and hands back how many nights are left. */
+    int begin() {
+        int left = entries.unwritten(today());
+        if (left > 0 && writing.compareAndSet(false, true)) {
+            writer.execute(() -> {
+                try {
+                    entries.unwritten(today(), AT_A_TIME).forEach(this::tryWriting);
+                } finally {
+                    writing.set(false);
+                }
+            });
+        }
+        return left;
+    }
+
+    private void tryWriting(long outing) {
+        if (Thread.currentThread().isInterrupted()) {
+            return;
+        }
+        try {
+            write(outing);
+        } catch (RuntimeException e) { // the next ones all the same; this one is tried again
+            LOG.warn("The night of outing {} could not be written into the log: {}", outing, e.toString());
+        }
+    }
+
+    /** The night of an outing; the one that is there already where it was written before. */
+    public Optional<Entry> write(long outing) {
+        return transactions.execute(t -> entries.of(outing)
+                .or(() -> outings.find(outing).map(o -> {
+                    long id = made(o);
+                    Entry e = entries.existing(id);
+                    observations.renew(e);
+                    return e;
+                })));
+    }
+
+    private long made(Outing o) {
+        OutingPlanner.Arranged plan = planner.planned(o);
+        OutingPlanner.Arranged went = planner.of(o);
+        Set<Long> rigs = new HashSet<>();
+        List<EntryTake> takes = new ArrayList<>();
+        List<OutingPlanner.Planned> inOrder = new ArrayList<>(plan.takes());
+        inOrder.sort((a, b) -> opens(plan, a).compareTo(opens(plan, b)));
+        for (OutingPlanner.Planned p : inOrder) {
+            takes.add(take(
+                    plan,
+                    p,
+                    went.find(p.id()).orElseThrow(),
+                    went,
+                    rigs.add(p.stored().rig().id())));
+        }
+        OptionalDouble celsius = plan.c()
+                .weather()
+                .apply(plan.night().best())
+                .map(WeatherHour::temperatureC)
+                .map(OptionalDouble::of)
+                .orElse(OptionalDouble.empty());
+        return entries.add(
+                new Entry(
+                        null,
+                        Optional.of(o.id()),
+                        o.title(),
+                        new Entry.Where(
+                                Optional.ofNullable(o.place().id()),
+                                o.where(),
+                                o.place().zone()),
+                        o.night(),
+                        Ribbon.of(plan.night(), o.place().glow()),
+                        plan.night().moon().fraction(),
+                        new Entry.Told(Entry.Told.NOTHING.rating(), "", "", celsius, Entry.Told.NOTHING.cloudPercent()),
+                        Optional.empty(),
+                        1),
+                takes);
+    }
+
+    private static java.time.Instant opens(OutingPlanner.Arranged plan, OutingPlanner.Planned p) {
+        return plan.slot(p).map(s -> s.runs().from()).orElse(java.time.Instant.MAX);
+    }
+
+    private static EntryTake take(
+            OutingPlanner.Arranged plan,
+            OutingPlanner.Planned p,
+            OutingPlanner.Planned now,
+            OutingPlanner.Arranged went,
+            boolean first) {
+        Take take = p.take();
+        NamedRig rig = p.stored().rig();
+        Optional<Slot> slot = plan.slot(p);
+        Progress progress = now.stored().progress();
+        return new EntryTake(
+                null,
+                Optional.of(p.id()),
+                take.name(),
+                take.subject().kind().key(),
+                new EntryTake.Kit(
+                        rig.name(),
+                        Optional.of(rig.body().id()),
+                        Optional.of(rig.lens().id()),
+                        battery(rig)),
+                OptionalDouble.of(take.onLensMm()),
+                slot.map(s -> new EntryTake.Plan(
+                        s.prepares().from(), s.runs(), settings(s.program()), tolerance(take), first)),
+                slot.map(s -> s.program().frames()).orElse(0),
+                progress.opened()
+                        .map(from -> new Interval(
+                                from,
+                                progress.closed()
+                                        .or(() ->
+                                                went.slot(now).map(s -> s.runs().to()))
+                                        .filter(to -> !to.isBefore(from))
+                                        .orElse(from))),
+                progress.skipped(),
+                plan.why(p),
+                OptionalDouble.empty());
+    }
+
+    private static Settings settings(Program program) {
+        return program.steps().get(0).settings();
+    }
+
+    private static double tolerance(Take take) {
+        return take.decision().stars().tolerancePx().orElse(take.demand().tolerancePx());
+    }
+
+    /** None where the body hangs on a supply. */
+    private static Optional<Long> battery(NamedRig rig) {
+        boolean fed = rig.first(Gear.Supply.class).isPresent();
+        return fed
+                ? Optional.empty()
+                : rig.gear().stream()
+                        .filter(g -> g.gear() instanceof Gear.Battery)
+                        .map(NamedGear::id)
+                        .findFirst();
+    }
+}
