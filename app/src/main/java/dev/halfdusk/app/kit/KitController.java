@@ -1,12 +1,14 @@
 package dev.halfdusk.app.kit;
 
 import dev.halfdusk.app.deleted.Deletions;
+import dev.halfdusk.app.learned.Origins;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Upload;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.log.Learnable;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
@@ -37,7 +39,10 @@ class KitController {
     private final List<KitSection> parts;
     private final Deletions deletions;
 
-    KitController(Kit kit, KitFiles files, List<KitSection> parts, Deletions deletions) {
+    private final Origins origins;
+
+    KitController(Kit kit, KitFiles files, List<KitSection> parts, Deletions deletions, Origins origins) {
+        this.origins = origins;
         this.deletions = deletions;
         this.kit = kit;
         this.files = files;
@@ -87,11 +92,19 @@ class KitController {
         return page(part(part), StaleForm.mark(form, part(part).watched()), id, model);
     }
 
-    private static String page(KitSection part, Form form, Long id, Model model) {
+    private static final Map<String, Learnable.Whose> WHOSE =
+            Map.of("body", Learnable.Whose.BODY, "lens", Learnable.Whose.LENS, "gear", Learnable.Whose.BATTERY);
+
+    private String page(KitSection part, Form form, Long id, Model model) {
         model.addAttribute("part", part.key());
         model.addAttribute("words", part.words());
         model.addAttribute("form", form);
         model.addAttribute("id", id);
+        WHOSE.forEach((key, whose) -> {
+            if (id != null && key.equals(part.key())) {
+                model.addAttribute("learned", origins.about(whose, id));
+            }
+        });
         part.fill(form, model);
         return "kit/edit";
     }
@@ -118,7 +131,7 @@ class KitController {
         return save(part(part), Form.of(typed), id, model, response);
     }
 
-    private static String save(KitSection part, Form form, Long id, Model model, HttpServletResponse response) {
+    private String save(KitSection part, Form form, Long id, Model model, HttpServletResponse response) {
         Form checked = form.copy();
         part.check(checked);
         if (checked.hasErrors()) {

@@ -61,6 +61,13 @@ public class Origins {
                                         .toList()));
     }
 
+    /** What was learned and is used of one place, body, lens or battery. */
+    public List<Origin> about(Learnable.Whose whose, long id) {
+        return all().stream()
+                .filter(o -> o.what().whose() == whose && o.whose().equals("" + id))
+                .toList();
+    }
+
     @Transactional
     public void keep(Origin o) {
         forget(o.what(), o.whose());

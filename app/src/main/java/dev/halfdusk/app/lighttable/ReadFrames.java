@@ -2,6 +2,7 @@ package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.pictures.CameraFile;
+import dev.halfdusk.core.exposure.Proposal;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
@@ -10,6 +11,7 @@ import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.lighttable.Finding;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Known;
+import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.log.Darkness;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Settings;
@@ -42,7 +44,8 @@ public class ReadFrames {
      * A frame that was read.
      *
      * @param take number of the take that it is for; empty for none
-     * @param driftPx length of its stars, in pixels of the sensor, as widthPx across
+     * @param driftPx by its shutter, of the stars that must stay points, pixels of the sensor
+     * @param widthPx of its stars across, likewise; empty for a reduced picture
      * @param zenith brightness of the moonless zenith its sky tells of
      * @param verdict what is wrong with it first, or that nothing is
      */
@@ -82,15 +85,21 @@ public class ReadFrames {
     /**
      * Reads a file of an outing's night.
      *
+     * @param take number of the take that it is for, where that is known
      * @param ahead by which its camera's clock was wrong
      * @throws IOException where it is none, with the reason
      */
-    public Told read(Path file, Optional<Outing> outing, Duration ahead) throws IOException {
-        List<PlannedTake> planned = outing.map(takes::of).orElse(List.of());
+    public Told read(Path file, Optional<Outing> outing, Optional<Long> take, Duration ahead) throws IOException {
+        List<PlannedTake> all = outing.map(takes::of).orElse(List.of());
+        List<PlannedTake> planned = take.map(
+                        number -> all.stream().filter(t -> number(t) == number).toList())
+                .orElse(all);
         String name = file.getFileName().toString();
         try {
             Table.Read read = table.read(
-                    name, Files.readAllBytes(file), new Table.Asked(planned, false, Optional.empty(), ahead));
+                    name,
+                    Files.readAllBytes(file),
+                    new Table.Asked(planned, take.isPresent(), Optional.empty(), ahead));
             return told(
                     read.frame(), read.pictures().get("small"), read.pictures().get("whole"));
         } catch (NotAFrame e) {
@@ -119,9 +128,6 @@ public class ReadFrames {
     private static Told told(TakenFrame f, byte[] small, byte[] whole) {
         FrameReading r = f.reading();
         Known known = r.known();
-        double toSensor = f.plan() == null
-                ? 1
-                : (double) f.plan().setup().rig().body().sensor().pixelsAcross() / Math.max(r.width(), r.height());
         boolean stars = LookedAt.ofStars(r);
         return new Told(
                 f.name(),
@@ -132,8 +138,8 @@ public class ReadFrames {
                 f.plan() == null
                         ? OptionalDouble.empty()
                         : OptionalDouble.of(f.plan().setup().onLensMm()),
-                stars ? times(r.lengthPx(), toSensor) : OptionalDouble.empty(),
-                stars ? times(r.widthPx(), toSensor) : OptionalDouble.empty(),
+                stars ? drift(f) : OptionalDouble.empty(),
+                stars && whole(f) ? r.widthPx() : OptionalDouble.empty(),
                 stars ? zenith(f) : OptionalDouble.empty(),
                 f.findings().stream()
                         .map(Finding::cause)
@@ -144,9 +150,28 @@ public class ReadFrames {
                 whole);
     }
 
-    private static OptionalDouble times(OptionalDouble px, double by) {
-        return px.isPresent() ? OptionalDouble.of(px.getAsDouble() * by) : px;
+    private static long number(PlannedTake t) {
+        return Long.parseLong(t.key().substring(t.key().indexOf('-') + 1));
     }
+
+    /** What its shutter draws of the stars that must stay points: the same that is asked for when it is planned. */
+    private static OptionalDouble drift(TakenFrame f) {
+        return f.plan() == null
+                        || f.plan().motif() != Motif.STARS
+                        || f.reading().known().settings().isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(Proposal.of(f.plan().setup())
+                        .driftPx(f.reading().known().settings().get().seconds()));
+    }
+
+    /** A reduced picture tells nothing of how sharp its lens is. */
+    private static boolean whole(TakenFrame f) {
+        int across = Math.max(f.reading().width(), f.reading().height());
+        return f.plan() != null
+                && across >= WHOLE * f.plan().setup().rig().body().sensor().pixelsAcross();
+    }
+
+    private static final double WHOLE = 0.9;
 
     private static OptionalDouble zenith(TakenFrame f) {
         FrameReading r = f.reading();

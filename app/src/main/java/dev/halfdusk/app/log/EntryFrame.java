@@ -29,7 +29,8 @@ public record EntryFrame(
         Said said) {
 
     /**
-     * @param driftPx length of stars, in pixels of the sensor, as widthPx across
+     * @param driftPx of the stars that must stay points, by its shutter, pixels of the sensor
+     * @param widthPx of stars across
      * @param zenith of the moonless sky it tells of, V mag/arcsec²
      * @param verdict in words
      */

@@ -184,7 +184,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
 
     private static Shot shot(EntryFrame f, ZoneId zone) {
         List<String> read = new ArrayList<>();
-        f.read().driftPx().ifPresent(d -> read.add(Numbers.text("stars %.1f px long", d)));
+        f.read().driftPx().ifPresent(d -> read.add(Numbers.text("drift %.1f px", d)));
         f.read().zenith().ifPresent(z -> read.add(Numbers.text("zenith %.1f", z)));
         return new Shot(
                 f.id(),

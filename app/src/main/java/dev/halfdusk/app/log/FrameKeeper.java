@@ -134,7 +134,9 @@ public class FrameKeeper {
                         Optional<Long> take = of2.isPresent()
                                 ? Optional.of(ran.get(of2.getAsInt()).id())
                                 : Optional.empty();
-                        ReadFrames.Told told = reader.read(file, outing, fit.ahead());
+                        Optional<Long> planned =
+                                of2.isPresent() ? ran.get(of2.getAsInt()).take() : Optional.empty();
+                        ReadFrames.Told told = reader.read(file, outing, planned, fit.ahead());
                         if (keep(e, told, file.getParent().toString(), digest, take)) {
                             fresh[0]++;
                         }

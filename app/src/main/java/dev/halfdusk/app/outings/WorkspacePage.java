@@ -30,8 +30,10 @@ class WorkspacePage {
     private final Kit kit;
     private final Places places;
     private final LastChange last;
+    private final FromLog log;
 
-    WorkspacePage(Outings outings, OutingPlanner evening, Kit kit, Places places, LastChange last) {
+    WorkspacePage(Outings outings, OutingPlanner evening, Kit kit, Places places, LastChange last, FromLog log) {
+        this.log = log;
         this.outings = outings;
         this.evening = evening;
         this.kit = kit;
@@ -68,6 +70,8 @@ class WorkspacePage {
         WorkspaceView view =
                 WorkspaceView.of(night, take, whole(in.value("minute")), photograph, rigs, last.told(night));
         model.addAttribute("view", view);
+        model.addAttribute("fromLog", log.of(night));
+        model.addAttribute("lessons", night.lessons());
         model.addAttribute("other", other.orElse(null));
         model.addAttribute("planned", Words.night(outing.night()));
         LocalDate shown = night.night().date();

@@ -1,11 +1,13 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.learned.Origins;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
+import dev.halfdusk.core.log.Learnable;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -25,7 +27,10 @@ class PlaceSheet {
 
     private final Clock clock;
 
-    PlaceSheet(Places places, Skies skies, Clock clock) {
+    private final Origins origins;
+
+    PlaceSheet(Places places, Skies skies, Clock clock, Origins origins) {
+        this.origins = origins;
         this.places = places;
         this.skies = skies;
         this.clock = clock;
@@ -54,6 +59,7 @@ class PlaceSheet {
         model.addAttribute("skylineSeen", drawn ? form.value(StaleForm.FIELD) : StaleForm.of(skyline(place), SKYLINE));
         form.putIfEmpty("points", view.skyline());
         model.addAttribute("view", view);
+        model.addAttribute("learned", origins.about(Learnable.Whose.PLACE, place.id()));
         model.addAttribute("form", form);
         model.addAttribute("markFields", ShapeForm.views(PlaceForm.MARK, Mark.SHAPE));
         model.addAttribute("domeFields", ShapeForm.views(PlaceForm.DOME, Dome.SHAPE));

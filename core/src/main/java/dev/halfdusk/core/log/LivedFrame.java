@@ -9,7 +9,7 @@ import java.util.OptionalDouble;
  * A frame of a night, as far as it is known.
  *
  * @param taken by a clock that is right
- * @param driftPx length of its stars
+ * @param driftPx of the stars that must stay points, by its shutter
  * @param widthPx of its stars across
  * @param zenith brightness of a moonless zenith that its sky tells of, V mag/arcsec²
  */

@@ -74,7 +74,11 @@ public final class Observing {
                 .flatMapToDouble(f -> f.zenith().stream())
                 .toArray();
         if (skies.length >= FEWEST_SKIES && !place.isEmpty()) {
-            add(Learnable.DARKNESS, place, Learned.median(skies), skies.length + " frames of a moonless sky");
+            add(
+                    Learnable.DARKNESS,
+                    place,
+                    Learned.median(skies),
+                    skies.length + " frames of a moonless sky; developed ones are good to 0.4");
         }
     }
 
@@ -101,13 +105,13 @@ public final class Observing {
                     Learnable.DRIFT,
                     "",
                     kept.getAsDouble(),
-                    Numbers.text("kept with stars %.1f px long", kept.getAsDouble()));
+                    Numbers.text("kept with a drift of %.1f px", kept.getAsDouble()));
         } else if (refused <= asked.getAsDouble()) {
             add(
                     Learnable.DRIFT,
                     "",
                     kept.orElse(refused - BEYOND_PX),
-                    Numbers.text("not kept with stars %.1f px long", refused));
+                    Numbers.text("not kept with a drift of %.1f px", refused));
         }
     }
 

@@ -1,0 +1,115 @@
+package dev.halfdusk.core.log;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.measure.OutOfRange;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Nights come to their middle, each once; too few come to nothing. */
+class LearnedTest {
+
+    private static final LocalDate FIRST = LocalDate.parse("2027-01-05");
+
+    private static Observation seen(Learnable what, int night, double value) {
+        return new Observation(what, "3", FIRST.plusDays(night), value, OptionalDouble.empty(), true, "by a test");
+    }
+
+    private static List<Observation> darkness(double... values) {
+        return IntStream.range(0, values.length)
+                .mapToObj(i -> seen(Learnable.DARKNESS, i, values[i]))
+                .toList();
+    }
+
+    @Test
+    void one_odd_night_moves_nothing() {
+        Learned l = Learned.of(darkness(21.3, 21.3, 18.1, 21.4, 21.3)).orElseThrow();
+        assertThat(l.value()).isCloseTo(21.3, within(1e-9));
+        assertThat(l.whose()).isEqualTo("3");
+        assertThat(l.nights()).hasSize(5).startsWith(FIRST.plusDays(4));
+        assertThat(l.last()).isEqualTo(FIRST.plusDays(4));
+    }
+
+    @Test
+    void a_night_counts_once_however_much_it_was_looked_at() {
+        List<Observation> all = new ArrayList<>(darkness(21.0, 21.5));
+        for (int i = 0; i < 9; i++) {
+            all.add(seen(Learnable.DARKNESS, 0, 21.0));
+        }
+        assertThat(Learned.of(all).orElseThrow().value()).isCloseTo(21.25, within(1e-9));
+        assertThat(Learned.of(all).orElseThrow().nights()).hasSize(2);
+    }
+
+    /** Standard deviation of 20, 24 and 28 is 4. */
+    @Test
+    void the_spread_is_between_the_nights() {
+        Learned l = Learned.of(List.of(
+                        seen(Learnable.SET_UP, 0, 20), seen(Learnable.SET_UP, 1, 24), seen(Learnable.SET_UP, 2, 28)))
+                .orElseThrow();
+        assertThat(l.spread()).isCloseTo(4, within(1e-9));
+        assertThat(l.value()).isEqualTo(24);
+    }
+
+    @Test
+    void too_few_nights_come_to_nothing() {
+        assertThat(Learned.of(darkness(21.3))).isEmpty();
+        assertThat(Learned.of(List.of())).isEmpty();
+        Observation out = new Observation(
+                Learnable.DARKNESS, "3", FIRST.plusDays(1), 21.3, OptionalDouble.empty(), false, "not to count");
+        assertThat(Learned.of(List.of(darkness(21.3).get(0), out))).isEmpty();
+    }
+
+    @Test
+    void only_the_last_nights_count() {
+        double[] values = new double[Learned.MOST_NIGHTS + 30];
+        Arrays.fill(values, 0, 30, 20); // of long ago, before the lamps were changed
+        Arrays.fill(values, 30, values.length, 21);
+        Learned l = Learned.of(darkness(values)).orElseThrow();
+        assertThat(l.value()).isEqualTo(21);
+        assertThat(l.spread()).isZero();
+        assertThat(l.nights()).hasSize(Learned.MOST_NIGHTS);
+    }
+
+    @Test
+    void what_is_learned_can_be_set() {
+        assertThat(Learned.of(darkness(21.337, 21.341)).orElseThrow().value()).isCloseTo(21.35, within(1e-9));
+        assertThat(Learned.of(List.of(seen(Learnable.OFFSET, 0, 0.61), seen(Learnable.OFFSET, 1, 0.7)))
+                        .orElseThrow()
+                        .value())
+                .isCloseTo(2 / 3.0, within(1e-9));
+    }
+
+    /** Of forecasts it is the share, not the middle, that counts: two of three came true. */
+    @Test
+    void forecasts_are_counted() {
+        Learned l = Learned.of(List.of(
+                        seen(Learnable.FORECAST, 0, 1), seen(Learnable.FORECAST, 1, 1), seen(Learnable.FORECAST, 2, 0)))
+                .orElseThrow();
+        assertThat(l.value()).isCloseTo(0.67, within(1e-9));
+        assertThat(Learnable.FORECAST.used()).isFalse();
+    }
+
+    @Test
+    void an_observation_is_possible() {
+        assertThatThrownBy(() -> seen(Learnable.DARKNESS, 0, 30)).isInstanceOf(OutOfRange.class);
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void is_found_by_its_key_and_said_in_words(Learnable what) {
+        assertThat(Learnable.of(what.key())).contains(what);
+        assertThat(what.words()).isNotBlank();
+        assertThat(what.words(what.range().nearest(1))).isNotBlank().doesNotContain("NaN");
+        assertThat(what.settable(what.range().max())).isEqualTo(what.range().max());
+        assertThat(what.settable(what.range().min())).isEqualTo(what.range().min());
+    }
+}
