@@ -118,3 +118,22 @@ CREATE TABLE forecast_said (
     cloud_percent REAL    NOT NULL,
     PRIMARY KEY (place_id, night, days_ahead)
 ) STRICT;
+
+-- A frame on film, as the JSON of its description.
+CREATE TABLE log_film (
+    id       INTEGER PRIMARY KEY,
+    entry_id INTEGER NOT NULL REFERENCES log_entry (id) ON DELETE CASCADE,
+    fields   TEXT    NOT NULL CHECK (json_valid(fields))
+) STRICT;
+CREATE INDEX log_film_of_entry ON log_film (entry_id);
+
+-- Where one stood in the night, by a track.
+CREATE TABLE log_stay (
+    id            INTEGER PRIMARY KEY,
+    entry_id      INTEGER NOT NULL REFERENCES log_entry (id) ON DELETE CASCADE,
+    latitude_deg  REAL    NOT NULL,
+    longitude_deg REAL    NOT NULL,
+    from_at       TEXT    NOT NULL,
+    to_at         TEXT    NOT NULL
+) STRICT;
+CREATE INDEX log_stay_of_entry ON log_stay (entry_id);

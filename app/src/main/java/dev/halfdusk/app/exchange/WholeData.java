@@ -5,6 +5,8 @@ import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.kit.KitFiles;
+import dev.halfdusk.app.log.LearnedFile;
+import dev.halfdusk.app.log.LogFiles;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.OutingReader;
 import dev.halfdusk.app.rehearsal.PlanFile;
@@ -17,6 +19,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -29,7 +32,8 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * All data as one ZIP of JSON files: kit.json, places.json, an outing each in outings/ and a plan of an eclipse each in plans/. Read again it tells of each thing whether
+ * All data as one ZIP of JSON files: kit.json, places.json, learned.json, an outing each in outings/, a plan of an eclipse each in plans/ and a night
+ * of the log each in log/. Read again it tells of each thing whether
  * it is new, has changed or is the same; to look and to take are the same work, but that the one stores nothing.
  */
 @Component
@@ -39,6 +43,8 @@ class WholeData {
     private static final String PLACES = "places.json";
     private static final String OUTING = "outings/";
     private static final String PLAN = "plans/";
+    private static final String LOG = "log/";
+    private static final String LEARNED = "learned.json";
     private static final String ALONE = OUTING + "file.json";
 
     /** 9.json before 10.json: of things that are alike the first stays the first. */
@@ -54,6 +60,8 @@ class WholeData {
     private final PlaceFile places;
     private final OutingFile outingFile;
     private final PlanFile planFile;
+    private final LogFiles logFiles;
+    private final LearnedFile learnedFile;
     private final ObjectMapper json;
     private final TransactionTemplate transactions;
 
@@ -62,12 +70,16 @@ class WholeData {
             PlaceFile places,
             OutingFile outingFile,
             PlanFile planFile,
+            LogFiles logFiles,
+            LearnedFile learnedFile,
             ObjectMapper json,
             PlatformTransactionManager transactions) {
         this.kit = kit;
         this.places = places;
         this.outingFile = outingFile;
         this.planFile = planFile;
+        this.logFiles = logFiles;
+        this.learnedFile = learnedFile;
         this.json = json.copy();
         this.json
                 .getFactory()
@@ -83,6 +95,8 @@ class WholeData {
             put(zip, PLACES, places.tree());
             outingFile.each((id, tree) -> put(zip, OUTING + id + ".json", tree));
             planFile.each((id, tree) -> put(zip, PLAN + id + ".json", tree));
+            put(zip, LEARNED, learnedFile.tree());
+            logFiles.each((id, tree) -> put(zip, LOG + id + ".json", tree));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -142,15 +156,30 @@ class WholeData {
 
     private List<Imported> compare(Map<String, byte[]> files, Known known, Imported.Wanted wanted, Runnable step) {
         List<Imported> all = new ArrayList<>(known.items);
+        Map<String, JsonNode> nights = new LinkedHashMap<>(); // after the outings that they name
         files.forEach((name, bytes) -> {
             if (!name.equals(KIT) && !name.equals(PLACES)) {
                 JsonNode tree = plan(tree(name, bytes));
+                if (LogFiles.isNight(tree) || name.equals(LEARNED)) {
+                    nights.put(name, tree);
+                    return;
+                }
                 boolean plan = name.startsWith(PLAN)
                         || PlanFile.FORMAT.equals(tree.path("format").asText());
                 all.add(plan ? planFile.read(tree, wanted, known.plans) : outingFile.read(tree, wanted, known.outings));
             }
             step.run();
         });
+        if (!nights.isEmpty()) {
+            LogFiles.Known there = logFiles.known();
+            nights.values().forEach(tree -> {
+                all.add(
+                        LogFiles.isNight(tree)
+                                ? logFiles.read(tree, wanted, there)
+                                : learnedFile.read(tree, wanted, there));
+                step.run();
+            });
+        }
         return all;
     }
 
@@ -182,7 +211,8 @@ class WholeData {
         long bytes = 0;
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                String name = entry.getName().replaceFirst("^[^/]+/(?=(kit|places)\\.json$|(outings|plans)/)", "");
+                String name = entry.getName()
+                        .replaceFirst("^[^/]+/(?=(kit|places|learned)\\.json$|(outings|plans|log)/)", "");
                 if (files.size() >= MOST_FILES) {
                     throw new BadFile("The ZIP holds more than " + MOST_FILES + " files.");
                 }
@@ -193,7 +223,8 @@ class WholeData {
                 }
                 if (name.equals(KIT)
                         || name.equals(PLACES)
-                        || name.matches("(outings|plans)/[0-9a-zA-Z_-]{1,60}\\.json")) {
+                        || name.equals(LEARNED)
+                        || name.matches("(outings|plans|log)/[0-9a-zA-Z_-]{1,60}\\.json")) {
                     files.put(name, content);
                 }
             }
@@ -203,7 +234,8 @@ class WholeData {
             throw new BadFile("This ZIP cannot be read.");
         }
         if (files.isEmpty()) {
-            throw new BadFile("The ZIP holds none of " + KIT + ", " + PLACES + ", outings/*.json and plans/*.json.");
+            throw new BadFile(
+                    "The ZIP holds none of " + KIT + ", " + PLACES + ", outings/*.json, plans/*.json and log/*.json.");
         }
         return files;
     }

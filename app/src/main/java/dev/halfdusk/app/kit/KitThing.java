@@ -3,7 +3,7 @@ package dev.halfdusk.app.kit;
 import dev.halfdusk.core.measure.Shape;
 
 /** Something of the kit under the name its owner gave it. */
-interface KitThing<T> {
+public interface KitThing<T> {
 
     /** Null until stored. */
     Long id();

@@ -131,6 +131,45 @@ public class Entries {
         return find(id).orElseThrow(() -> deletions.missing("night", id));
     }
 
+    /** The last nights after which something was to be better, one for a place. */
+    List<Entry> toBeBetter(int most) {
+        return db.selectFrom(LOG_ENTRY)
+                .where(LOG_ENTRY.ID.in(db.select(DSL.max(LOG_ENTRY.ID))
+                        .from(LOG_ENTRY)
+                        .where(LOG_ENTRY.BETTER.ne("").and(LOG_ENTRY.DELETED_AT.isNull()))
+                        .and(LOG_ENTRY.PLACE_ID.isNotNull())
+                        .groupBy(LOG_ENTRY.PLACE_ID)))
+                .orderBy(LOG_ENTRY.NIGHT.desc())
+                .limit(most)
+                .fetch(this::entry);
+    }
+
+    /** Numbers of all nights, the first night first. */
+    List<Long> ids() {
+        return db.select(LOG_ENTRY.ID)
+                .from(LOG_ENTRY)
+                .where(LOG_ENTRY.DELETED_AT.isNull())
+                .orderBy(LOG_ENTRY.NIGHT, LOG_ENTRY.ID)
+                .fetch(LOG_ENTRY.ID);
+    }
+
+    /** The same by title, night and place, by which they are known again. */
+    Map<List<Object>, Long> alike() {
+        return db
+                .select(LOG_ENTRY.ID, LOG_ENTRY.TITLE, LOG_ENTRY.NIGHT, LOG_ENTRY.PLACE)
+                .from(LOG_ENTRY)
+                .where(LOG_ENTRY.DELETED_AT.isNull())
+                .stream()
+                .collect(Collectors.toMap(
+                        r -> List.<Object>of(r.value2(), r.value3(), r.value4()), r -> r.value1(), (a, b) -> a));
+    }
+
+    /** Makes room for another state of it. */
+    @Transactional
+    void forget(long id) {
+        db.deleteFrom(LOG_ENTRY).where(LOG_ENTRY.ID.eq(id)).execute();
+    }
+
     /** The entry of an outing. */
     public Optional<Entry> of(long outing) {
         return db.selectFrom(LOG_ENTRY)
@@ -260,9 +299,9 @@ public class Entries {
                 optional(r.getBatteryMinutes()));
     }
 
-    /** Stores a take, new where it has no number. */
+    /** Stores a take, new where it has no number; hands it back. */
     @Transactional
-    public void save(long entry, EntryTake t) {
+    public long save(long entry, EntryTake t) {
         LogTakeRecord r = t.id() == null
                 ? db.newRecord(LOG_TAKE)
                 : db.fetchSingle(LOG_TAKE, LOG_TAKE.ID.eq(t.id()).and(LOG_TAKE.ENTRY_ID.eq(entry)));
@@ -296,6 +335,7 @@ public class Entries {
         } else {
             r.update();
         }
+        return r.getId();
     }
 
     public List<EntryFrame> frames(long entry) {
@@ -342,15 +382,12 @@ public class Entries {
                 .fetchMap(r -> r.value1(), r -> new Counted(r.value2(), r.value3()));
     }
 
-    /** Stores a frame; one whose file is known already has only moved. Hands back its number, and whether it is new. */
+    /** Stores a frame, unless its file is known already. Hands back its number, and whether it is new. */
     @Transactional
     public Kept keep(long entry, EntryFrame f) {
         LogFrameRecord known =
                 db.fetchOne(LOG_FRAME, LOG_FRAME.ENTRY_ID.eq(entry).and(LOG_FRAME.DIGEST.eq(f.digest())));
         if (known != null) {
-            known.setName(f.name());
-            known.setFolder(f.folder());
-            known.update();
             return new Kept(known.getId(), false);
         }
         LogFrameRecord r = db.newRecord(LOG_FRAME);
@@ -371,6 +408,16 @@ public class Entries {
         r.setSaid(f.said().key());
         r.insert();
         return new Kept(r.getId(), true);
+    }
+
+    /** A frame whose file has another name or folder now. */
+    @Transactional
+    void moved(long entry, String digest, String name, String folder) {
+        db.update(LOG_FRAME)
+                .set(LOG_FRAME.NAME, name)
+                .set(LOG_FRAME.FOLDER, folder)
+                .where(LOG_FRAME.ENTRY_ID.eq(entry).and(LOG_FRAME.DIGEST.eq(digest)))
+                .execute();
     }
 
     /** @param fresh whether it was not known before */

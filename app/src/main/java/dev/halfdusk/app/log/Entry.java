@@ -1,7 +1,11 @@
 package dev.halfdusk.app.log;
 
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.core.measure.Interval;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -45,5 +49,20 @@ public record Entry(
 
         public static final Told NOTHING =
                 new Told(OptionalInt.empty(), "", "", OptionalDouble.empty(), OptionalDouble.empty());
+    }
+
+    private Instant noon() {
+        return night.atTime(LocalTime.NOON).atZone(where.zone).toInstant();
+    }
+
+    /** From noon to noon: what was taken then is of this night. */
+    Interval day() {
+        return new Interval(noon(), noon().plus(Duration.ofDays(1)));
+    }
+
+    /** What its ribbon shows. */
+    Interval span() {
+        return new Interval(
+                noon().plus(Duration.ofMinutes(sky.firstMinute())), noon().plus(Duration.ofMinutes(sky.lastMinute())));
     }
 }

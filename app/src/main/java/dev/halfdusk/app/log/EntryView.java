@@ -9,7 +9,6 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -71,15 +70,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
      *
      * @param whose by name
      */
-    record Seen(
-            long id,
-            String what,
-            String whose,
-            String value,
-            String how,
-            boolean counts,
-            boolean byHand,
-            boolean learned) {}
+    record Seen(long id, String what, String whose, String value, String how, boolean counts, boolean byHand) {}
 
     private static final Duration EARLY_END = Duration.ofMinutes(5);
     private static final int CLOCKS_LATE = 2;
@@ -112,13 +103,13 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
                 seen);
     }
 
-    private static Mark mark(String number, String name, Entry e, Interval time) {
+    static Mark mark(String number, String name, Entry e, Interval time) {
         return new Mark(number, name, block(e, time));
     }
 
     private static Block block(Entry e, Interval time) {
         Ribbon r = e.sky();
-        Instant noon = e.night().atTime(LocalTime.NOON).atZone(e.where().zone()).toInstant();
+        Instant noon = e.day().from();
         double from = Duration.between(noon, time.from()).toSeconds() / 60.0;
         double length = Math.max(1, time.length().toSeconds() / 60.0);
         return new Block(r.at(from), r.length(length), "", "light");

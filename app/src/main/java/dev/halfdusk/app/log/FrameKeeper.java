@@ -9,9 +9,11 @@ import dev.halfdusk.core.log.ClockFit;
 import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.take.Free;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -19,6 +21,7 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -72,9 +76,8 @@ public class FrameKeeper {
         int fresh = 0;
         List<ReadFrames.Told> told = e.outing().map(reader::onTable).orElse(List.of());
         for (ReadFrames.Told f : told) {
-            String digest =
-                    digest((f.name() + f.taken() + f.settings()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
-            if (keep(e, f, "", digest, takeOf(e, f.take()))) {
+            String digest = digest((f.name() + f.taken() + f.settings()).getBytes(StandardCharsets.UTF_8));
+            if (keep(e, f, "", digest, takeOf(e, f.take()), Said.NOTHING)) {
                 fresh++;
             }
         }
@@ -91,81 +94,134 @@ public class FrameKeeper {
 
     /** Files of a folder, whatever their cameras' clocks said. */
     public Result fromFiles(Entry e, List<Path> files, Job<?> job) {
-        List<EntryTake> takes = entries.takes(e.id());
-        List<EntryTake> ran = takes.stream().filter(t -> when(t).isPresent()).toList();
-        List<Interval> times = ran.stream().map(t -> when(t).orElseThrow()).toList();
-        Optional<Outing> outing = e.outing().flatMap(outings::find);
-        Map<String, String> known = entries.frames(e.id()).stream()
-                .collect(Collectors.toMap(EntryFrame::digest, EntryFrame::name, (a, b) -> a));
-        int[] fresh = new int[1];
-        int[] before = new int[1];
-        List<String> elsewhere = new ArrayList<>();
-        List<String> clocks = new ArrayList<>();
-        List<String> refused = new ArrayList<>();
-        byCamera(files).forEach((camera, of) -> {
-            Map<Path, ReadFrames.Head> heads = new LinkedHashMap<>();
-            of.forEach(f -> heads.put(f, reader.head(f, e.where().zone())));
-            List<Instant> taken =
-                    heads.values().stream().flatMap(h -> h.taken().stream()).toList();
-            ClockFit fit = ClockFit.of(taken, times);
-            if (!fit.ahead().isZero()) {
-                clocks.add("The clock of " + camera + "\u2026 was " + fit.words() + ": " + fit.fits() + " of "
-                        + fit.of() + " frames then fall into the takes.");
-            }
-            heads.forEach((file, head) -> {
-                String name = file.getFileName().toString();
-                Optional<Instant> at = head.taken().map(t -> t.minus(fit.ahead()));
-                if (at.isPresent() && !times.isEmpty() && !ofTheNight(at.get(), times)) {
-                    elsewhere.add(name);
-                    job.step();
-                    return;
-                }
-                try {
-                    String digest = digest(file);
-                    if (known.containsKey(digest)) {
-                        moved(e, digest, file);
-                        before[0]++;
-                    } else {
-                        List<Belonging.Ran> as = ran.stream()
-                                .map(t -> new Belonging.Ran(when(t).orElseThrow(), t.focalMm()))
-                                .toList();
-                        OptionalInt of2 =
-                                at.isPresent() ? Belonging.of(at.get(), head.focalMm(), as) : OptionalInt.empty();
-                        Optional<Long> take = of2.isPresent()
-                                ? Optional.of(ran.get(of2.getAsInt()).id())
-                                : Optional.empty();
-                        Optional<Long> planned =
-                                of2.isPresent() ? ran.get(of2.getAsInt()).take() : Optional.empty();
-                        ReadFrames.Told told = reader.read(file, outing, planned, fit.ahead());
-                        if (keep(e, told, file.getParent().toString(), digest, take)) {
-                            fresh[0]++;
-                        }
-                        known.put(digest, name);
-                    }
-                } catch (IOException x) {
-                    refused.add(name + ": " + x.getMessage());
-                }
-                job.step();
-            });
-        });
+        Folder folder = new Folder(e, job);
+        byCamera(files).forEach(folder::camera);
         matched(e);
-        return new Result(fresh[0], before[0], elsewhere, clocks, refused);
+        return new Result(folder.fresh, folder.before, folder.elsewhere, folder.clocks, folder.refused);
     }
 
-    private void moved(Entry e, String digest, Path file) {
-        entries.keep(
-                e.id(),
-                new EntryFrame(
-                        null,
-                        Optional.empty(),
-                        file.getFileName().toString(),
+    /** A folder being brought in. */
+    private final class Folder {
+
+        private final Entry e;
+        private final Job<?> job;
+        private final Optional<Outing> outing;
+        private final Set<String> known;
+        private int fresh;
+        private int before;
+        private final List<String> elsewhere = new ArrayList<>();
+        private final List<String> clocks = new ArrayList<>();
+        private final List<String> refused = new ArrayList<>();
+
+        Folder(Entry e, Job<?> job) {
+            this.e = e;
+            this.job = job;
+            outing = e.outing().flatMap(outings::find);
+            known = entries.frames(e.id()).stream()
+                    .map(EntryFrame::digest)
+                    .collect(Collectors.toCollection(HashSet::new));
+        }
+
+        /** The files of one body: it has its own clock. */
+        void camera(String name, List<Path> files) {
+            List<EntryTake> ran = entries.takes(e.id()).stream()
+                    .filter(t -> when(t).isPresent())
+                    .toList();
+            List<Interval> times = ran.isEmpty()
+                    ? List.of(e.span())
+                    : ran.stream().map(t -> when(t).orElseThrow()).toList();
+            Map<Path, ReadFrames.Head> heads = new LinkedHashMap<>();
+            files.forEach(f -> heads.put(f, reader.head(f, e.where().zone())));
+            ClockFit fit = ClockFit.of(
+                    heads.values().stream().flatMap(h -> h.taken().stream()).toList(), times);
+            if (!fit.ahead().isZero()) {
+                clocks.add("The clock of " + name + "\u2026 was " + fit.words() + ": so " + fit.fits() + " of "
+                        + fit.of() + " frames fall into the night's takes.");
+            }
+            Optional<Long> own = ran.isEmpty() ? takeOf(name, heads, fit.ahead()) : Optional.empty();
+            heads.forEach((file, head) -> {
+                one(file, head, fit.ahead(), own, ran);
+                job.step();
+            });
+        }
+
+        /** A night without plan has a take for each body, as long as its frames. */
+        private Optional<Long> takeOf(String name, Map<Path, ReadFrames.Head> heads, Duration ahead) {
+            List<Instant> taken = heads.values().stream()
+                    .flatMap(h -> h.taken().stream())
+                    .map(t -> t.minus(ahead))
+                    .filter(e.day()::contains)
+                    .sorted()
+                    .toList();
+            if (taken.isEmpty()) {
+                return Optional.empty();
+            }
+            String called = name.isEmpty() ? "Frames" : "Frames of " + name + "\u2026";
+            OptionalDouble focal = heads.values().stream()
+                    .map(ReadFrames.Head::focalMm)
+                    .filter(OptionalDouble::isPresent)
+                    .findFirst()
+                    .orElse(OptionalDouble.empty());
+            entries.save(
+                    e.id(),
+                    new EntryTake(
+                            null,
+                            Optional.empty(),
+                            called,
+                            Free.KIND.key(),
+                            new EntryTake.Kit(called, Optional.empty(), Optional.empty(), Optional.empty()),
+                            focal,
+                            Optional.empty(),
+                            taken.size(),
+                            Optional.of(new Interval(taken.get(0), taken.get(taken.size() - 1))),
+                            false,
+                            "",
+                            OptionalDouble.empty()));
+            return entries.takes(e.id()).stream()
+                    .filter(t -> t.name().equals(called))
+                    .reduce((a, b) -> b)
+                    .map(EntryTake::id);
+        }
+
+        private void one(Path file, ReadFrames.Head head, Duration ahead, Optional<Long> own, List<EntryTake> ran) {
+            String name = file.getFileName().toString();
+            Optional<Instant> at = head.taken().map(t -> t.minus(ahead));
+            if (at.isPresent() && !e.day().contains(at.get())) {
+                elsewhere.add(name);
+                return;
+            }
+            try {
+                String digest = digest(file);
+                if (known.contains(digest)) {
+                    entries.moved(e.id(), digest, name, file.getParent().toString());
+                    before++;
+                    return;
+                }
+                Optional<EntryTake> take = at.flatMap(t -> belongs(t, head.focalMm(), ran));
+                ReadFrames.Told told = reader.read(file, outing, take.flatMap(EntryTake::take), ahead);
+                known.add(digest);
+                fresh++;
+                keep(
+                        e,
+                        told,
                         file.getParent().toString(),
                         digest,
-                        Optional.empty(),
-                        Optional.empty(),
-                        OptionalDouble.empty(),
-                        EntryFrame.Read.NOTHING,
-                        Said.NOTHING));
+                        take.map(EntryTake::id).or(() -> own),
+                        Sidecar.said(file));
+            } catch (IOException x) {
+                refused.add(name + ": " + x.getMessage());
+            }
+        }
+
+        private static Optional<EntryTake> belongs(Instant at, OptionalDouble focalMm, List<EntryTake> ran) {
+            OptionalInt which = Belonging.of(
+                    at,
+                    focalMm,
+                    ran.stream()
+                            .map(t -> new Belonging.Ran(when(t).orElseThrow(), t.focalMm()))
+                            .toList());
+            return which.isPresent() ? Optional.of(ran.get(which.getAsInt())) : Optional.empty();
+        }
     }
 
     /** Each body names its files in its own way, and has its own clock. */
@@ -177,19 +233,11 @@ public class FrameKeeper {
                         Collectors.toList()));
     }
 
-    private static boolean ofTheNight(Instant t, List<Interval> takes) {
-        Instant from =
-                takes.stream().map(Interval::from).min(Instant::compareTo).orElseThrow();
-        Instant to = takes.stream().map(Interval::to).max(Instant::compareTo).orElseThrow();
-        Duration around = Duration.ofHours(3);
-        return !t.isBefore(from.minus(around)) && t.isBefore(to.plus(around));
-    }
-
     private static Optional<Interval> when(EntryTake t) {
         return t.went().or(() -> t.plan().map(EntryTake.Plan::runs));
     }
 
-    private boolean keep(Entry e, ReadFrames.Told f, String where, String digest, Optional<Long> take) {
+    private boolean keep(Entry e, ReadFrames.Told f, String where, String digest, Optional<Long> take, Said said) {
         Entries.Kept kept = entries.keep(
                 e.id(),
                 new EntryFrame(
@@ -203,6 +251,9 @@ public class FrameKeeper {
                         f.focalMm(),
                         new EntryFrame.Read(f.driftPx(), f.widthPx(), f.zenith(), f.verdict()),
                         Said.NOTHING));
+        if (said != Said.NOTHING) {
+            entries.say(e.id(), kept.id(), said);
+        }
         if (kept.fresh()) {
             picture(e.id(), kept.id(), "small", f.small());
             picture(e.id(), kept.id(), "whole", f.whole());
@@ -291,7 +342,7 @@ public class FrameKeeper {
             byte[] head = in.readNBytes(HEAD);
             MessageDigest md = sha();
             md.update(head);
-            md.update(("" + Files.size(file)).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            md.update(("" + Files.size(file)).getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(md.digest());
         }
     }

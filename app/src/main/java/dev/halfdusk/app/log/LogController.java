@@ -50,6 +50,7 @@ class LogController {
     private final Jobs jobs;
     private final PictureFolders folders;
     private final Deletions deletions;
+    private final NightPage page;
 
     LogController(
             Entries entries,
@@ -59,7 +60,9 @@ class LogController {
             Uses uses,
             Jobs jobs,
             PictureFolders folders,
-            Deletions deletions) {
+            Deletions deletions,
+            NightPage page) {
+        this.page = page;
         this.entries = entries;
         this.maker = maker;
         this.keeper = keeper;
@@ -142,33 +145,7 @@ class LogController {
             }
         });
         told.ifPresent(t -> model.addAttribute("told", true));
-        return page(e, StaleForm.mark(TellForm.fields(e), TellForm.names()), new Form(), model);
-    }
-
-    private String page(Entry e, Form form, Form found, Model model) {
-        List<EntryTake> takes = entries.takes(e.id());
-        model.addAttribute("view", EntryView.of(e, takes, entries.frames(e.id()), seen(e)));
-        model.addAttribute("form", form);
-        model.addAttribute("found", found);
-        model.addAttribute("skies", TellForm.SKIES);
-        model.addAttribute("says", Said.values());
-        model.addAttribute("finds", TellForm.found(takes, e, uses));
-        model.addAttribute("folders", folders.all());
-        return "log/night";
-    }
-
-    private List<EntryView.Seen> seen(Entry e) {
-        return observations.of(e.id()).stream()
-                .map(n -> new EntryView.Seen(
-                        n.id(),
-                        n.seen().what().words(),
-                        uses.name(n.seen().what(), n.seen().whose()).orElse("gone since"),
-                        n.seen().what().words(n.seen().value()),
-                        n.seen().how(),
-                        n.seen().counts(),
-                        n.byHand(),
-                        n.seen().what().used()))
-                .toList();
+        return page.show(e, model);
     }
 
     /** What is said in the morning: how it was, what a battery lasted. */
@@ -187,10 +164,10 @@ class LogController {
         });
         if (told.isEmpty() || form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(e, form, new Form(), model);
+            return page.show(e, form, new Form(), model);
         }
         if (StaleForm.refuses(form, TellForm.fields(e), TellForm.names(), (f, v) -> v, model, response)) {
-            return page(e, form, new Form(), model);
+            return page.show(e, form, new Form(), model);
         }
         entries.tell(id, told.get());
         takes.forEach(t -> {
@@ -226,7 +203,7 @@ class LogController {
     String fromTable(@PathVariable long id, Model model) {
         Entry e = entries.existing(id);
         model.addAttribute("brought", keeper.fromTable(e));
-        return page(entries.existing(id), StaleForm.mark(TellForm.fields(e), TellForm.names()), new Form(), model);
+        return page.show(entries.existing(id), model);
     }
 
     /** A folder of frames. */
@@ -241,7 +218,7 @@ class LogController {
         if (files.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute("wrong", "There is no frame in that folder, or it is none of those allowed.");
-            return page(e, StaleForm.mark(TellForm.fields(e), TellForm.names()), new Form(), model);
+            return page.show(e, model);
         }
         String token = UUID.randomUUID().toString();
         jobs.of(new Bringing(id, token), files.size(), (Job.Work<FrameKeeper.Result>)
@@ -276,7 +253,7 @@ class LogController {
                 form.number("value", what.map(Learnable::range).orElse(new Range("value", -1e6, 1e6, "")));
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            return page(e, StaleForm.mark(TellForm.fields(e), TellForm.names()), form, model);
+            return page.show(e, StaleForm.mark(TellForm.fields(e), TellForm.names()), form, model);
         }
         observations.note(
                 id,
