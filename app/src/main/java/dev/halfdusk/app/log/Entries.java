@@ -46,23 +46,18 @@ public class Entries {
         this.deletions = deletions;
     }
 
+    /** An outing that is not in the log. */
+    record Unwritten(long outing, LocalDate night) {}
+
     /** Outings whose night lies before a date and is not in the log yet, the last first. */
-    public List<Long> unwritten(LocalDate before, int most) {
-        return db.select(OUTING.ID)
+    List<Unwritten> unwritten(LocalDate before, int most) {
+        return db.select(OUTING.ID, OUTING.NIGHT)
                 .from(OUTING)
                 .where(OUTING.NIGHT.lt(before).and(OUTING.DELETED_AT.isNull()))
                 .andNotExists(db.selectOne().from(LOG_ENTRY).where(LOG_ENTRY.OUTING_ID.eq(OUTING.ID)))
                 .orderBy(OUTING.NIGHT.desc(), OUTING.ID.desc())
                 .limit(most)
-                .fetch(OUTING.ID);
-    }
-
-    /** How many that are. */
-    int unwritten(LocalDate before) {
-        return db.fetchCount(db.selectOne()
-                .from(OUTING)
-                .where(OUTING.NIGHT.lt(before).and(OUTING.DELETED_AT.isNull()))
-                .andNotExists(db.selectOne().from(LOG_ENTRY).where(LOG_ENTRY.OUTING_ID.eq(OUTING.ID))));
+                .fetch(r -> new Unwritten(r.value1(), r.value2()));
     }
 
     /** Numbers of those that a filter lets through, the last night first. */
@@ -142,6 +137,11 @@ public class Entries {
                 .orderBy(LOG_ENTRY.NIGHT.desc())
                 .limit(most)
                 .fetch(this::entry);
+    }
+
+    /** Whether there is an entry of an outing, be it deleted. */
+    boolean written(long outing) {
+        return db.fetchExists(LOG_ENTRY, LOG_ENTRY.OUTING_ID.eq(outing));
     }
 
     /** Numbers of all nights, the first night first. */

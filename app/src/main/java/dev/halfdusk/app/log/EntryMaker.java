@@ -12,6 +12,7 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
+import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.annotation.PreDestroy;
@@ -37,6 +38,9 @@ public class EntryMaker {
 
     private static final Logger LOG = LoggerFactory.getLogger(EntryMaker.class);
     private static final int AT_A_TIME = 200;
+
+    /** Days after which a night is over wherever it was. */
+    private static final int SURELY = 2;
 
     private final Entries entries;
     private final Observations observations;
@@ -71,24 +75,37 @@ public class EntryMaker {
         writer.shutdownNow();
     }
 
-    /** Nights before this date are over. */
-    LocalDate today() {
-        return LocalDate.now(clock).minusDays(1);
+    /** Outings that are over and not in the log yet. */
+    private List<Long> waiting() {
+        LocalDate today = LocalDate.now(clock);
+        return entries.unwritten(today.plusDays(1), AT_A_TIME).stream()
+                .filter(u -> u.night().isBefore(today.minusDays(SURELY)) || over(u.outing()))
+                .map(Entries.Unwritten::outing)
+                .toList();
+    }
+
+    /** The sun has risen after it; where it does not, it is noon. */
+    private boolean over(long outing) {
+        return outings.find(outing)
+                .map(planner::night)
+                .map(n -> n.rise(HorizonEvent.Kind.SUN).orElse(n.span().to()))
+                .filter(clock.instant()::isAfter)
+                .isPresent();
     }
 
     /** Begins to write down what is over, where that is not under way, and hands back how many nights are left. */
     int begin() {
-        int left = entries.unwritten(today());
-        if (left > 0 && writing.compareAndSet(false, true)) {
+        List<Long> left = waiting();
+        if (!left.isEmpty() && writing.compareAndSet(false, true)) {
             writer.execute(() -> {
                 try {
-                    entries.unwritten(today(), AT_A_TIME).forEach(this::tryWriting);
+                    left.forEach(this::tryWriting);
                 } finally {
                     writing.set(false);
                 }
             });
         }
-        return left;
+        return left.size();
     }
 
     private void tryWriting(long outing) {
@@ -102,15 +119,17 @@ public class EntryMaker {
         }
     }
 
-    /** The night of an outing; the one that is there already where it was written before. */
+    /** The night of an outing; the one that is there already where it was written before, none where that was deleted. */
     public Optional<Entry> write(long outing) {
         return transactions.execute(t -> entries.of(outing)
-                .or(() -> outings.find(outing).map(o -> {
-                    long id = made(o);
-                    Entry e = entries.existing(id);
-                    observations.renew(e);
-                    return e;
-                })));
+                .or(() -> outings.find(outing)
+                        .filter(o -> !entries.written(outing))
+                        .map(o -> {
+                            long id = made(o);
+                            Entry e = entries.existing(id);
+                            observations.renew(e);
+                            return e;
+                        })));
     }
 
     private long made(Outing o) {

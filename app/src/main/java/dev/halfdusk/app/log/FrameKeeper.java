@@ -107,6 +107,10 @@ public class FrameKeeper {
         private final Job<?> job;
         private final Optional<Outing> outing;
         private final Set<String> known;
+
+        /** Takes that were there before. */
+        private final List<EntryTake> ran;
+
         private int fresh;
         private int before;
         private final List<String> elsewhere = new ArrayList<>();
@@ -117,6 +121,9 @@ public class FrameKeeper {
             this.e = e;
             this.job = job;
             outing = e.outing().flatMap(outings::find);
+            ran = entries.takes(e.id()).stream()
+                    .filter(t -> when(t).isPresent())
+                    .toList();
             known = entries.frames(e.id()).stream()
                     .map(EntryFrame::digest)
                     .collect(Collectors.toCollection(HashSet::new));
@@ -124,9 +131,6 @@ public class FrameKeeper {
 
         /** The files of one body: it has its own clock. */
         void camera(String name, List<Path> files) {
-            List<EntryTake> ran = entries.takes(e.id()).stream()
-                    .filter(t -> when(t).isPresent())
-                    .toList();
             List<Interval> times = ran.isEmpty()
                     ? List.of(e.span())
                     : ran.stream().map(t -> when(t).orElseThrow()).toList();
@@ -140,7 +144,7 @@ public class FrameKeeper {
             }
             Optional<Long> own = ran.isEmpty() ? takeOf(name, heads, fit.ahead()) : Optional.empty();
             heads.forEach((file, head) -> {
-                one(file, head, fit.ahead(), own, ran);
+                one(file, head, fit.ahead(), own);
                 job.step();
             });
         }
@@ -183,7 +187,7 @@ public class FrameKeeper {
                     .map(EntryTake::id);
         }
 
-        private void one(Path file, ReadFrames.Head head, Duration ahead, Optional<Long> own, List<EntryTake> ran) {
+        private void one(Path file, ReadFrames.Head head, Duration ahead, Optional<Long> own) {
             String name = file.getFileName().toString();
             Optional<Instant> at = head.taken().map(t -> t.minus(ahead));
             if (at.isPresent() && !e.day().contains(at.get())) {
@@ -197,7 +201,7 @@ public class FrameKeeper {
                     before++;
                     return;
                 }
-                Optional<EntryTake> take = at.flatMap(t -> belongs(t, head.focalMm(), ran));
+                Optional<EntryTake> take = at.flatMap(t -> belongs(t, head.focalMm()));
                 ReadFrames.Told told = reader.read(file, outing, take.flatMap(EntryTake::take), ahead);
                 known.add(digest);
                 fresh++;
@@ -213,7 +217,7 @@ public class FrameKeeper {
             }
         }
 
-        private static Optional<EntryTake> belongs(Instant at, OptionalDouble focalMm, List<EntryTake> ran) {
+        private Optional<EntryTake> belongs(Instant at, OptionalDouble focalMm) {
             OptionalInt which = Belonging.of(
                     at,
                     focalMm,

@@ -352,7 +352,7 @@ public class LogFiles {
         }
         return new Entry(
                 null,
-                Optional.ofNullable(outing).filter(o -> !known.nights.containsValue(o)),
+                Optional.ofNullable(outing),
                 n.title,
                 new Entry.Where(Optional.ofNullable(known.places.get(n.place)), n.place, ZoneId.of(n.zone)),
                 n.night,
@@ -410,7 +410,7 @@ public class LogFiles {
     }
 
     private long store(NightOf n, Entry entry, List<EntryTake> takes, Known known) {
-        Optional<Long> free = entry.outing().filter(o -> entries.of(o).isEmpty());
+        Optional<Long> free = entry.outing().filter(o -> !entries.written(o));
         Entry e = new Entry(
                 null,
                 free,

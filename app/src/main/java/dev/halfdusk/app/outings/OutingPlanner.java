@@ -242,7 +242,7 @@ public class OutingPlanner {
                 && Clashes.of(schedule, trip, times).stream().allMatch(k -> k.kind() == Clash.Kind.WAY_BACK);
     }
 
-    Night night(Outing outing) {
+    public Night night(Outing outing) {
         return outing.night(skies);
     }
 
