@@ -20,8 +20,9 @@ CREATE TABLE log_entry (
     revision       INTEGER NOT NULL DEFAULT 1,
     deleted_at     TEXT
 ) STRICT;
-CREATE INDEX log_entry_by_night ON log_entry (night);
-CREATE INDEX log_entry_by_place ON log_entry (place_id, night);
+-- Rows are wide, so a wall is counted and its choices are listed from these alone.
+CREATE INDEX log_entry_by_night ON log_entry (night) WHERE deleted_at IS NULL;
+CREATE INDEX log_entry_by_place ON log_entry (place_id, night, place) WHERE deleted_at IS NULL;
 CREATE UNIQUE INDEX log_entry_of_outing ON log_entry (outing_id);
 
 -- One take of it. Rig and its parts by number, without reference: they may be gone.
@@ -80,6 +81,7 @@ CREATE INDEX log_frame_of_take ON log_frame (take_id);
 CREATE TABLE observation (
     id       INTEGER PRIMARY KEY,
     entry_id INTEGER NOT NULL REFERENCES log_entry (id) ON DELETE CASCADE,
+    night    TEXT    NOT NULL,
     what     TEXT    NOT NULL,
     whose    TEXT    NOT NULL,
     value    REAL    NOT NULL,
@@ -90,7 +92,7 @@ CREATE TABLE observation (
     counts   INTEGER NOT NULL DEFAULT 1 CHECK (counts IN (0, 1))
 ) STRICT;
 CREATE INDEX observation_of_entry ON observation (entry_id);
-CREATE INDEX observation_by_what ON observation (what, whose);
+CREATE INDEX observation_by_what ON observation (what, whose, night);
 
 -- What was learned and is used, with what stood there before.
 CREATE TABLE learned_use (

@@ -16,7 +16,7 @@ public final class TestFolder implements ApplicationContextInitializer<Configura
 
     @Override
     public void initialize(ConfigurableApplicationContext context) {
-        TestPropertyValues.of("halfdusk.data=" + fresh(), "halfdusk.clock=" + NOW)
+        TestPropertyValues.of("halfdusk.data=" + fresh(), "halfdusk.clock=" + NOW, "halfdusk.season=0s")
                 .applyTo(context);
     }
 

@@ -60,9 +60,12 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoSeason.class);
     private static final int WIDE_ENOUGH = 29;
-    private static final long PATIENCE_MS = 4000;
 
     private final boolean wanted;
+
+    /** Who has just started it looks at the first page meanwhile. */
+    private final Duration patience;
+
     private final Places places;
     private final Kit kit;
     private final Outings outings;
@@ -77,6 +80,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     DemoSeason(
             @Value("${halfdusk.demo:false}") boolean wanted,
+            @Value("${halfdusk.season:4s}") Duration patience,
             Places places,
             Kit kit,
             Outings outings,
@@ -89,6 +93,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
             TransactionTemplate transactions,
             Clock clock) {
         this.wanted = wanted;
+        this.patience = patience;
         this.places = places;
         this.kit = kit;
         this.outings = outings;
@@ -104,23 +109,28 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     @Override
     public void onApplicationEvent(ApplicationReadyEvent ready) {
-        if (wanted) {
-            Thread thread = new Thread(
-                    () -> {
-                        try {
-                            Thread.sleep(PATIENCE_MS); // who has just started it looks at the first page meanwhile
-                            make();
-                        } catch (InterruptedException e) {
-                            Thread.currentThread().interrupt();
-                        } catch (RuntimeException e) {
-                            LOG.warn("The demo has no season behind it: {}", e.toString());
-                        }
-                    },
-                    "demo season");
-            thread.setDaemon(true);
-            thread.setPriority(Thread.MIN_PRIORITY);
-            thread.start();
+        if (!wanted) {
+            return;
         }
+        if (patience.isZero()) {
+            make();
+            return;
+        }
+        Thread thread = new Thread(
+                () -> {
+                    try {
+                        Thread.sleep(patience.toMillis());
+                        make();
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                    } catch (RuntimeException e) {
+                        LOG.warn("The demo has no season behind it: {}", e.toString());
+                    }
+                },
+                "demo season");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        thread.start();
     }
 
     /**

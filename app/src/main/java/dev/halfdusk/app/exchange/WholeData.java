@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.log.LearnedFile;
 import dev.halfdusk.app.log.LogFiles;
@@ -162,7 +163,11 @@ class WholeData {
                 JsonNode tree = plan(tree(name, bytes));
                 if (LogFiles.isNight(tree) || name.equals(LEARNED)) {
                     nights.put(name, tree);
+                    step.run();
                     return;
+                }
+                if (tree instanceof ObjectNode outing && outing.has(LogFiles.IN_OUTING)) {
+                    nights.put(name, outing.remove(LogFiles.IN_OUTING));
                 }
                 boolean plan = name.startsWith(PLAN)
                         || PlanFile.FORMAT.equals(tree.path("format").asText());
@@ -172,13 +177,11 @@ class WholeData {
         });
         if (!nights.isEmpty()) {
             LogFiles.Known there = logFiles.known();
-            nights.values().forEach(tree -> {
-                all.add(
-                        LogFiles.isNight(tree)
-                                ? logFiles.read(tree, wanted, there)
-                                : learnedFile.read(tree, wanted, there));
-                step.run();
-            });
+            nights.values()
+                    .forEach(tree -> all.add(
+                            LogFiles.isNight(tree)
+                                    ? logFiles.read(tree, wanted, there)
+                                    : learnedFile.read(tree, wanted, there)));
         }
         return all;
     }

@@ -133,9 +133,7 @@ class GearPart implements KitSection {
             return IntStream.of(CELSIUS)
                     .mapToObj(celsius -> Numbers.text(
                             "At %d \u00b0C about %.0f frames or %.0f minutes.",
-                            celsius,
-                            b.frames() * Cold.batteryFactor(celsius),
-                            b.minutes() * Cold.batteryFactor(celsius)))
+                            celsius, b.frames() * Cold.factor(b, celsius), b.minutes() * Cold.factor(b, celsius)))
                     .toList();
         }
         List<String> lines = new ArrayList<>();

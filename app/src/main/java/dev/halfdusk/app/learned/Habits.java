@@ -5,6 +5,7 @@ import static dev.halfdusk.app.db.Tables.HABIT;
 import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Take;
+import java.util.Map;
 import java.util.OptionalDouble;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -15,9 +16,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Habits {
 
-    private static final String SET_UP = "set-up";
-    private static final String DANJON = "danjon";
-    private static final String OFFSET = "offset ";
+    public static final String SET_UP = "set-up";
+    public static final String DANJON = "danjon";
+
+    /** Begins the name of that of a subject. */
+    public static final String OFFSET = "offset ";
 
     private final DSLContext db;
 
@@ -53,6 +56,11 @@ public class Habits {
     @Transactional
     public void offset(String subject, OptionalDouble stops) {
         set(OFFSET + subject, stops);
+    }
+
+    /** All that there are, by name. */
+    public Map<String, Double> all() {
+        return db.selectFrom(HABIT).fetchMap(HABIT.WHAT, HABIT.VALUE);
     }
 
     private OptionalDouble get(String what) {

@@ -89,6 +89,17 @@ public record FileFacts(
         }
     }
 
+    /** Serial number of the body that took a file; empty where it does not say. */
+    static String serial(Path file) {
+        try {
+            return text(ImageMetadataReader.readMetadata(file.toFile()), ExifDirectoryBase.TAG_BODY_SERIAL_NUMBER)
+                    .map(String::strip)
+                    .orElse("");
+        } catch (ImageProcessingException | IOException | RuntimeException e) {
+            return "";
+        }
+    }
+
     private static FileFacts of(Metadata metadata) {
         boolean own = text(metadata, ExifDirectoryBase.TAG_SOFTWARE)
                 .map(s -> s.startsWith(OURS))

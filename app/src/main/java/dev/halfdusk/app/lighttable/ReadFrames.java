@@ -62,13 +62,17 @@ public class ReadFrames {
             byte[] small,
             byte[] whole) {}
 
-    /** When and how a file was taken, as it says. */
-    public record Head(Optional<Instant> taken, OptionalDouble focalMm) {}
+    /**
+     * When and how a file was taken, as it says.
+     *
+     * @param body serial number of the camera, which tells two of one model apart; empty where it is not said
+     */
+    public record Head(Optional<Instant> taken, OptionalDouble focalMm, String body) {}
 
     /** @param zone of the camera's clock, where the file does not say */
     public Head head(Path file, ZoneId zone) {
         FileFacts facts = FileFacts.of(file);
-        return new Head(facts.opened(zone, 0), facts.focalMm());
+        return new Head(facts.opened(zone, 0), facts.focalMm(), FileFacts.serial(file));
     }
 
     /** Those of an outing that lie on the table. */

@@ -19,6 +19,7 @@ import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -109,11 +110,13 @@ public class Entries {
                         .from(LOG_TAKE)
                         .orderBy(LOG_TAKE.SUBJECT)
                         .fetch(LOG_TAKE.SUBJECT),
-                db.selectDistinct(LOG_ENTRY.PLACE_ID, LOG_ENTRY.PLACE)
+                db
+                        .selectDistinct(LOG_ENTRY.PLACE_ID, LOG_ENTRY.PLACE)
                         .from(LOG_ENTRY)
                         .where(LOG_ENTRY.PLACE_ID.isNotNull().and(LOG_ENTRY.DELETED_AT.isNull()))
                         .orderBy(LOG_ENTRY.PLACE)
-                        .fetchMap(LOG_ENTRY.PLACE_ID, LOG_ENTRY.PLACE));
+                        .stream() // a place may have had another name
+                        .collect(Collectors.toMap(r -> r.value1(), r -> r.value2(), (a, b) -> a, LinkedHashMap::new)));
     }
 
     public Optional<Entry> find(long id) {

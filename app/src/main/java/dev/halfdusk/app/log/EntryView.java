@@ -7,6 +7,8 @@ import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Settings;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -30,7 +32,15 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
     record Lane(String camera, List<Mark> planned, List<Mark> went) {}
 
     /** A take on the ribbon. */
-    record Mark(String number, String words, Block at) {}
+    record Mark(String number, String words, Block at) {
+
+        /** Whether its number must stand beside it. */
+        public boolean narrow() {
+            return Double.parseDouble(at.width().replace("%", "")) < NARROW_PERCENT;
+        }
+    }
+
+    private static final double NARROW_PERCENT = 2.2;
 
     /**
      * A take.
@@ -59,8 +69,12 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
             List<Shot> frames,
             List<Bar> bars) {}
 
-    /** A frame. */
-    record Shot(long id, String name, String clock, String set, String read, String verdict, Said said) {}
+    /**
+     * A frame.
+     *
+     * @param gone whether its file is not where it was
+     */
+    record Shot(long id, String name, String clock, String set, String read, String verdict, Said said, boolean gone) {}
 
     /** Drift of a frame, as a bar: its height in percent of the highest. */
     record Bar(double height, boolean kept) {}
@@ -184,6 +198,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
                 f.settings().map(EntryView::words).orElse(""),
                 String.join(", ", read),
                 f.read().verdict(),
-                f.said());
+                f.said(),
+                !f.folder().isEmpty() && !Files.exists(Path.of(f.folder(), f.name())));
     }
 }

@@ -95,7 +95,7 @@ public class FrameKeeper {
     /** Files of a folder, whatever their cameras' clocks said. */
     public Result fromFiles(Entry e, List<Path> files, Job<?> job) {
         Folder folder = new Folder(e, job);
-        byCamera(files).forEach(folder::camera);
+        byCamera(e, files).forEach(folder::camera);
         matched(e);
         return new Result(folder.fresh, folder.before, folder.elsewhere, folder.clocks, folder.refused);
     }
@@ -130,12 +130,10 @@ public class FrameKeeper {
         }
 
         /** The files of one body: it has its own clock. */
-        void camera(String name, List<Path> files) {
+        void camera(String name, Map<Path, ReadFrames.Head> heads) {
             List<Interval> times = ran.isEmpty()
                     ? List.of(e.span())
                     : ran.stream().map(t -> when(t).orElseThrow()).toList();
-            Map<Path, ReadFrames.Head> heads = new LinkedHashMap<>();
-            files.forEach(f -> heads.put(f, reader.head(f, e.where().zone())));
             ClockFit fit = ClockFit.of(
                     heads.values().stream().flatMap(h -> h.taken().stream()).toList(), times);
             if (!fit.ahead().isZero()) {
@@ -228,13 +226,16 @@ public class FrameKeeper {
         }
     }
 
-    /** Each body names its files in its own way, and has its own clock. */
-    private static Map<String, List<Path>> byCamera(List<Path> files) {
-        return files.stream()
-                .collect(Collectors.groupingBy(
-                        f -> NUMBER.matcher(f.getFileName().toString()).replaceAll(""),
-                        LinkedHashMap::new,
-                        Collectors.toList()));
+    /** Each body has its serial number, or names its files in its own way, and has its own clock. */
+    private Map<String, Map<Path, ReadFrames.Head>> byCamera(Entry e, List<Path> files) {
+        Map<String, Map<Path, ReadFrames.Head>> all = new LinkedHashMap<>();
+        for (Path f : files) {
+            ReadFrames.Head head = reader.head(f, e.where().zone());
+            String prefix = NUMBER.matcher(f.getFileName().toString()).replaceAll("");
+            String camera = head.body().isEmpty() ? prefix : prefix + " " + head.body();
+            all.computeIfAbsent(camera, c -> new LinkedHashMap<>()).put(f, head);
+        }
+        return all;
     }
 
     private static Optional<Interval> when(EntryTake t) {

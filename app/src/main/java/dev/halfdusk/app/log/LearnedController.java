@@ -1,5 +1,6 @@
 package dev.halfdusk.app.log;
 
+import dev.halfdusk.app.learned.Origin;
 import dev.halfdusk.app.learned.Origins;
 import dev.halfdusk.core.log.Learnable;
 import java.util.ArrayList;
@@ -20,10 +21,12 @@ class LearnedController {
 
     private final Observations observations;
     private final Uses uses;
+    private final Planned planned;
     private final Origins origins;
     private final Worked worked;
 
-    LearnedController(Observations observations, Uses uses, Origins origins, Worked worked) {
+    LearnedController(Observations observations, Uses uses, Planned planned, Origins origins, Worked worked) {
+        this.planned = planned;
         this.observations = observations;
         this.uses = uses;
         this.origins = origins;
@@ -34,16 +37,21 @@ class LearnedController {
     String show(@RequestParam Optional<String> used, @RequestParam Optional<String> back, Model model) {
         List<LearnedView> learned = new ArrayList<>();
         List<LearnedView> waiting = new ArrayList<>();
+        Planned.Now stands = planned.now();
+        List<Origin> kept = origins.all();
         for (Observations.Thing thing : observations.things()) {
-            uses.name(thing.what(), thing.whose()).ifPresent(name -> {
-                OptionalDouble now = uses.now(thing.what(), thing.whose());
+            stands.name(thing.what(), thing.whose()).ifPresent(name -> {
+                OptionalDouble now = stands.value(thing.what(), thing.whose());
                 LearnedView view = LearnedView.of(
                         thing,
                         name,
                         observations.of(thing),
                         now,
-                        uses.assumed(thing.what(), thing.whose()),
-                        origins.of(thing.what(), thing.whose(), now));
+                        stands.assumed(thing.what(), thing.whose()),
+                        kept.stream()
+                                .filter(o ->
+                                        o.what() == thing.what() && o.whose().equals(thing.whose()) && o.holds(now))
+                                .findFirst());
                 (view.value().isEmpty() ? waiting : learned).add(view);
             });
         }

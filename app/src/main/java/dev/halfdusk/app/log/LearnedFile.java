@@ -30,13 +30,13 @@ public class LearnedFile {
 
     private final Habits habits;
     private final Origins origins;
-    private final Uses uses;
+    private final Planned planned;
     private final ObjectMapper json;
 
-    LearnedFile(Habits habits, Origins origins, Uses uses, ObjectMapper json) {
+    LearnedFile(Habits habits, Origins origins, Planned planned, ObjectMapper json) {
         this.habits = habits;
         this.origins = origins;
-        this.uses = uses;
+        this.planned = planned;
         this.json = json;
     }
 
@@ -59,10 +59,11 @@ public class LearnedFile {
             habits.offset(k.key()).ifPresent(v -> offsets.put(k.key(), v));
         }
         List<UseOf> all = new ArrayList<>();
+        Planned.Now stands = planned.now();
         for (Origin o : origins.all()) {
             Optional<String> name = o.what().whose() == Learnable.Whose.SUBJECT
                     ? Optional.of(o.whose())
-                    : uses.name(o.what(), o.whose());
+                    : stands.name(o.what(), o.whose());
             name.ifPresent(
                     n -> all.add(new UseOf(o.what().key(), n, boxed(o.before()), o.used(), o.from(), o.nights())));
         }

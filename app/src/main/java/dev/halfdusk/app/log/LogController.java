@@ -46,7 +46,7 @@ class LogController {
     private final EntryMaker maker;
     private final FrameKeeper keeper;
     private final Observations observations;
-    private final Uses uses;
+    private final Planned planned;
     private final Jobs jobs;
     private final PictureFolders folders;
     private final Deletions deletions;
@@ -57,7 +57,7 @@ class LogController {
             EntryMaker maker,
             FrameKeeper keeper,
             Observations observations,
-            Uses uses,
+            Planned planned,
             Jobs jobs,
             PictureFolders folders,
             Deletions deletions,
@@ -67,7 +67,7 @@ class LogController {
         this.maker = maker;
         this.keeper = keeper;
         this.observations = observations;
-        this.uses = uses;
+        this.planned = planned;
         this.jobs = jobs;
         this.folders = folders;
         this.deletions = deletions;
@@ -244,8 +244,8 @@ class LogController {
         Form form = Form.of(typed);
         String[] thing = form.value("thing").split("\\.", 2);
         Optional<Learnable> what = Learnable.of(thing[0]);
-        boolean known =
-                TellForm.found(entries.takes(id), e, uses).stream().anyMatch(c -> c.id().equals(form.value("thing")));
+        boolean known = TellForm.found(entries.takes(id), e, planned.now()).stream()
+                .anyMatch(c -> c.id().equals(form.value("thing")));
         if (what.isEmpty() || !known) {
             form.reject("thing", "Choose what you found out from the list.");
         }

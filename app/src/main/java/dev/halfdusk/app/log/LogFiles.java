@@ -42,6 +42,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class LogFiles {
 
     public static final String FORMAT = "half-dusk-night";
+
+    /** An outing's file may hold its night under this name. */
+    public static final String IN_OUTING = "log";
+
     private static final int VERSION = 1;
     private static final int LONGEST = 500;
 
@@ -51,7 +55,7 @@ public class LogFiles {
     private final Outings outings;
     private final Places places;
     private final Kit kit;
-    private final Uses uses;
+    private final Planned planned;
     private final ObjectMapper json;
 
     LogFiles(
@@ -61,7 +65,7 @@ public class LogFiles {
             Outings outings,
             Places places,
             Kit kit,
-            Uses uses,
+            Planned planned,
             ObjectMapper json) {
         this.entries = entries;
         this.observations = observations;
@@ -69,7 +73,7 @@ public class LogFiles {
         this.outings = outings;
         this.places = places;
         this.kit = kit;
-        this.uses = uses;
+        this.planned = planned;
         this.json = json;
     }
 
@@ -180,6 +184,7 @@ public class LogFiles {
         private final Map<Long, String> bodies = names(kit.bodies());
         private final Map<Long, String> lenses = names(kit.lenses());
         private final Map<Long, String> gear = names(kit.gear());
+        private final Planned.Now stands = planned.now();
 
         private static Map<Long, String> names(List<? extends KitThing<?>> things) {
             Map<Long, String> all = new HashMap<>();
@@ -222,7 +227,9 @@ public class LogFiles {
                         .filter(Observations.Noted::byHand)
                         .map(n -> new FoundOf(
                                 n.seen().what().key(),
-                                uses.name(n.seen().what(), n.seen().whose()).orElse(""),
+                                names.stands
+                                        .name(n.seen().what(), n.seen().whose())
+                                        .orElse(""),
                                 n.seen().value()))
                         .toList());
         return json.valueToTree(night);

@@ -1,6 +1,8 @@
 package dev.halfdusk.app.log;
 
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.web.Attachment;
 import dev.halfdusk.app.web.Cells;
 import dev.halfdusk.app.web.NotFound;
@@ -36,8 +38,10 @@ class LogFilesController {
 
     private final Entries entries;
     private final LogFiles files;
+    private final OutingFile outings;
 
-    LogFilesController(Entries entries, LogFiles files) {
+    LogFilesController(Entries entries, LogFiles files, OutingFile outings) {
+        this.outings = outings;
         this.entries = entries;
         this.files = files;
     }
@@ -48,6 +52,16 @@ class LogFilesController {
         String tree =
                 files.write(id).orElseThrow(() -> new NotFound("night " + id)).toPrettyString();
         return Attachment.of(Attachment.name(e.title(), e.night(), "night.json"), "application/json", tree);
+    }
+
+    /** Its outing, with the night in it. */
+    @GetMapping("/outing.json")
+    ResponseEntity<String> outing(@PathVariable long id) {
+        Entry e = entries.existing(id);
+        ObjectNode outing = e.outing().flatMap(outings::write).orElseThrow(() -> new NotFound("its outing"));
+        outing.set(LogFiles.IN_OUTING, files.write(id).orElseThrow(() -> new NotFound("night " + id)));
+        String text = outing.toPrettyString();
+        return Attachment.of(Attachment.name(e.title(), e.night(), "outing.json"), "application/json", text);
     }
 
     /** A line for each frame. */

@@ -10,6 +10,7 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.log.FilmFrame;
 import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -24,7 +25,7 @@ class NightPage {
     private final Entries entries;
     private final Observations observations;
     private final FilmRolls film;
-    private final Uses uses;
+    private final Planned planned;
     private final Places places;
     private final PictureFolders folders;
 
@@ -32,13 +33,13 @@ class NightPage {
             Entries entries,
             Observations observations,
             FilmRolls film,
-            Uses uses,
+            Planned planned,
             Places places,
             PictureFolders folders) {
         this.entries = entries;
         this.observations = observations;
         this.film = film;
-        this.uses = uses;
+        this.planned = planned;
         this.places = places;
         this.folders = folders;
     }
@@ -56,12 +57,13 @@ class NightPage {
     /** @param found what somebody found out, as it was typed */
     String show(Entry e, Form form, Form found, Model model) {
         List<EntryTake> takes = entries.takes(e.id());
-        model.addAttribute("view", EntryView.of(e, takes, entries.frames(e.id()), seen(e)));
-        model.addAttribute("form", form);
+        Planned.Now stands = planned.now();
+        model.addAttribute("view", EntryView.of(e, takes, entries.frames(e.id()), seen(e, stands)));
+        model.addAttribute("form", form.allows("celsius", WeatherHour.TEMPERATURE));
         model.addAttribute("found", found);
         model.addAttribute("skies", TellForm.SKIES);
         model.addAttribute("says", Said.values());
-        model.addAttribute("finds", TellForm.found(takes, e, uses));
+        model.addAttribute("finds", TellForm.found(takes, e, stands));
         model.addAttribute("folders", folders.all());
         List<FilmRow> rows = film.of(e.id()).stream().map(NightPage::row).toList();
         model.addAttribute("film", rows);
@@ -73,12 +75,12 @@ class NightPage {
         return "log/night";
     }
 
-    private List<EntryView.Seen> seen(Entry e) {
+    private List<EntryView.Seen> seen(Entry e, Planned.Now stands) {
         return observations.of(e.id()).stream()
                 .map(n -> new EntryView.Seen(
                         n.id(),
                         n.seen().what().words(),
-                        uses.name(n.seen().what(), n.seen().whose()).orElse("gone since"),
+                        stands.name(n.seen().what(), n.seen().whose()).orElse("gone since"),
                         n.seen().what().words(n.seen().value()),
                         n.seen().how(),
                         n.seen().counts(),

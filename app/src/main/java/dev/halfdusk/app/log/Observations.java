@@ -4,6 +4,7 @@ import static dev.halfdusk.app.db.Tables.FORECAST_SAID;
 import static dev.halfdusk.app.db.Tables.LOG_ENTRY;
 import static dev.halfdusk.app.db.Tables.OBSERVATION;
 
+import dev.halfdusk.app.db.tables.records.ObservationRecord;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.core.log.Learnable;
@@ -15,7 +16,6 @@ import dev.halfdusk.core.log.Observing;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -27,7 +27,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -40,7 +39,7 @@ public class Observations {
     private static final double CLEAR_PERCENT = 40;
 
     /** Of one thing the last of them are drawn and counted. */
-    private static final int MOST = 2 * Learned.MOST_NIGHTS;
+    private static final int MOST = 3 * Learned.MOST_NIGHTS / 2;
 
     private final DSLContext db;
     private final Entries entries;
@@ -97,20 +96,21 @@ public class Observations {
 
     private List<Noted> select(Condition which, int most) {
         return db
-                .select(OBSERVATION, LOG_ENTRY.NIGHT)
+                .select(OBSERVATION)
                 .from(OBSERVATION)
-                .join(LOG_ENTRY)
-                .on(LOG_ENTRY.ID.eq(OBSERVATION.ENTRY_ID))
-                .where(which.and(LOG_ENTRY.DELETED_AT.isNull()))
-                .orderBy(LOG_ENTRY.NIGHT.desc(), OBSERVATION.ID)
+                .where(which)
+                .andExists(db.selectOne()
+                        .from(LOG_ENTRY)
+                        .where(LOG_ENTRY.ID.eq(OBSERVATION.ENTRY_ID).and(LOG_ENTRY.DELETED_AT.isNull())))
+                .orderBy(OBSERVATION.NIGHT.desc(), OBSERVATION.ID)
                 .limit(most)
-                .fetch(r -> noted(r.value1(), r.value2()))
+                .fetch(r -> noted(r.value1()))
                 .stream()
                 .flatMap(Optional::stream)
                 .toList();
     }
 
-    private static Optional<Noted> noted(dev.halfdusk.app.db.tables.records.ObservationRecord r, LocalDate night) {
+    private static Optional<Noted> noted(ObservationRecord r) {
         return Learnable.of(r.getWhat())
                 .filter(what -> what.range().holds(r.getValue()))
                 .map(what -> new Noted(
@@ -119,7 +119,7 @@ public class Observations {
                         new Observation(
                                 what,
                                 r.getWhose(),
-                                night,
+                                r.getNight(),
                                 r.getValue(),
                                 r.getCelsius() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getCelsius()),
                                 r.getCounts(),
@@ -205,6 +205,9 @@ public class Observations {
     private void insert(long entry, Observation o, boolean byHand, boolean counts, OptionalDouble ahead) {
         db.insertInto(OBSERVATION)
                 .set(OBSERVATION.ENTRY_ID, entry)
+                .set(
+                        OBSERVATION.NIGHT,
+                        db.select(LOG_ENTRY.NIGHT).from(LOG_ENTRY).where(LOG_ENTRY.ID.eq(entry)))
                 .set(OBSERVATION.WHAT, o.what().key())
                 .set(OBSERVATION.WHOSE, o.whose())
                 .set(OBSERVATION.VALUE, o.value())
@@ -233,10 +236,5 @@ public class Observations {
                 .set(OBSERVATION.COUNTS, counts)
                 .where(OBSERVATION.ID.eq(id).and(OBSERVATION.ENTRY_ID.eq(entry)))
                 .execute();
-    }
-
-    /** Nights that have any. */
-    int nights() {
-        return db.fetchCount(DSL.selectDistinct(OBSERVATION.ENTRY_ID).from(OBSERVATION));
     }
 }

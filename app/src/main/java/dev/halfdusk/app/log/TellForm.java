@@ -66,7 +66,7 @@ final class TellForm {
     }
 
     /** What somebody may have found out in a night, each for what was there. */
-    static List<Choice> found(List<EntryTake> takes, Entry e, Uses uses) {
+    static List<Choice> found(List<EntryTake> takes, Entry e, Planned.Now stands) {
         List<Choice> all = new ArrayList<>();
         for (dev.halfdusk.core.log.Learnable what : dev.halfdusk.core.log.Learnable.values()) {
             List<String> whose = switch (what.whose()) {
@@ -78,7 +78,7 @@ final class TellForm {
                 case ONESELF -> List.of("");
             };
             if (what.used()) {
-                whose.forEach(w -> uses.name(what, w)
+                whose.forEach(w -> stands.name(what, w)
                         .ifPresent(name -> all.add(new Choice(
                                 what.key() + "." + w,
                                 dev.halfdusk.app.web.Words.capital(what.words())

@@ -10,18 +10,13 @@ import dev.halfdusk.app.learned.Origin;
 import dev.halfdusk.app.learned.Origins;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.exposure.Demand;
-import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.log.Learnable;
 import dev.halfdusk.core.log.Learned;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.IsoDial;
-import dev.halfdusk.core.outing.WorkTimes;
-import dev.halfdusk.core.take.Subject;
-import dev.halfdusk.core.take.Subjects;
-import dev.halfdusk.core.weather.Cold;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,8 +33,17 @@ public class Uses {
     private final Habits habits;
     private final Origins origins;
     private final Observations observations;
+    private final Planned planned;
 
-    Uses(Places places, Kit kit, UsualDecision usual, Habits habits, Origins origins, Observations observations) {
+    Uses(
+            Places places,
+            Kit kit,
+            UsualDecision usual,
+            Habits habits,
+            Origins origins,
+            Observations observations,
+            Planned planned) {
+        this.planned = planned;
         this.places = places;
         this.kit = kit;
         this.usual = usual;
@@ -66,65 +70,6 @@ public class Uses {
 
     private Optional<NamedGear> battery(String whose) {
         return id(whose).flatMap(kit::gear).filter(g -> g.gear() instanceof Gear.Battery);
-    }
-
-    /** What it is about, by name: "Salt Ledge"; empty where it is gone. */
-    public Optional<String> name(Learnable what, String whose) {
-        return switch (what.whose()) {
-            case PLACE -> place(whose).map(Place::name);
-            case BODY -> body(whose).map(NamedBody::name);
-            case LENS -> lens(whose).map(NamedLens::name);
-            case BATTERY -> battery(whose).map(NamedGear::name);
-            case SUBJECT -> Subjects.of(whose).map(Subject.Kind::words);
-            case ONESELF -> Optional.of("");
-        };
-    }
-
-    /** What is planned with now; empty where nothing of one's own is. */
-    public OptionalDouble now(Learnable what, String whose) {
-        return switch (what) {
-            case DARKNESS -> place(whose).map(Place::zenithMagnitude).orElse(OptionalDouble.empty());
-            case DRIFT -> usual.get().stars().tolerancePx();
-            case ISO ->
-                body(whose)
-                        .map(b -> OptionalDouble.of(b.camera().comfortableIso()))
-                        .orElse(OptionalDouble.empty());
-            case BATTERY ->
-                battery(whose)
-                        .map(g -> OptionalDouble.of(((Gear.Battery) g.gear()).minutes()))
-                        .orElse(OptionalDouble.empty());
-            case BATTERY_COLD ->
-                battery(whose).map(g -> ((Gear.Battery) g.gear()).coldMinutes()).orElse(OptionalDouble.empty());
-            case SHARPEST -> lens(whose).map(l -> l.lens().sharpest()).orElse(OptionalDouble.empty());
-            case INFINITY -> lens(whose).map(l -> l.lens().infinityMm()).orElse(OptionalDouble.empty());
-            case SET_UP -> habits.setUp();
-            case OFFSET -> habits.offset(whose);
-            case DANJON -> habits.danjon();
-            case FORECAST -> OptionalDouble.empty();
-        };
-    }
-
-    /** What is reckoned with where nothing is said. */
-    public OptionalDouble assumed(Learnable what, String whose) {
-        OptionalDouble now = now(what, whose);
-        if (now.isPresent()) {
-            return now;
-        }
-        return switch (what) {
-            case DARKNESS ->
-                place(whose)
-                        .map(p -> OptionalDouble.of(
-                                p.glow().zenith(SunAndMoon.NEITHER).magnitude()))
-                        .orElse(now);
-            case DRIFT -> OptionalDouble.of(Demand.USUAL.tolerancePx());
-            case BATTERY_COLD ->
-                battery(whose)
-                        .map(g -> OptionalDouble.of(((Gear.Battery) g.gear()).minutes() * Cold.batteryFactor(0)))
-                        .orElse(now);
-            case SET_UP -> OptionalDouble.of(WorkTimes.USUAL.first().toMinutes());
-            case OFFSET -> OptionalDouble.of(0);
-            default -> now;
-        };
     }
 
     private void set(Learnable what, String whose, OptionalDouble value) {
@@ -157,7 +102,7 @@ public class Uses {
         }
     }
 
-    private void battery(String whose, java.util.function.UnaryOperator<Gear.Battery> to) {
+    private void battery(String whose, UnaryOperator<Gear.Battery> to) {
         battery(whose)
                 .ifPresent(g -> kit.save(
                         new NamedGear(g.id(), g.name(), g.weightG(), to.apply((Gear.Battery) g.gear()), g.note())));
@@ -167,13 +112,14 @@ public class Uses {
     @Transactional
     public boolean use(Learnable what, String whose) {
         Optional<Learned> learned = observations.learned(new Observations.Thing(what, whose));
-        if (!what.used() || learned.isEmpty() || name(what, whose).isEmpty()) {
+        Planned.Now stands = planned.now();
+        if (!what.used() || learned.isEmpty() || stands.name(what, whose).isEmpty()) {
             return false;
         }
-        OptionalDouble now = now(what, whose);
+        OptionalDouble now = stands.value(what, whose);
         OptionalDouble before = origins.of(what, whose, now).map(Origin::before).orElse(now);
         set(what, whose, OptionalDouble.of(learned.get().value()));
-        OptionalDouble used = now(what, whose);
+        OptionalDouble used = planned.now().value(what, whose);
         if (used.isEmpty()) {
             return false;
         }
@@ -190,7 +136,7 @@ public class Uses {
     /** As it was before; what its owner has set otherwise since stays. */
     @Transactional
     public void back(Learnable what, String whose) {
-        origins.of(what, whose, now(what, whose)).ifPresent(o -> set(what, whose, o.before()));
+        origins.of(what, whose, planned.now().value(what, whose)).ifPresent(o -> set(what, whose, o.before()));
         origins.forget(what, whose);
     }
 }

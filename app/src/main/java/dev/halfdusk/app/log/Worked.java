@@ -24,8 +24,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 class Worked {
 
-    /** Of the last frames that were kept. */
-    private static final int MOST = 4000;
+    /** Older nights tell of older lenses and habits. */
+    private static final int LAST_NIGHTS = 400;
 
     private static final int MOST_SHOWN = 3;
     private static final String[] MOONS = {"dark or thin moon", "about half a moon", "bright moon"};
@@ -52,6 +52,12 @@ class Worked {
     private record Frame(Key key, Settings settings) {}
 
     List<Row> all() {
+        List<Long> last = db.select(LOG_ENTRY.ID)
+                .from(LOG_ENTRY)
+                .where(LOG_ENTRY.DELETED_AT.isNull())
+                .orderBy(LOG_ENTRY.NIGHT.desc())
+                .limit(LAST_NIGHTS)
+                .fetch(LOG_ENTRY.ID);
         Map<Key, Long> frames = db
                 .select(LOG_TAKE.SUBJECT, LOG_ENTRY.MOON, DSL.count())
                 .from(LOG_TAKE)
@@ -59,7 +65,7 @@ class Worked {
                 .on(LOG_ENTRY.ID.eq(LOG_TAKE.ENTRY_ID))
                 .join(LOG_FRAME)
                 .on(LOG_FRAME.TAKE_ID.eq(LOG_TAKE.ID))
-                .where(LOG_FRAME.SAID.ne("").and(LOG_ENTRY.DELETED_AT.isNull()))
+                .where(LOG_FRAME.SAID.ne("").and(LOG_FRAME.ENTRY_ID.in(last)))
                 .groupBy(LOG_TAKE.SUBJECT, LOG_ENTRY.MOON)
                 .stream()
                 .collect(Collectors.toMap(
@@ -73,9 +79,7 @@ class Worked {
                 .on(LOG_ENTRY.ID.eq(LOG_FRAME.ENTRY_ID))
                 .where(LOG_FRAME.SAID.in(Said.KEPT.key(), Said.BEST.key()))
                 .and(LOG_FRAME.SECONDS.isNotNull())
-                .and(LOG_ENTRY.DELETED_AT.isNull())
-                .orderBy(LOG_FRAME.ID.desc())
-                .limit(MOST)
+                .and(LOG_FRAME.ENTRY_ID.in(last))
                 .fetch(r -> new Frame(
                         new Key(r.value1(), moon(r.value2())), new Settings(r.value3(), r.value4(), r.value5())));
         Map<Key, List<Frame>> byKey = kept.stream()

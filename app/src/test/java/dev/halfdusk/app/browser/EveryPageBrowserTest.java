@@ -78,7 +78,13 @@ public class EveryPageBrowserTest extends BrowserTest {
             "/sequences?place=3",
             "/sequences?place=3&kind=lapse&ramp=on",
             "/sequences?place=1&kind=stack",
-            "/sequences/timer?place=3");
+            "/sequences/timer?place=3",
+            "/log",
+            "/log?rating=1&month=4",
+            "/log/1",
+            "/log/learned",
+            "/log/new",
+            "/log/again");
 
     /** What one must hit with a finger, without links in running text; a box by its label, a word that explains itself by its own field. */
     private static final String SMALL_TARGETS = """

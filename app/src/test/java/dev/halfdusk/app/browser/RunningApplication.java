@@ -62,6 +62,7 @@ final class RunningApplication implements AutoCloseable {
                 "--halfdusk.demo=" + demo,
                 "--halfdusk.pictures=" + PICTURES,
                 COLD,
+                "--halfdusk.season=0s",
                 "--halfdusk.clock=2027-06-01T18:00:00Z"));
     }
 

@@ -22,6 +22,10 @@ import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.learned.Habits;
+import dev.halfdusk.app.log.EntryMaker;
+import dev.halfdusk.app.log.LearnedFile;
+import dev.halfdusk.app.log.LogFiles;
 import dev.halfdusk.app.outings.FieldNotes;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingFile;
@@ -641,4 +645,54 @@ class WholeDataTest {
         }
         return page;
     }
+
+    /** A night of the log in the file of its outing, after the outing that it names; alone; and what was learned beside them. */
+    @Test
+    void nights_of_the_log_are_read_with_their_outing_and_alone() throws Exception {
+        long outing = full();
+        LogFiles.Known known = logFiles.known();
+        long night = maker.write(outing).orElseThrow().id();
+        ObjectNode alone = logFiles.write(night).orElseThrow();
+        ObjectNode both = tree(outing);
+        both.put("title", "Lived through");
+        ObjectNode log = alone.deepCopy().put("title", "Lived through").put("outing", "Lived through");
+        both.set("log", log);
+        List<Imported> taken = data.take(
+                zip("outings/1.json", both.toString().getBytes(StandardCharsets.UTF_8)), Imported.Wanted.NEW, () -> {});
+        assertThat(taken).extracting(Imported::sort).contains("outing", "night of the log");
+        assertThat(taken).allSatisfy(i -> assertThat(i.state()).isEqualTo(Imported.State.NEW));
+        assertThat(data.look(zip("log/1.json", alone.toString().getBytes(StandardCharsets.UTF_8)), () -> {}))
+                .singleElement()
+                .satisfies(i -> assertThat(i.state()).isEqualTo(Imported.State.EQUAL));
+        assertThat(known.nights()).doesNotContainValue(night);
+
+        habits.setUp(OptionalDouble.of(25));
+        byte[] learned = learnedFile.tree().toString().getBytes(StandardCharsets.UTF_8);
+        habits.setUp(OptionalDouble.empty());
+        assertThat(data.take(zip("learned.json", learned), Imported.Wanted.NEW, () -> {}))
+                .singleElement()
+                .satisfies(i -> assertThat(i.state()).isEqualTo(Imported.State.NEW));
+        assertThat(habits.setUp()).hasValue(25);
+        habits.setUp(OptionalDouble.empty());
+        String wrong = new String(learned, StandardCharsets.UTF_8).replace("25", "2500");
+        assertThat(data.take(
+                        zip("learned.json", wrong.getBytes(StandardCharsets.UTF_8)),
+                        Imported.Wanted.NEW_AND_CHANGED,
+                        () -> {}))
+                .singleElement()
+                .satisfies(i -> assertThat(i.state()).isEqualTo(Imported.State.REFUSED));
+        assertThat(habits.setUp()).isEmpty();
+    }
+
+    @Autowired
+    private LogFiles logFiles;
+
+    @Autowired
+    private LearnedFile learnedFile;
+
+    @Autowired
+    private EntryMaker maker;
+
+    @Autowired
+    private Habits habits;
 }

@@ -197,6 +197,28 @@ class LogPagesTest {
         return new Entry.Told(java.util.OptionalInt.of(rating), "", better, OptionalDouble.of(8), OptionalDouble.of(0));
     }
 
+    /** Nights of before keep the name that it had; the wall lists it once. */
+    @Test
+    void a_place_may_be_renamed() throws Exception {
+        Place renamed = new Place(
+                place.id(),
+                "Renamed bay " + made,
+                place.site(),
+                place.zone(),
+                place.zenithMagnitude(),
+                place.skyline(),
+                place.seaHorizon(),
+                place.domes(),
+                place.notes());
+        places.change(renamed);
+        Outing later = outings.save(Outing.fresh("Later", renamed, NIGHT.plusDays(2)));
+        maker.write(later.id());
+        web.perform(get("/log?place=" + place.id()))
+                .andExpect(status().isOk())
+                .andExpect(content()
+                        .string(allOf(containsString("Log bay " + made), containsString("Renamed bay " + made))));
+    }
+
     @Test
     void nothing_need_be_said_in_the_morning() throws Exception {
         web.perform(post(home)).andExpect(status().is3xxRedirection());
