@@ -17,6 +17,7 @@ import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -171,8 +172,8 @@ public class EntryMaker {
                 takes);
     }
 
-    private static java.time.Instant opens(OutingPlanner.Arranged plan, OutingPlanner.Planned p) {
-        return plan.slot(p).map(s -> s.runs().from()).orElse(java.time.Instant.MAX);
+    private static Instant opens(OutingPlanner.Arranged plan, OutingPlanner.Planned p) {
+        return plan.slot(p).map(s -> s.runs().from()).orElse(Instant.MAX);
     }
 
     private static EntryTake take(

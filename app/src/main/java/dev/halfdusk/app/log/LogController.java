@@ -13,6 +13,8 @@ import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Gear;
 import jakarta.servlet.http.HttpServletResponse;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -122,7 +124,7 @@ class LogController {
             if (!typed.getOrDefault(name, "").isEmpty()) {
                 all.append(name)
                         .append('=')
-                        .append(java.net.URLEncoder.encode(typed.get(name), java.nio.charset.StandardCharsets.UTF_8))
+                        .append(URLEncoder.encode(typed.get(name), StandardCharsets.UTF_8))
                         .append('&');
             }
         }

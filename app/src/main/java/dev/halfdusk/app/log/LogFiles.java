@@ -20,8 +20,10 @@ import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.log.Stay;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.weather.WeatherHour;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -331,7 +333,7 @@ public class LogFiles {
         }
         try {
             ZoneId.of(n.zone);
-        } catch (java.time.DateTimeException e) {
+        } catch (DateTimeException e) {
             throw new IllegalArgumentException("zone " + n.zone + " is none.");
         }
         if (n.takes == null || n.frames == null || n.film == null || n.stood == null || n.found == null) {
@@ -409,7 +411,7 @@ public class LogFiles {
                 interval(t.opened, t.closed),
                 t.skipped,
                 Objects.toString(t.why, ""),
-                number(t.batteryMinutes, dev.halfdusk.core.optics.Gear.Battery.MINUTES));
+                number(t.batteryMinutes, Gear.Battery.MINUTES));
     }
 
     private static Optional<Long> found(Map<String, Long> by, String name) {

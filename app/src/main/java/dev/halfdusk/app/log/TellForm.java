@@ -2,6 +2,8 @@ package dev.halfdusk.app.log;
 
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.log.Learnable;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.weather.WeatherHour;
@@ -11,6 +13,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
+import java.util.function.Function;
 
 /** What is asked in the morning: nothing of it need be answered. */
 final class TellForm {
@@ -68,7 +71,7 @@ final class TellForm {
     /** What somebody may have found out in a night, each for what was there. */
     static List<Choice> found(List<EntryTake> takes, Entry e, Planned.Now stands) {
         List<Choice> all = new ArrayList<>();
-        for (dev.halfdusk.core.log.Learnable what : dev.halfdusk.core.log.Learnable.values()) {
+        for (Learnable what : Learnable.values()) {
             List<String> whose = switch (what.whose()) {
                 case PLACE -> e.where().place().stream().map(String::valueOf).toList();
                 case BODY -> ids(takes, t -> t.kit().body());
@@ -81,14 +84,13 @@ final class TellForm {
                 whose.forEach(w -> stands.name(what, w)
                         .ifPresent(name -> all.add(new Choice(
                                 what.key() + "." + w,
-                                dev.halfdusk.app.web.Words.capital(what.words())
-                                        + (name.isEmpty() ? "" : ": " + name)))));
+                                Words.capital(what.words()) + (name.isEmpty() ? "" : ": " + name)))));
             }
         }
         return all;
     }
 
-    private static List<String> ids(List<EntryTake> takes, java.util.function.Function<EntryTake, Optional<Long>> of) {
+    private static List<String> ids(List<EntryTake> takes, Function<EntryTake, Optional<Long>> of) {
         return takes.stream()
                 .flatMap(t -> of.apply(t).stream())
                 .distinct()

@@ -2,6 +2,7 @@ package dev.halfdusk.app.log;
 
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.web.Choice;
+import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
@@ -35,7 +36,7 @@ record Wall(List<Card> cards, int found, int number, int pages, String query) {
 
         static Asked of(Map<String, String> typed) {
             return new Asked(
-                    dev.halfdusk.app.web.Form.idIn(Optional.ofNullable(typed.get("place"))),
+                    Form.idIn(Optional.ofNullable(typed.get("place"))),
                     typed.getOrDefault("subject", ""),
                     typed.getOrDefault("rig", ""),
                     whole(typed.get("month"), 12),

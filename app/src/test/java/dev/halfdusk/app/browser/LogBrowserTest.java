@@ -3,6 +3,7 @@ package dev.halfdusk.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -46,12 +47,12 @@ class LogBrowserTest extends BrowserTest {
                 .filter(new Locator.FilterOptions().setHas(page.getByRole(AriaRole.HEADING, headed(heading))));
     }
 
-    private static com.microsoft.playwright.Page.GetByRoleOptions headed(String name) {
-        return new com.microsoft.playwright.Page.GetByRoleOptions().setName(name);
+    private static Page.GetByRoleOptions headed(String name) {
+        return new Page.GetByRoleOptions().setName(name);
     }
 
-    private static com.microsoft.playwright.Page.GetByRoleOptions regionNamed(String name) {
-        return new com.microsoft.playwright.Page.GetByRoleOptions().setName(name);
+    private static Page.GetByRoleOptions regionNamed(String name) {
+        return new Page.GetByRoleOptions().setName(name);
     }
 
     /** Two minutes in the morning, by the keyboard. */
@@ -77,7 +78,7 @@ class LogBrowserTest extends BrowserTest {
         page.getByLabel("Roll").fill("A");
         page.getByLabel("Metered, s").fill("8");
         page.getByLabel("Given, s").fill("32");
-        page.locator("#film button", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Write it down"))
+        page.locator("#film button", new Page.LocatorOptions().setHasText("Write it down"))
                 .click();
         assertThat(page.locator("#film table")).containsText("+2.0");
 

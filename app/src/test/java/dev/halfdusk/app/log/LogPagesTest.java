@@ -52,6 +52,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -194,7 +195,7 @@ class LogPagesTest {
     }
 
     private static Entry.Told told(int rating, String better) {
-        return new Entry.Told(java.util.OptionalInt.of(rating), "", better, OptionalDouble.of(8), OptionalDouble.of(0));
+        return new Entry.Told(OptionalInt.of(rating), "", better, OptionalDouble.of(8), OptionalDouble.of(0));
     }
 
     /** Nights of before keep the name that it had; the wall lists it once. */
