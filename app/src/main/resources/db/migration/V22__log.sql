@@ -70,6 +70,7 @@ CREATE TABLE log_frame (
     focal_mm  REAL,
     drift_px  REAL,
     width_px  REAL,
+    corner_px REAL,
     zenith    REAL,
     verdict   TEXT    NOT NULL DEFAULT '',
     said      TEXT    NOT NULL DEFAULT '',

@@ -331,9 +331,11 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                             ? new EntryFrame.Read(
                                     OptionalDouble.of(drift),
                                     OptionalDouble.of(WIDTHS[i % WIDTHS.length] + 0.1 * night),
+                                    OptionalDouble.of(CORNERS[i % CORNERS.length] + 0.2 * night),
                                     OptionalDouble.of(sky + 0.03 * (i % 4)),
                                     verdict(said))
                             : new EntryFrame.Read(
+                                    OptionalDouble.empty(),
                                     OptionalDouble.empty(),
                                     OptionalDouble.empty(),
                                     OptionalDouble.empty(),
@@ -380,6 +382,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                                         OptionalDouble.empty(),
                                         OptionalDouble.empty(),
                                         OptionalDouble.empty(),
+                                        OptionalDouble.empty(),
                                         verdict(said));
                                 frame(e, t, i, new Settings(seconds, set.aperture(), set.iso()), read, said);
                             }
@@ -412,6 +415,8 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     /** Of stars, pixels, at those apertures: wide open the lens draws wings. */
     private static final double[] WIDTHS = {2.6, 2.05, 2.0};
+
+    private static final double[] CORNERS = {6.4, 4.1, 3.2};
 
     private static final double[] BRIGHTER = {-1, -0.33, 0, 0.67, 0.67, 1};
 

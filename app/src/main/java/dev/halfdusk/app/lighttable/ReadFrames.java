@@ -12,6 +12,7 @@ import dev.halfdusk.core.lighttable.Finding;
 import dev.halfdusk.core.lighttable.FrameReading;
 import dev.halfdusk.core.lighttable.Known;
 import dev.halfdusk.core.lighttable.Motif;
+import dev.halfdusk.core.lighttable.StarShape;
 import dev.halfdusk.core.log.Darkness;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Settings;
@@ -46,6 +47,7 @@ public class ReadFrames {
      * @param take number of the take that it is for; empty for none
      * @param driftPx by its shutter, of the stars that must stay points, pixels of the sensor
      * @param widthPx of its stars across, likewise; empty for a reduced picture
+     * @param cornerPx of its stars along in the corners, likewise
      * @param zenith brightness of the moonless zenith its sky tells of
      * @param verdict what is wrong with it first, or that nothing is
      */
@@ -57,6 +59,7 @@ public class ReadFrames {
             OptionalDouble focalMm,
             OptionalDouble driftPx,
             OptionalDouble widthPx,
+            OptionalDouble cornerPx,
             OptionalDouble zenith,
             String verdict,
             byte[] small,
@@ -144,6 +147,7 @@ public class ReadFrames {
                         : OptionalDouble.of(f.plan().setup().onLensMm()),
                 stars ? drift(f) : OptionalDouble.empty(),
                 stars && whole(f) ? r.widthPx() : OptionalDouble.empty(),
+                stars && whole(f) ? corners(r) : OptionalDouble.empty(),
                 stars ? zenith(f) : OptionalDouble.empty(),
                 f.findings().stream()
                         .map(Finding::cause)
@@ -166,6 +170,13 @@ public class ReadFrames {
                 ? OptionalDouble.empty()
                 : OptionalDouble.of(Proposal.of(f.plan().setup())
                         .driftPx(f.reading().known().settings().get().seconds()));
+    }
+
+    private static OptionalDouble corners(FrameReading r) {
+        return r.corners().stream()
+                .flatMap(p -> p.shape().stream())
+                .mapToDouble(StarShape::lengthPx)
+                .average();
     }
 
     /** A reduced picture tells nothing of how sharp its lens is. */

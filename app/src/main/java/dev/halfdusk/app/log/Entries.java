@@ -367,7 +367,11 @@ public class Entries {
                         : Optional.of(new Settings(r.getSeconds(), r.getAperture(), r.getIso())),
                 optional(r.getFocalMm()),
                 new EntryFrame.Read(
-                        optional(r.getDriftPx()), optional(r.getWidthPx()), optional(r.getZenith()), r.getVerdict()),
+                        optional(r.getDriftPx()),
+                        optional(r.getWidthPx()),
+                        optional(r.getCornerPx()),
+                        optional(r.getZenith()),
+                        r.getVerdict()),
                 Said.of(r.getSaid()).orElse(Said.NOTHING));
     }
 
@@ -406,6 +410,7 @@ public class Entries {
         r.setFocalMm(column(f.focalMm()));
         r.setDriftPx(column(f.read().driftPx()));
         r.setWidthPx(column(f.read().widthPx()));
+        r.setCornerPx(column(f.read().cornerPx()));
         r.setZenith(column(f.read().zenith()));
         r.setVerdict(f.read().verdict());
         r.setSaid(f.said().key());

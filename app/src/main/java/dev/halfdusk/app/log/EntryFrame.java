@@ -30,14 +30,20 @@ public record EntryFrame(
 
     /**
      * @param driftPx of the stars that must stay points, by its shutter, pixels of the sensor
-     * @param widthPx of stars across
+     * @param widthPx of stars across in the middle
+     * @param cornerPx of stars along in the corners, where a lens draws wings
      * @param zenith of the moonless sky it tells of, V mag/arcsec²
      * @param verdict in words
      */
-    public record Read(OptionalDouble driftPx, OptionalDouble widthPx, OptionalDouble zenith, String verdict) {
+    public record Read(
+            OptionalDouble driftPx,
+            OptionalDouble widthPx,
+            OptionalDouble cornerPx,
+            OptionalDouble zenith,
+            String verdict) {
 
-        static final Read NOTHING =
-                new Read(OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), "");
+        static final Read NOTHING = new Read(
+                OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), "");
     }
 
     LivedFrame lived() {

@@ -49,6 +49,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
      * @param went likewise; empty where nobody said
      * @param late minutes behind its plan, or before it, in words
      * @param ended how long before its plan the frames end, in words; empty where they do not
+     * @param more frames that are not shown
      * @param ran minutes of it, where its frames end early: a battery may have given out
      */
     record Row(
@@ -67,6 +68,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
             String battery,
             boolean powered,
             List<Shot> frames,
+            int more,
             List<Bar> bars) {}
 
     /**
@@ -89,7 +91,8 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
     private static final Duration EARLY_END = Duration.ofMinutes(5);
     private static final int CLOCKS_LATE = 2;
 
-    static EntryView of(Entry e, List<EntryTake> takes, List<EntryFrame> frames, List<Seen> seen) {
+    /** @param most frames of a take that are shown */
+    static EntryView of(Entry e, List<EntryTake> takes, List<EntryFrame> frames, List<Seen> seen, int most) {
         ZoneId zone = e.where().zone();
         Map<Long, List<EntryFrame>> byTake = frames.stream()
                 .filter(f -> f.take().isPresent())
@@ -103,7 +106,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
                     lanes.computeIfAbsent(t.kit().rig(), rig -> new Lane(rig, new ArrayList<>(), new ArrayList<>()));
             t.plan().ifPresent(p -> lane.planned.add(mark(number, t.name(), e, p.runs())));
             t.went().ifPresent(w -> lane.went.add(mark(number, t.name(), e, w)));
-            rows.add(row(number, t, byTake.getOrDefault(t.id(), List.of()), zone));
+            rows.add(row(number, t, byTake.getOrDefault(t.id(), List.of()), zone, most));
         }
         return new EntryView(
                 e,
@@ -129,7 +132,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
         return new Block(r.at(from), r.length(length), "", "light");
     }
 
-    private static Row row(String number, EntryTake t, List<EntryFrame> frames, ZoneId zone) {
+    private static Row row(String number, EntryTake t, List<EntryFrame> frames, ZoneId zone, int most) {
         Optional<Interval> planned = t.plan().map(EntryTake.Plan::runs);
         Optional<Duration> short_ = frames.isEmpty()
                 ? Optional.empty()
@@ -163,7 +166,8 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
                         ? Numbers.trimmed(t.batteryMinutes().getAsDouble(), 0)
                         : "",
                 t.kit().battery().isPresent(),
-                frames.stream().map(f -> shot(f, zone)).toList(),
+                frames.stream().limit(most).map(f -> shot(f, zone)).toList(),
+                Math.max(0, frames.size() - most),
                 longest == 0
                         ? List.of()
                         : frames.stream()

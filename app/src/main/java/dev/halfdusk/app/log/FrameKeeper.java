@@ -32,6 +32,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Brings frames into the log: matches them to the takes of their night, keeps what was read of them and a small picture. */
@@ -108,8 +109,11 @@ public class FrameKeeper {
         private final Optional<Outing> outing;
         private final Set<String> known;
 
-        /** Takes that were there before. */
+        /** Takes of the plan; none in a night without. */
         private final List<EntryTake> ran;
+
+        /** When each was to run and when it ran: frames may be of the one or the other. */
+        private final List<Ran> times;
 
         private int fresh;
         private int before;
@@ -122,7 +126,11 @@ public class FrameKeeper {
             this.job = job;
             outing = e.outing().flatMap(outings::find);
             ran = entries.takes(e.id()).stream()
-                    .filter(t -> when(t).isPresent())
+                    .filter(t -> t.take().isPresent() || t.plan().isPresent())
+                    .toList();
+            times = ran.stream()
+                    .flatMap(t -> Stream.concat(t.plan().map(EntryTake.Plan::runs).stream(), t.went().stream())
+                            .map(when -> new Ran(t, when)))
                     .toList();
             known = entries.frames(e.id()).stream()
                     .map(EntryFrame::digest)
@@ -131,11 +139,11 @@ public class FrameKeeper {
 
         /** The files of one body: it has its own clock. */
         void camera(String name, Map<Path, ReadFrames.Head> heads) {
-            List<Interval> times = ran.isEmpty()
-                    ? List.of(e.span())
-                    : ran.stream().map(t -> when(t).orElseThrow()).toList();
             ClockFit fit = ClockFit.of(
-                    heads.values().stream().flatMap(h -> h.taken().stream()).toList(), times);
+                    heads.values().stream().flatMap(h -> h.taken().stream()).toList(),
+                    times.isEmpty()
+                            ? List.of(e.span())
+                            : times.stream().map(Ran::when).toList());
             if (!fit.ahead().isZero()) {
                 clocks.add("The clock of " + name + "\u2026 was " + fit.words() + ": so " + fit.fits() + " of "
                         + fit.of() + " frames fall into the night's takes.");
@@ -159,6 +167,10 @@ public class FrameKeeper {
                 return Optional.empty();
             }
             String called = name.isEmpty() ? "Frames" : "Frames of " + name + "\u2026";
+            Optional<Long> before = called(called);
+            if (before.isPresent()) {
+                return before;
+            }
             OptionalDouble focal = heads.values().stream()
                     .map(ReadFrames.Head::focalMm)
                     .filter(OptionalDouble::isPresent)
@@ -179,9 +191,13 @@ public class FrameKeeper {
                             false,
                             "",
                             OptionalDouble.empty()));
+            return called(called);
+        }
+
+        private Optional<Long> called(String name) {
             return entries.takes(e.id()).stream()
-                    .filter(t -> t.name().equals(called))
-                    .reduce((a, b) -> b)
+                    .filter(t -> t.name().equals(name))
+                    .findFirst()
                     .map(EntryTake::id);
         }
 
@@ -219,12 +235,14 @@ public class FrameKeeper {
             OptionalInt which = Belonging.of(
                     at,
                     focalMm,
-                    ran.stream()
-                            .map(t -> new Belonging.Ran(when(t).orElseThrow(), t.focalMm()))
+                    times.stream()
+                            .map(r -> new Belonging.Ran(r.when, r.take.focalMm()))
                             .toList());
-            return which.isPresent() ? Optional.of(ran.get(which.getAsInt())) : Optional.empty();
+            return which.isPresent() ? Optional.of(times.get(which.getAsInt()).take) : Optional.empty();
         }
     }
+
+    private record Ran(EntryTake take, Interval when) {}
 
     /** Each body has its serial number, or names its files in its own way, and has its own clock. */
     private Map<String, Map<Path, ReadFrames.Head>> byCamera(Entry e, List<Path> files) {
@@ -236,10 +254,6 @@ public class FrameKeeper {
             all.computeIfAbsent(camera, c -> new LinkedHashMap<>()).put(f, head);
         }
         return all;
-    }
-
-    private static Optional<Interval> when(EntryTake t) {
-        return t.went().or(() -> t.plan().map(EntryTake.Plan::runs));
     }
 
     private boolean keep(Entry e, ReadFrames.Told f, String where, String digest, Optional<Long> take, Said said) {
@@ -254,7 +268,7 @@ public class FrameKeeper {
                         f.taken(),
                         f.settings(),
                         f.focalMm(),
-                        new EntryFrame.Read(f.driftPx(), f.widthPx(), f.zenith(), f.verdict()),
+                        new EntryFrame.Read(f.driftPx(), f.widthPx(), f.cornerPx(), f.zenith(), f.verdict()),
                         Said.NOTHING));
         if (said != Said.NOTHING) {
             entries.say(e.id(), kept.id(), said);

@@ -24,8 +24,11 @@ class LearnedController {
     private final Planned planned;
     private final Origins origins;
     private final Worked worked;
+    private final Drawn drawn;
 
-    LearnedController(Observations observations, Uses uses, Planned planned, Origins origins, Worked worked) {
+    LearnedController(
+            Observations observations, Uses uses, Planned planned, Origins origins, Worked worked, Drawn drawn) {
+        this.drawn = drawn;
         this.planned = planned;
         this.observations = observations;
         this.uses = uses;
@@ -58,6 +61,8 @@ class LearnedController {
         model.addAttribute("learned", learned);
         model.addAttribute("waiting", waiting);
         model.addAttribute("worked", worked.all());
+        model.addAttribute("lenses", drawn.lenses(stands));
+        model.addAttribute("skies", drawn.places(stands));
         used.ifPresent(u -> model.addAttribute("used", true));
         back.ifPresent(u -> model.addAttribute("back", true));
         return "log/learned";

@@ -42,6 +42,7 @@ class LogController {
 
     private static final String ID = "/{id:\\d{1,18}}";
     private static final String SAYS = "says.";
+    private static final String WAS = "was.";
     private static final String BATTERY = "battery.";
 
     private final Entries entries;
@@ -136,6 +137,7 @@ class LogController {
             @PathVariable long id,
             @RequestParam Optional<String> bringing,
             @RequestParam Optional<String> told,
+            @RequestParam Optional<String> frames,
             Model model) {
         Entry e = entries.existing(id);
         bringing.flatMap(token -> jobs.find(new Bringing(id, token))).ifPresent(job -> {
@@ -147,6 +149,7 @@ class LogController {
             }
         });
         told.ifPresent(t -> model.addAttribute("told", true));
+        frames.filter("all"::equals).ifPresent(f -> model.addAttribute(NightPage.ALL, true));
         return page.show(e, model);
     }
 
@@ -191,7 +194,8 @@ class LogController {
         Entry e = entries.existing(id);
         entries.frames(id).forEach(f -> {
             String field = SAYS + f.id();
-            if (typed.containsKey(field)) {
+            String was = typed.getOrDefault(WAS + f.id(), f.said().key());
+            if (typed.containsKey(field) && !typed.get(field).equals(was)) { // not what another window said meanwhile
                 Said.of(typed.get(field)).filter(s -> s != f.said()).ifPresent(s -> entries.say(id, f.id(), s));
             }
         });

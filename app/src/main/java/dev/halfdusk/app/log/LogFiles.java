@@ -135,6 +135,7 @@ public class LogFiles {
             Double focalMm,
             Double driftPx,
             Double widthPx,
+            Double cornerPx,
             Double zenith,
             String verdict,
             String said) {}
@@ -279,6 +280,7 @@ public class LogFiles {
                 boxed(f.focalMm()),
                 boxed(f.read().driftPx()),
                 boxed(f.read().widthPx()),
+                boxed(f.read().cornerPx()),
                 boxed(f.read().zenith()),
                 f.read().verdict(),
                 f.said().key());
@@ -305,7 +307,10 @@ public class LogFiles {
         }
         Long there = known.nights.get(List.of(n.title, n.night, n.place));
         boolean equal = there != null
-                && write(there).map(w -> w.equals(json.valueToTree(n))).orElse(false);
+                && write(there)
+                        .map(w -> w.toString()
+                                .equals(json.valueToTree(n).toString())) // a number is the same as it is written
+                        .orElse(false);
         Imported.State state = Imported.State.of(there != null, equal);
         if (wanted.stores(state)) {
             if (there != null) {
@@ -489,6 +494,7 @@ public class LogFiles {
                 new EntryFrame.Read(
                         number(f.driftPx, PIXELS),
                         number(f.widthPx, PIXELS),
+                        number(f.cornerPx, PIXELS),
                         number(f.zenith, Learnable.DARKNESS.range()),
                         Objects.toString(f.verdict, "")),
                 Said.NOTHING);

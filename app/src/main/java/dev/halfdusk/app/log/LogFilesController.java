@@ -90,6 +90,7 @@ class LogFilesController {
                         number(f.focalMm()),
                         number(f.read().driftPx()),
                         number(f.read().widthPx()),
+                        number(f.read().cornerPx()),
                         number(f.read().zenith()),
                         f.read().verdict(),
                         f.said().words());
@@ -114,6 +115,7 @@ class LogFilesController {
         "focal_mm",
         "drift_px",
         "width_px",
+        "corner_px",
         "zenith_mag",
         "verdict",
         "said"

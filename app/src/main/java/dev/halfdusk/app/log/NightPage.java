@@ -11,7 +11,9 @@ import dev.halfdusk.core.log.FilmFrame;
 import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.weather.WeatherHour;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -21,6 +23,12 @@ import org.springframework.ui.Model;
 class NightPage {
 
     private static final double NEAR_M = 300;
+
+    /** In the model: all frames are to be shown. */
+    static final String ALL = "allFrames";
+
+    /** Of each take; more are behind a link. */
+    private static final int SHOWN = 24;
 
     private final Entries entries;
     private final Observations observations;
@@ -58,7 +66,10 @@ class NightPage {
     String show(Entry e, Form form, Form found, Model model) {
         List<EntryTake> takes = entries.takes(e.id());
         Planned.Now stands = planned.now();
-        model.addAttribute("view", EntryView.of(e, takes, entries.frames(e.id()), seen(e, stands)));
+        List<EntryFrame> frames = entries.frames(e.id());
+        int most = model.containsAttribute(ALL) ? Integer.MAX_VALUE : SHOWN;
+        model.addAttribute("card", card(takes, frames, stands));
+        model.addAttribute("view", EntryView.of(e, takes, frames, seen(e, stands), most));
         model.addAttribute("form", form.allows("celsius", WeatherHour.TEMPERATURE));
         model.addAttribute("found", found);
         model.addAttribute("skies", TellForm.SKIES);
@@ -73,6 +84,22 @@ class NightPage {
         model.addAttribute("filmFields", ShapeForm.views(FilmFrame.SHAPE));
         model.addAttribute("stays", stays(e));
         return "log/night";
+    }
+
+    /** "24 frames, about 0.9 GB of raw files", as far as their bodies are known. */
+    private static String card(List<EntryTake> takes, List<EntryFrame> frames, Planned.Now stands) {
+        Map<Long, Double> megabytes = new HashMap<>();
+        takes.forEach(t -> t.kit()
+                .body()
+                .map(stands.bodies()::get)
+                .ifPresent(b -> megabytes.put(t.id(), b.camera().files().rawMb())));
+        double all = frames.stream()
+                .flatMap(f -> f.take().map(megabytes::get).stream())
+                .mapToDouble(Double::doubleValue)
+                .sum();
+        return frames.isEmpty() || all == 0
+                ? ""
+                : Numbers.text("%d frames, about %.1f GB of raw files.", frames.size(), all / 1000);
     }
 
     private List<EntryView.Seen> seen(Entry e, Planned.Now stands) {

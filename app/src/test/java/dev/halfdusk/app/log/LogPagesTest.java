@@ -263,6 +263,41 @@ class LogPagesTest {
         assertThat(now().told().good()).isEqualTo("First");
     }
 
+    /** What another window said of a frame stays, where this one says nothing new. */
+    @Test
+    void of_each_frame_the_last_word_counts() throws Exception {
+        EntryFrame.Read read = EntryFrame.Read.NOTHING;
+        for (String digest : List.of("w1", "w2")) {
+            entries.keep(
+                    entry.id(),
+                    new EntryFrame(
+                            null,
+                            Optional.empty(),
+                            digest,
+                            "/gone",
+                            digest,
+                            Optional.empty(),
+                            Optional.empty(),
+                            OptionalDouble.empty(),
+                            read,
+                            Said.NOTHING));
+        }
+        List<Long> ids = entries.frames(entry.id()).stream().map(EntryFrame::id).toList();
+        entries.say(entry.id(), ids.get(0), Said.BEST);
+        web.perform(post(home + "/frames")
+                        .param("says." + ids.get(0), "")
+                        .param("was." + ids.get(0), "")
+                        .param("says." + ids.get(1), "kept")
+                        .param("was." + ids.get(1), "")
+                        .param("says.999999", "kept"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(entries.frames(entry.id())).extracting(EntryFrame::said).containsExactly(Said.BEST, Said.KEPT);
+        web.perform(get(home)).andExpect(content().string(containsString("its file is not where it was")));
+        web.perform(post(home + "/frames").param("says." + ids.get(1), "best"));
+        assertThat(entries.frames(entry.id())).extracting(EntryFrame::said).containsExactly(Said.KEPT, Said.BEST);
+        assertThat(now().best()).contains(ids.get(1));
+    }
+
     @Test
     void what_was_to_be_better_comes_again_with_its_place() throws Exception {
         entries.tell(entry.id(), told(3, "Two pairs of gloves " + made));
@@ -410,7 +445,11 @@ class LogPagesTest {
                         Optional.of(slot.program().steps().get(0).settings()),
                         OptionalDouble.of(20),
                         new EntryFrame.Read(
-                                OptionalDouble.of(2.5), OptionalDouble.of(1.9), OptionalDouble.of(21.2), "Good"),
+                                OptionalDouble.of(2.5),
+                                OptionalDouble.of(1.9),
+                                OptionalDouble.of(4.2),
+                                OptionalDouble.of(21.2),
+                                "Good"),
                         Said.NOTHING));
         entries.say(entry.id(), entries.frames(entry.id()).get(0).id(), Said.BEST);
         observations.note(entry.id(), found(Learnable.DARKNESS, "" + place.id(), 21.2));
