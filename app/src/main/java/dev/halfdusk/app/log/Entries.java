@@ -280,12 +280,14 @@ public class Entries {
                         new Interval(r.getOpensAt(), r.getClosesAt()),
                         new Settings(r.getSeconds(), r.getAperture(), r.getIso()),
                         r.getTolerancePx(),
-                        r.getFirst()));
+                        r.getFirst(),
+                        r.getOwnStops()));
         return new EntryTake(
                 r.getId(),
                 Optional.ofNullable(r.getTakeId()),
                 r.getName(),
                 r.getSubject(),
+                Optional.ofNullable(r.getPlaceId()),
                 new EntryTake.Kit(
                         r.getRig(),
                         Optional.ofNullable(r.getBodyId()),
@@ -312,6 +314,8 @@ public class Entries {
         r.setTakeId(t.take().orElse(null));
         r.setName(t.name());
         r.setSubject(t.subject());
+        r.setPlaceId(t.place().orElse(null));
+        r.setOwnStops(t.plan().map(EntryTake.Plan::ownStops).orElse(0.0));
         r.setRig(t.kit().rig());
         r.setBodyId(t.kit().body().orElse(null));
         r.setLensId(t.kit().lens().orElse(null));

@@ -136,7 +136,7 @@ public class EntryMaker {
     private long made(Outing o) {
         OutingPlanner.Arranged plan = planner.planned(o);
         OutingPlanner.Arranged went = planner.of(o);
-        Set<Long> rigs = new HashSet<>();
+        Set<List<Object>> rigs = new HashSet<>(); // each is set up anew at each place
         List<EntryTake> takes = new ArrayList<>();
         List<OutingPlanner.Planned> inOrder = new ArrayList<>(plan.takes());
         inOrder.sort((a, b) -> opens(plan, a).compareTo(opens(plan, b)));
@@ -146,7 +146,7 @@ public class EntryMaker {
                     p,
                     went.find(p.id()).orElseThrow(),
                     went,
-                    rigs.add(p.stored().rig().id())));
+                    rigs.add(List.of(p.stored().rig().id(), p.take().stop()))));
         }
         OptionalDouble celsius = plan.c()
                 .weather()
@@ -191,6 +191,7 @@ public class EntryMaker {
                 Optional.of(p.id()),
                 take.name(),
                 take.subject().kind().key(),
+                Optional.ofNullable(plan.place(p).id()),
                 new EntryTake.Kit(
                         rig.name(),
                         Optional.of(rig.body().id()),
@@ -198,7 +199,12 @@ public class EntryMaker {
                         battery(rig)),
                 OptionalDouble.of(take.onLensMm()),
                 slot.map(s -> new EntryTake.Plan(
-                        s.prepares().from(), s.runs(), settings(s.program()), tolerance(take), first)),
+                        s.prepares().from(),
+                        s.runs(),
+                        settings(s.program()),
+                        tolerance(take),
+                        first,
+                        take.subject().ownStops())),
                 slot.map(s -> s.program().frames()).orElse(0),
                 progress.opened()
                         .map(from -> new Interval(

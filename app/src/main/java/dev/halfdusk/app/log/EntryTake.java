@@ -15,6 +15,7 @@ import java.util.OptionalDouble;
  * @param id null until stored
  * @param take number of the take in its outing
  * @param subject its key
+ * @param place number of the place where it was taken; empty for that of the night
  * @param focalMm set on the lens
  * @param frames that were planned
  * @param skipped whether it was left out
@@ -25,6 +26,7 @@ public record EntryTake(
         Optional<Long> take,
         String name,
         String subject,
+        Optional<Long> place,
         Kit kit,
         OptionalDouble focalMm,
         Optional<Plan> plan,
@@ -45,26 +47,44 @@ public record EntryTake(
     /**
      * @param first of its rig in that night
      * @param tolerancePx drift that was to count as a point
+     * @param ownStops by which its settings were otherwise than proposed already
      */
-    public record Plan(Instant prepares, Interval runs, Settings settings, double tolerancePx, boolean first) {}
+    public record Plan(
+            Instant prepares, Interval runs, Settings settings, double tolerancePx, boolean first, double ownStops) {}
 
     EntryTake went(Interval other) {
         return new EntryTake(
-                id, take, name, subject, kit, focalMm, plan, frames, Optional.of(other), skipped, why, batteryMinutes);
+                id,
+                take,
+                name,
+                subject,
+                place,
+                kit,
+                focalMm,
+                plan,
+                frames,
+                Optional.of(other),
+                skipped,
+                why,
+                batteryMinutes);
     }
 
     public EntryTake lasted(OptionalDouble minutes) {
-        return new EntryTake(id, take, name, subject, kit, focalMm, plan, frames, went, skipped, why, minutes);
+        return new EntryTake(id, take, name, subject, place, kit, focalMm, plan, frames, went, skipped, why, minutes);
     }
 
-    /** @param comfortableIso of its body */
-    LivedTake lived(double comfortableIso, List<LivedFrame> taken) {
+    /**
+     * @param comfortableIso of its body
+     * @param where the night was, for a take that says nothing else
+     */
+    LivedTake lived(double comfortableIso, Optional<Long> where, List<LivedFrame> taken) {
         return new LivedTake(
                 name,
                 subject,
+                Kit.text(place.or(() -> where)),
                 new LivedTake.With(Kit.text(kit.body), Kit.text(kit.lens), Kit.text(kit.battery)),
-                plan.map(p ->
-                        new LivedTake.Planned(p.prepares, p.runs, p.settings, p.tolerancePx, p.first, comfortableIso)),
+                plan.map(p -> new LivedTake.Planned(
+                        p.prepares, p.runs, p.settings, p.tolerancePx, p.first, comfortableIso, p.ownStops)),
                 went,
                 batteryMinutes,
                 taken);

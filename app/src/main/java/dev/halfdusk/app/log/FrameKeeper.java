@@ -183,6 +183,7 @@ public class FrameKeeper {
                             Optional.empty(),
                             called,
                             Free.KIND.key(),
+                            Optional.empty(),
                             new EntryTake.Kit(called, Optional.empty(), Optional.empty(), Optional.empty()),
                             focal,
                             Optional.empty(),

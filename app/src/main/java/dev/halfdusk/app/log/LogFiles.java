@@ -9,10 +9,12 @@ import dev.halfdusk.app.kit.KitThing;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.log.FilmFrame;
 import dev.halfdusk.core.log.Learnable;
 import dev.halfdusk.core.log.Observation;
@@ -104,6 +106,7 @@ public class LogFiles {
     record TakeOf(
             String name,
             String subject,
+            String place,
             String rig,
             String body,
             String lens,
@@ -114,6 +117,7 @@ public class LogFiles {
             Instant closes,
             SetOf set,
             Double tolerancePx,
+            Double ownStops,
             boolean first,
             int frames,
             Instant opened,
@@ -250,6 +254,10 @@ public class LogFiles {
         return new TakeOf(
                 t.name(),
                 t.subject(),
+                t.place()
+                        .flatMap(p -> Optional.ofNullable(names.stands.places().get(p)))
+                        .map(Place::name)
+                        .orElse(null),
                 t.kit().rig(),
                 t.kit().body().map(names.bodies::get).orElse(null),
                 t.kit().lens().map(names.lenses::get).orElse(null),
@@ -260,6 +268,7 @@ public class LogFiles {
                 t.plan().map(p -> p.runs().to()).orElse(null),
                 t.plan().map(p -> of(p.settings())).orElse(null),
                 t.plan().map(EntryTake.Plan::tolerancePx).orElse(null),
+                t.plan().map(EntryTake.Plan::ownStops).orElse(null),
                 t.plan().map(EntryTake.Plan::first).orElse(false),
                 t.frames(),
                 t.went().map(Interval::from).orElse(null),
@@ -402,12 +411,14 @@ public class LogFiles {
                                 runs,
                                 settings(t.set),
                                 number(t.tolerancePx, Range.TOLERANCE).orElse(Range.TOLERANCE.min()),
-                                t.first));
+                                t.first,
+                                number(t.ownStops, EclipseLadder.BRIGHTER).orElse(0)));
         return new EntryTake(
                 null,
                 Optional.empty(),
                 t.name,
                 t.subject,
+                found(known.places, t.place),
                 new EntryTake.Kit(
                         t.rig, found(known.bodies, t.body), found(known.lenses, t.lens), found(known.gear, t.battery)),
                 number(t.focalMm, Range.FOCAL_LENGTH),

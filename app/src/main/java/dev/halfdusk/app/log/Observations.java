@@ -150,14 +150,9 @@ public class Observations {
                         .ifPresent(t -> frames.computeIfAbsent(t, x -> new ArrayList<>())
                                 .add(f.lived())));
         List<LivedTake> takes = entries.takes(e.id()).stream()
-                .map(t -> t.lived(comfortable(t), frames.getOrDefault(t.id(), List.of())))
+                .map(t -> t.lived(comfortable(t), e.where().place(), frames.getOrDefault(t.id(), List.of())))
                 .toList();
-        return Observing.of(
-                e.night(),
-                e.where().place().map(String::valueOf).orElse(""),
-                e.told().celsius(),
-                takes,
-                shifting());
+        return Observing.of(e.night(), e.told().celsius(), takes, shifting());
     }
 
     private double comfortable(EntryTake t) {

@@ -198,6 +198,28 @@ class LogPagesTest {
         return new Entry.Told(OptionalInt.of(rating), "", better, OptionalDouble.of(8), OptionalDouble.of(0));
     }
 
+    /** A night may go on to another place: what was taken there tells of there. */
+    @Test
+    void each_take_is_of_its_place() {
+        Place other = places.add(Place.at("Log hill " + made, new Site(37.7, -8.7, 20), ZoneId.of("Europe/Lisbon")));
+        Outing two = outings.save(Outing.fresh("Two places", place, NIGHT.plusDays(1)));
+        Outing both = outings.visit(two.id(), List.of(new Outing.Further(other, 20, 5)));
+        planner.add(both, Take.of("Here", new Stack(5, 0), Takes.camera(rig)).aimed(new Direction(180, 30)));
+        planner.add(
+                both,
+                Take.of("There", new Stack(5, 0), Takes.camera(rig))
+                        .aimed(new Direction(180, 30))
+                        .at(1));
+        Entry e = maker.write(both.id()).orElseThrow();
+        assertThat(entries.takes(e.id())).allSatisfy(t -> {
+            assertThat(t.place()).contains(t.name().equals("Here") ? place.id() : other.id());
+            assertThat(t.plan().orElseThrow().first())
+                    .as("set up at each place")
+                    .isTrue();
+        });
+        assertThat(files.write(e.id()).orElseThrow().toString()).contains("Log hill " + made);
+    }
+
     /** Nights of before keep the name that it had; the wall lists it once. */
     @Test
     void a_place_may_be_renamed() throws Exception {

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
  * A take as it was planned and as it went.
  *
  * @param subject its key
+ * @param place number of the place where it was taken; empty where it is not known
  * @param kit what it was taken with
  * @param planned empty for one without plan
  * @param went when it ran; empty where it did not, or nobody said
@@ -20,6 +21,7 @@ import java.util.OptionalDouble;
 public record LivedTake(
         String name,
         String subject,
+        String place,
         With kit,
         Optional<Planned> planned,
         Optional<Interval> went,
@@ -35,6 +37,7 @@ public record LivedTake(
      * @param tolerancePx drift that was to count as a point
      * @param first of its rig in that night: all is set up for it
      * @param comfortableIso of its body as it stood then
+     * @param ownStops by which those settings are otherwise than proposed already
      */
     public record Planned(
             Instant prepares,
@@ -42,7 +45,8 @@ public record LivedTake(
             Settings settings,
             double tolerancePx,
             boolean first,
-            double comfortableIso) {}
+            double comfortableIso,
+            double ownStops) {}
 
     public LivedTake {
         frames = List.copyOf(frames);

@@ -45,14 +45,13 @@ public final class Observing {
     }
 
     /**
-     * @param place number of the place; empty where it is not known
      * @param celsius of the air in that night
      * @param shifts subjects whose exposure is a matter of taste, by their keys
      */
     public static List<Observation> of(
-            LocalDate night, String place, OptionalDouble celsius, List<LivedTake> takes, List<String> shifts) {
+            LocalDate night, OptionalDouble celsius, List<LivedTake> takes, List<String> shifts) {
         Observing o = new Observing(night, celsius);
-        o.darkness(place, takes);
+        o.darkness(takes);
         o.drift(takes);
         o.iso(takes);
         o.batteries(takes);
@@ -68,18 +67,20 @@ public final class Observing {
         }
     }
 
-    private void darkness(String place, List<LivedTake> takes) {
-        double[] skies = takes.stream()
-                .flatMap(t -> t.frames().stream())
-                .flatMapToDouble(f -> f.zenith().stream())
-                .toArray();
-        if (skies.length >= FEWEST_SKIES && !place.isEmpty()) {
-            add(
-                    Learnable.DARKNESS,
-                    place,
-                    Learned.median(skies),
-                    skies.length + " frames of a moonless sky; developed ones are good to 0.4");
-        }
+    private void darkness(List<LivedTake> takes) {
+        by(takes, LivedTake::place).forEach((place, of) -> {
+            double[] skies = of.stream()
+                    .flatMap(t -> t.frames().stream())
+                    .flatMapToDouble(f -> f.zenith().stream())
+                    .toArray();
+            if (skies.length >= FEWEST_SKIES) {
+                add(
+                        Learnable.DARKNESS,
+                        place,
+                        Learned.median(skies),
+                        skies.length + " frames of a moonless sky; developed ones are good to 0.4");
+            }
+        });
     }
 
     /** Frames that were kept although they drift farther than was asked for say that more is fine; such as were not, that less is. */
@@ -210,8 +211,8 @@ public final class Observing {
     private void offset(LivedTake t) {
         double[] stops = t.frames().stream()
                 .filter(f -> f.said().kept() && f.settings().isPresent())
-                .flatMap(
-                        f -> t.planned().stream().map(p -> brighter(f.settings().get(), p.settings())))
+                .flatMap(f ->
+                        t.planned().stream().map(p -> brighter(f.settings().get(), p.settings()) + p.ownStops()))
                 .mapToDouble(Double::doubleValue)
                 .toArray();
         if (stops.length == 0) {

@@ -74,6 +74,11 @@ public record EclipsedMoon(
     }
 
     @Override
+    public double ownStops() {
+        return limbBrighterStops; // that of the shadow is a guess at how dark it is
+    }
+
+    @Override
     public boolean tasted() {
         return true;
     }

@@ -121,6 +121,11 @@ public record Moon(
     }
 
     @Override
+    public double ownStops() {
+        return brighterStops;
+    }
+
+    @Override
     public boolean tasted() {
         return true;
     }

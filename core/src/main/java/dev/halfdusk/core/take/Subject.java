@@ -190,6 +190,11 @@ public interface Subject {
         return false;
     }
 
+    /** Stops by which it is exposed otherwise than proposed already, as far as it says so itself. */
+    default double ownStops() {
+        return 0;
+    }
+
     /** The same take, exposed by so many stops otherwise than proposed; empty where that is no matter of taste. */
     default Optional<Take> shifted(double stops, Take take) {
         return Optional.empty();

@@ -34,11 +34,17 @@ class ObservingTest {
         return new LivedTake(
                 "Core",
                 subject,
+                "7",
                 KIT,
-                Optional.of(new LivedTake.Planned(AT, from(16, 20), PLANNED, 3, true, 3200)),
+                Optional.of(new LivedTake.Planned(AT, from(16, 20), PLANNED, 3, true, 3200, 0)),
                 went,
                 battery,
                 frames);
+    }
+
+    private static LivedTake at(String place, LivedTake t) {
+        return new LivedTake(
+                t.name(), t.subject(), place, t.kit(), t.planned(), t.went(), t.batteryMinutes(), t.frames());
     }
 
     private static LivedFrame frame(Settings set, double drift, double width, double zenith, Said said) {
@@ -56,7 +62,7 @@ class ObservingTest {
     }
 
     private static Optional<Observation> one(Learnable what, OptionalDouble celsius, LivedTake... takes) {
-        List<Observation> all = Observing.of(NIGHT, "7", celsius, List.of(takes), List.of("moon")).stream()
+        List<Observation> all = Observing.of(NIGHT, celsius, List.of(takes), List.of("moon")).stream()
                 .filter(o -> o.what() == what)
                 .toList();
         assertThat(all).hasSizeLessThan(2);
@@ -85,7 +91,7 @@ class ObservingTest {
                 frame(PLANNED, 2, 2, 21, Said.KEPT),
                 frame(PLANNED, 2, 2, 21, Said.KEPT),
                 frame(PLANNED, 2, 2, 21, Said.KEPT));
-        assertThat(Observing.of(NIGHT, "", OptionalDouble.empty(), List.of(take(frames)), List.of()))
+        assertThat(Observing.of(NIGHT, OptionalDouble.empty(), List.of(at("", take(frames))), List.of()))
                 .noneMatch(o -> o.what() == Learnable.DARKNESS);
     }
 
@@ -195,5 +201,35 @@ class ObservingTest {
                 .isCloseTo(2, within(1e-9));
         assertThat(one(Learnable.OFFSET, take(List.of(frame(brighter, 2, 2, 0, Said.KEPT)))))
                 .isEmpty();
+    }
+
+    private static List<LivedFrame> three(double zenith) {
+        LivedFrame one = frame(PLANNED, 2, 2, zenith, Said.KEPT);
+        return List.of(one, one, one);
+    }
+
+    /** Of two places of one night each has its own sky. */
+    @Test
+    void a_sky_belongs_to_the_place_of_its_take() {
+        List<LivedTake> takes = List.of(take(three(21)), at("8", take(three(20))));
+        assertThat(Observing.of(NIGHT, OptionalDouble.empty(), takes, List.of()))
+                .filteredOn(o -> o.what() == Learnable.DARKNESS)
+                .extracting(o -> o.whose() + " " + o.value())
+                .containsExactly("7 21.0", "8 20.0");
+    }
+
+    /** Planned two thirds brighter by taste, kept a third brighter still: a whole stop beside what is proposed. */
+    @Test
+    void taste_is_counted_from_what_is_proposed_not_from_what_is_learned() {
+        LivedTake t = new LivedTake(
+                "Moon",
+                "moon",
+                "7",
+                KIT,
+                Optional.of(new LivedTake.Planned(AT, from(16, 20), PLANNED, 3, true, 3200, 2 / 3.0)),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                List.of(frame(PLANNED.withSeconds(8 * Math.cbrt(2)), 2, 2, 0, Said.KEPT)));
+        assertThat(one(Learnable.OFFSET, t).orElseThrow().value()).isCloseTo(1, within(1e-9));
     }
 }
