@@ -1,5 +1,6 @@
 package dev.halfdusk.app.events;
 
+import dev.halfdusk.app.learned.Habits;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -9,6 +10,8 @@ import dev.halfdusk.app.setup.KeptTake;
 import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.core.eclipse.EclipseLadder;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.moon.LandBalance;
 import dev.halfdusk.core.moon.MoonExposure;
 import dev.halfdusk.core.moon.MoonLight;
@@ -17,6 +20,7 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.search.FullMoonEvenings;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.take.Moon;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -41,8 +45,10 @@ class MoonController {
     private final Places places;
     private final Skies skies;
     private final Clock clock;
+    private final Habits habits;
 
-    MoonController(SetupReader setups, Places places, Skies skies, Clock clock) {
+    MoonController(SetupReader setups, Places places, Skies skies, Clock clock, Habits habits) {
+        this.habits = habits;
         this.setups = setups;
         this.places = places;
         this.skies = skies;
@@ -65,7 +71,10 @@ class MoonController {
         form.putIfEmpty("tolerance", MoonExposure.USUAL_TOLERANCE_PX)
                 .putIfEmpty("haze", MoonLight.USUAL_EXTINCTION)
                 .putIfEmpty("stabiliser", "0")
-                .putIfEmpty("wind", "0");
+                .putIfEmpty("wind", "0")
+                .putIfEmpty(
+                        "brighter",
+                        Numbers.trimmed(habits.offset(Moon.KIND.key()).orElse(0), 2));
         if (!form.has("minute") && !form.has("time")) {
             Optional.ofNullable(form.copy().night("night"))
                     .ifPresent(d -> form.put("minute", minute(skies.night(place, d), place)));
@@ -74,6 +83,7 @@ class MoonController {
         OptionalDouble haze = form.number("haze", MoonLight.EXTINCTION);
         OptionalDouble stabiliser = form.number("stabiliser", MoonLimit.STABILISER);
         OptionalDouble wind = form.number("wind", MoonLimit.WIND);
+        OptionalDouble brighter = form.number("brighter", EclipseLadder.BRIGHTER);
         if (read.isEmpty() || form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return "events/moon";
@@ -91,11 +101,18 @@ class MoonController {
                         Map.of(
                                 "extinction", haze.getAsDouble(),
                                 "stabiliserStops", stabiliser.getAsDouble(),
-                                "windMs", wind.getAsDouble())));
+                                "windMs", wind.getAsDouble(),
+                                "brighterStops", brighter.getAsDouble())));
         model.addAttribute("ribbon", ribbon);
         model.addAttribute("marks", places.marks(asked.place().id()));
         model.addAttribute(
-                "view", MoonView.of(asked, haze.getAsDouble(), stabiliser.getAsDouble(), wind.getAsDouble()));
+                "view",
+                MoonView.of(
+                        asked,
+                        haze.getAsDouble(),
+                        stabiliser.getAsDouble(),
+                        wind.getAsDouble(),
+                        brighter.getAsDouble()));
         return "events/moon";
     }
 

@@ -82,23 +82,25 @@ record MoonView(
             MoonLimit.Cause.WIND, "wind on the tripod",
             MoonLimit.Cause.SEEING, "the air, on a lunar tracker");
 
-    static MoonView of(SetupRequest a, double haze, double stabiliser, double wind) {
+    /** @param brighter by which its owner likes it, stops */
+    static MoonView of(SetupRequest a, double haze, double stabiliser, double wind, double brighter) {
         Setup s = a.setup();
         CameraBody body = s.rig().body();
         MoonExposure e = MoonExposure.of(s, s.demand().tolerancePx(), haze, stabiliser, wind);
         MoonLight light = e.light();
         Horizontal moon = s.moment().observed(Body.MOON, a.night().observer());
         double proposed = e.ev100();
+        Settings set = Moon.brighter(body, e, brighter);
         return new MoonView(
                 headline(a, moon),
                 warning(a, moon, e),
-                body.label(e.settings().seconds()),
-                Numbers.trimmed(e.settings().aperture(), 1),
-                Numbers.plain(e.settings().iso()),
+                body.label(set.seconds()),
+                Numbers.trimmed(set.aperture(), 1),
+                Numbers.plain(set.iso()),
                 "as this rig sees it at " + a.clock() + ", the middle of the frame",
                 a.address() + "&put=moon&across=" + across(e.motion()) + "&shutter="
-                        + Numbers.plain(e.settings().seconds()) + "&iso="
-                        + Numbers.plain(e.settings().iso()),
+                        + Numbers.plain(set.seconds()) + "&iso="
+                        + Numbers.plain(set.iso()),
                 light(light),
                 e.limits().stream()
                         .map(l -> new Line(CAUSES.get(l.cause()), Words.exposure(l.seconds()), limit(l, s, stabiliser)))
@@ -111,7 +113,7 @@ record MoonView(
                         .map(c ->
                                 new Line(c.words(), "EV " + Words.number(c.ev100(), 1), off(c.brighterThan(proposed))))
                         .toList(),
-                bracket(e, body),
+                bracket(e, body, brighter),
                 earthshine(light, s, body),
                 size(e.motion(), s.optics(), s),
                 sharp(s),
@@ -187,11 +189,11 @@ record MoonView(
     }
 
     /** As a take of it is bracketed: by the shutter as far as its limit, then by the ISO. */
-    private static String bracket(MoonExposure e, CameraBody body) {
+    private static String bracket(MoonExposure e, CameraBody body, double brighter) {
+        double iso = Moon.brighter(body, e, brighter).iso();
         return IntStream.of(0, -1, 1)
-                .mapToObj(by -> Moon.brighter(body, e, by))
-                .map(s -> body.label(s.seconds()) + " s"
-                        + (s.iso() == e.settings().iso() ? "" : " at ISO " + Numbers.plain(s.iso())))
+                .mapToObj(by -> Moon.brighter(body, e, by + brighter))
+                .map(s -> body.label(s.seconds()) + " s" + (s.iso() == iso ? "" : " at ISO " + Numbers.plain(s.iso())))
                 .collect(Collectors.joining(" \u00b7 "));
     }
 

@@ -37,7 +37,15 @@ public record TakePage(String path, Map<String, String> fixed, Map<String, Strin
             new TakePage(
                     "/events/moon",
                     Map.of(),
-                    Map.of("extinction", "haze", "stabiliserStops", "stabiliser", "windMs", "wind")),
+                    Map.of(
+                            "extinction",
+                            "haze",
+                            "stabiliserStops",
+                            "stabiliser",
+                            "windMs",
+                            "wind",
+                            "brighterStops",
+                            "brighter")),
             "lunar-eclipse",
             new TakePage(
                     "/events/eclipse",

@@ -97,13 +97,13 @@ class PageAndTakeTest {
         return "" + accessor.invoke(view);
     }
 
-    /** At 23:40 of a full moon, in the hand or in a wind: not at another minute, nor on a quiet tripod. */
+    /** At 23:40 of a full moon, in the hand or in a wind, or brighter as one likes it: not at another minute, nor on a quiet tripod. */
     @ParameterizedTest
-    @CsvSource({"0, 0, 0.2", "0, 12, 0.2", "0, 0, 0.5"})
-    void a_moon(int stabiliser, int wind, double haze) throws Exception {
+    @CsvSource({"0, 0, 0.2, 0", "0, 12, 0.2, 0", "0, 0, 0.5, 0", "0, 0, 0.2, 0.67", "0, 12, 0.2, -2"})
+    void a_moon(int stabiliser, int wind, double haze, double brighter) throws Exception {
         MvcResult page =
                 answer("/events/moon?place=" + place + "&rig=4&focal=400&aperture=8&night=2027-06-18&time=23:40"
-                        + "&stabiliser=" + stabiliser + "&wind=" + wind + "&haze=" + haze);
+                        + "&stabiliser=" + stabiliser + "&wind=" + wind + "&haze=" + haze + "&brighter=" + brighter);
         Object view = page.getModelAndView().getModel().get("view");
         String outing = kept(text(page));
         String workspace = text(answer(outing));
