@@ -17,7 +17,6 @@ CREATE TABLE log_entry (
     celsius        REAL,
     cloud_percent  REAL,
     best_frame_id  INTEGER,
-    revision       INTEGER NOT NULL DEFAULT 1,
     deleted_at     TEXT
 ) STRICT;
 -- Rows are wide, so a wall is counted and its choices are listed from these alone.

@@ -117,7 +117,7 @@ public class ReadFrames {
     /** A frame that nobody took, as the simulated camera takes it for a take; empty where the take has no time or place any more. */
     public Optional<byte[]> madeUp(Outing outing, long take, Settings settings, Instant at, int seed) {
         return takes.of(outing).stream()
-                .filter(t -> t.key().endsWith("-" + take))
+                .filter(t -> number(t) == take)
                 .findFirst()
                 .map(t -> {
                     Setup set = t.setup().at(at);
@@ -138,8 +138,7 @@ public class ReadFrames {
         boolean stars = LookedAt.ofStars(r);
         return new Told(
                 f.name(),
-                Optional.ofNullable(f.plan())
-                        .map(p -> Long.parseLong(p.key().substring(p.key().indexOf('-') + 1))),
+                Optional.ofNullable(f.plan()).map(ReadFrames::number),
                 known.opened(),
                 known.settings(),
                 f.plan() == null

@@ -113,8 +113,7 @@ class ByHandController {
                 Ribbon.of(night, place.get().glow()),
                 night.moon().fraction(),
                 Entry.Told.NOTHING,
-                Optional.empty(),
-                1));
+                Optional.empty()));
     }
 
     /** A frame on film. */

@@ -5,6 +5,7 @@ import static dev.halfdusk.app.db.Tables.LOG_FRAME;
 import static dev.halfdusk.app.db.Tables.LOG_TAKE;
 
 import dev.halfdusk.core.log.Learnable;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Numbers;
 import java.time.Duration;
 import java.time.Instant;
@@ -12,7 +13,6 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -27,12 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 class Drawn {
 
-    static final int WIDE = 300;
-    static final int HIGH = 96;
-
     private static final int MOST = 4000;
-    private static final double TOP = 10;
-    private static final double BOTTOM = 76;
     private static final int EVENING = 18;
     private static final int HOURS = 14;
 
@@ -100,22 +95,16 @@ class Drawn {
     }
 
     private static Aperture aperture(double n, List<Width> widths, double longest) {
-        double middle = median(widths.stream().mapToDouble(Width::middle).toArray());
+        double middle = Median.of(widths.stream().mapToDouble(Width::middle).toArray());
         double[] corners =
                 widths.stream().flatMapToDouble(w -> w.corner.stream()).toArray();
-        double corner = corners.length == 0 ? 0 : median(corners);
+        double corner = corners.length == 0 ? 0 : Median.of(corners);
         return new Aperture(
                 "f/" + Numbers.trimmed(n, 1),
                 BAR * middle / longest,
                 BAR * corner / longest,
                 Numbers.text("%.1f px in the middle", middle)
                         + (corner > 0 ? Numbers.text(", %.1f in the corners", corner) : ""));
-    }
-
-    private static double median(double[] values) {
-        double[] sorted = values.clone();
-        Arrays.sort(sorted);
-        return sorted[sorted.length / 2];
     }
 
     private record Sky(Instant taken, double zenith, ZoneId zone, LocalDate night) {}
@@ -148,16 +137,15 @@ class Drawn {
         double high = skies.stream().mapToDouble(Sky::zenith).max().orElseThrow();
         low = Math.min(low, estimate.orElse(low)) - 0.1;
         high = Math.max(high, estimate.orElse(high)) + 0.1;
-        double from = low;
-        double to = high;
+        Plot plot = new Plot(low, high);
         return new OfPlace(
                 name,
                 skies.stream()
-                        .map(s -> new Dot(x(s), y(s.zenith, from, to), summer(s.night)))
+                        .map(s -> new Dot(x(s), plot.y(s.zenith), summer(s.night)))
                         .toList(),
-                estimate.isPresent() ? y(estimate.getAsDouble(), from, to) : -1,
-                Learnable.DARKNESS.words(to),
-                Learnable.DARKNESS.words(from));
+                estimate.isPresent() ? plot.y(estimate.getAsDouble()) : -1,
+                Learnable.DARKNESS.words(high),
+                Learnable.DARKNESS.words(low));
     }
 
     private static boolean summer(LocalDate night) {
@@ -169,10 +157,6 @@ class Drawn {
         Instant evening =
                 s.night.atTime(LocalTime.of(EVENING, 0)).atZone(s.zone).toInstant();
         double hours = Duration.between(evening, s.taken).toMinutes() / 60.0;
-        return WIDE * Math.max(0, Math.min(1, hours / HOURS));
-    }
-
-    private static double y(double value, double from, double to) {
-        return BOTTOM - (value - from) / (to - from) * (BOTTOM - TOP);
+        return Plot.WIDE * Math.max(0, Math.min(1, hours / HOURS));
     }
 }

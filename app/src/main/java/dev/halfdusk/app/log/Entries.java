@@ -131,11 +131,17 @@ public class Entries {
 
     /** The last nights after which something was to be better, one for a place. */
     List<Entry> toBeBetter(int most) {
+        Condition asks =
+                LOG_ENTRY.BETTER.ne("").and(LOG_ENTRY.DELETED_AT.isNull()).and(LOG_ENTRY.PLACE_ID.isNotNull());
         return db.selectFrom(LOG_ENTRY)
                 .where(LOG_ENTRY.ID.in(db.select(DSL.max(LOG_ENTRY.ID))
                         .from(LOG_ENTRY)
-                        .where(LOG_ENTRY.BETTER.ne("").and(LOG_ENTRY.DELETED_AT.isNull()))
-                        .and(LOG_ENTRY.PLACE_ID.isNotNull())
+                        .where(asks)
+                        .and(DSL.row(LOG_ENTRY.PLACE_ID, LOG_ENTRY.NIGHT)
+                                .in(db.select(LOG_ENTRY.PLACE_ID, DSL.max(LOG_ENTRY.NIGHT))
+                                        .from(LOG_ENTRY)
+                                        .where(asks)
+                                        .groupBy(LOG_ENTRY.PLACE_ID)))
                         .groupBy(LOG_ENTRY.PLACE_ID)))
                 .orderBy(LOG_ENTRY.NIGHT.desc())
                 .limit(most)
@@ -197,8 +203,7 @@ public class Entries {
                         r.getBetter(),
                         optional(r.getCelsius()),
                         optional(r.getCloudPercent())),
-                Optional.ofNullable(r.getBestFrameId()),
-                r.getRevision());
+                Optional.ofNullable(r.getBestFrameId()));
     }
 
     private Ribbon sky(String column) {
@@ -234,7 +239,6 @@ public class Entries {
         }
         r.setMoon(e.moon());
         fill(r, e.told());
-        r.setRevision(1L);
         r.insert();
         takes.forEach(t -> save(r.getId(), t));
         return r.getId();
@@ -252,7 +256,6 @@ public class Entries {
     public void tell(long id, Entry.Told told) {
         LogEntryRecord r = db.fetchSingle(LOG_ENTRY, LOG_ENTRY.ID.eq(id));
         fill(r, told);
-        r.setRevision(r.getRevision() + 1);
         r.update();
     }
 

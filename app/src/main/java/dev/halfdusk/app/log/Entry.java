@@ -31,8 +31,7 @@ public record Entry(
         Ribbon sky,
         double moon,
         Told told,
-        Optional<Long> best,
-        long revision) {
+        Optional<Long> best) {
 
     /** @param place its number; empty where it is gone */
     public record Where(Optional<Long> place, String name, ZoneId zone) {}

@@ -167,8 +167,7 @@ public class EntryMaker {
                         Ribbon.of(plan.night(), o.place().glow()),
                         plan.night().moon().fraction(),
                         new Entry.Told(Entry.Told.NOTHING.rating(), "", "", celsius, Entry.Told.NOTHING.cloudPercent()),
-                        Optional.empty(),
-                        1),
+                        Optional.empty()),
                 takes);
     }
 

@@ -35,13 +35,7 @@ record LearnedView(
         boolean usable,
         Dots dots) {
 
-    /** A drawing of {@value #WIDE} × {@value #HIGH}. */
-    static final int WIDE = 300;
-
-    static final int HIGH = 96;
     private static final double LEFT = 8;
-    private static final double TOP = 10;
-    private static final double BOTTOM = 76;
     private static final double SAME = 1e-6;
 
     /**
@@ -83,12 +77,16 @@ record LearnedView(
                         .orElse(""),
                 assumed.isPresent() ? what.words(assumed.getAsDouble()) : "nothing",
                 used,
-                learned.isPresent()
-                        && (now.isEmpty()
-                                || Math.abs(now.getAsDouble() - learned.get().value()) > SAME),
+                learned.map(l -> differs(l, now, used)).orElse(false),
                 learned.isPresent() ? "" : missing(what, nights),
                 what.used(),
                 dots(what, all, learned, assumed));
+    }
+
+    /** Not where it is used already: a dial has no step for each value, so what is set may be beside what was learned. */
+    private static boolean differs(Learned l, OptionalDouble now, Optional<Origin> used) {
+        return used.map(o -> !o.nights().equals(l.nights())).orElse(true)
+                && (now.isEmpty() || Math.abs(now.getAsDouble() - l.value()) > SAME);
     }
 
     private static String spread(Learnable what, Learned l) {
@@ -117,8 +115,7 @@ record LearnedView(
             high = Math.max(high, now.getAsDouble());
         }
         double room = high > low ? 0.08 * (high - low) : Math.max(1, Math.abs(high)) * 0.1;
-        double from = low - room;
-        double to = high + room;
+        Plot plot = new Plot(low - room, high + room);
         boolean warmth = (what == Learnable.ISO || what == Learnable.BATTERY || what == Learnable.BATTERY_COLD)
                 && all.stream().allMatch(n -> n.seen().celsius().isPresent());
         boolean ahead = what == Learnable.FORECAST
@@ -132,8 +129,8 @@ record LearnedView(
                             ? within(n.ahead().getAsDouble(), 0, 10)
                             : all.size() == 1 ? 0.5 : 1 - (double) i / (all.size() - 1);
             dots.add(new Dot(
-                    LEFT + share * (WIDE - 2 * LEFT),
-                    y(n.seen().value(), from, to),
+                    LEFT + share * (Plot.WIDE - 2 * LEFT),
+                    plot.y(n.seen().value()),
                     n.seen().counts(),
                     Words.day(n.seen().night()) + ": " + what.words(n.seen().value()) + ", "
                             + n.seen().how(),
@@ -148,15 +145,11 @@ record LearnedView(
                         : ahead
                                 ? "days before, 0 to 10"
                                 : all.size() == 1 ? "one night" : "night by night, the last at the right",
-                learned.map(l -> y(l.value(), from, to)).orElse(-1.0),
-                now.isPresent() ? y(now.getAsDouble(), from, to) : -1);
+                learned.map(l -> plot.y(l.value())).orElse(-1.0),
+                now.isPresent() ? plot.y(now.getAsDouble()) : -1);
     }
 
     private static double within(double value, double from, double to) {
         return Math.max(0, Math.min(1, (value - from) / (to - from)));
-    }
-
-    private static double y(double value, double from, double to) {
-        return BOTTOM - (value - from) / (to - from) * (BOTTOM - TOP);
     }
 }

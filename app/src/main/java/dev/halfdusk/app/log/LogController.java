@@ -161,12 +161,13 @@ class LogController {
         Entry e = entries.existing(id);
         Form form = Form.of(typed);
         Optional<Entry.Told> told = TellForm.read(form);
-        List<EntryTake> takes = entries.takes(id);
-        takes.forEach(t -> {
-            if (form.has(BATTERY + t.id())) {
-                form.number(BATTERY + t.id(), Gear.Battery.MINUTES);
-            }
-        });
+        List<EntryTake> lasted = entries.takes(id).stream()
+                .filter(t -> typed.containsKey(BATTERY + t.id()))
+                .map(t -> t.lasted(
+                        form.has(BATTERY + t.id())
+                                ? form.number(BATTERY + t.id(), Gear.Battery.MINUTES)
+                                : OptionalDouble.empty()))
+                .toList();
         if (told.isEmpty() || form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page.show(e, form, new Form(), model);
@@ -175,14 +176,7 @@ class LogController {
             return page.show(e, form, new Form(), model);
         }
         entries.tell(id, told.get());
-        takes.forEach(t -> {
-            String field = BATTERY + t.id();
-            if (typed.containsKey(field)) {
-                OptionalDouble minutes =
-                        form.has(field) ? form.number(field, Gear.Battery.MINUTES) : OptionalDouble.empty();
-                entries.save(id, t.lasted(minutes));
-            }
-        });
+        lasted.forEach(t -> entries.save(id, t));
         observations.renew(entries.existing(id));
         return "redirect:/log/" + id + "?told=on";
     }

@@ -387,8 +387,7 @@ public class LogFiles {
                         Objects.toString(n.better, ""),
                         number(n.celsius, WeatherHour.TEMPERATURE),
                         number(n.cloudPercent, WeatherHour.CLOUD)),
-                Optional.empty(),
-                1);
+                Optional.empty());
     }
 
     private static Settings settings(SetOf s) {
@@ -445,8 +444,7 @@ public class LogFiles {
                 entry.sky(),
                 entry.moon(),
                 entry.told(),
-                Optional.empty(),
-                1);
+                Optional.empty());
         long id = entries.add(e, List.of());
         List<Long> numbers = new ArrayList<>();
         takes.forEach(t -> numbers.add(entries.save(id, t)));

@@ -35,9 +35,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Observations {
 
-    /** A night under less cloud than this counts as clear, percent: whether a forecast said so is what matters. */
-    private static final double CLEAR_PERCENT = 40;
-
     /** Of one thing the last of them are drawn and counted. */
     private static final int MOST = 3 * Learned.MOST_NIGHTS / 2;
 
@@ -176,25 +173,22 @@ public class Observations {
         if (e.where().place().isEmpty() || e.told().cloudPercent().isEmpty()) {
             return;
         }
-        boolean clear = e.told().cloudPercent().getAsDouble() < CLEAR_PERCENT;
         String whose = "" + e.where().place().get();
         db.selectFrom(FORECAST_SAID)
                 .where(FORECAST_SAID.PLACE_ID.eq(e.where().place().get()))
                 .and(FORECAST_SAID.NIGHT.eq(e.night()))
                 .orderBy(FORECAST_SAID.DAYS_AHEAD)
-                .forEach(r -> {
-                    boolean right = r.getCloudPercent() < CLEAR_PERCENT == clear;
-                    String how = "%d days before: %.0f %% cloud; it came %s"
-                            .formatted(r.getDaysAhead(), r.getCloudPercent(), clear ? "clear" : "cloudy");
-                    Observation o = new Observation(
-                            Learnable.FORECAST, whose, e.night(), right ? 1 : 0, OptionalDouble.empty(), true, how);
-                    insert(
-                            e.id(),
-                            o,
-                            false,
-                            !left.contains(new Thing(Learnable.FORECAST, whose)),
-                            OptionalDouble.of(r.getDaysAhead()));
-                });
+                .forEach(r -> insert(
+                        e.id(),
+                        Observing.forecast(
+                                e.night(),
+                                whose,
+                                r.getDaysAhead().intValue(),
+                                r.getCloudPercent(),
+                                e.told().cloudPercent().getAsDouble()),
+                        false,
+                        !left.contains(new Thing(Learnable.FORECAST, whose)),
+                        OptionalDouble.of(r.getDaysAhead())));
     }
 
     private void insert(long entry, Observation o, boolean byHand, boolean counts, OptionalDouble ahead) {

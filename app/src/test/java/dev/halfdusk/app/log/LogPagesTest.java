@@ -334,6 +334,14 @@ class LogPagesTest {
                 .andExpect(content().string(containsString("Two pairs of gloves " + made)));
         // of the night itself it is no lesson
         assertThat(planner.of(outing).lessons()).isEmpty();
+        // a night that was written down later, but was earlier, is not the last
+        Entry earlier = maker.write(outings.save(Outing.fresh("Before", place, NIGHT.minusDays(9)))
+                        .id())
+                .orElseThrow();
+        entries.tell(earlier.id(), told(3, "A longer strap " + made));
+        web.perform(get("/log/again"))
+                .andExpect(content().string(containsString("Two pairs of gloves " + made)))
+                .andExpect(content().string(not(containsString("A longer strap " + made))));
     }
 
     @Test
@@ -643,6 +651,31 @@ class LogPagesTest {
             web.perform(post("/log/learned/use").param("what", what).param("whose", "999999"))
                     .andExpect(redirectedUrl("/log/learned"));
         }
+    }
+
+    /** What was learned lies between two steps of the dial: it is used as the nearest, and then there is nothing left to do. */
+    @Test
+    void what_is_used_as_its_dial_allows_is_not_offered_again() throws Exception {
+        NamedBody body = rig.body();
+        String whose = "" + body.id();
+        for (int i = 0; i < 2; i++) {
+            Outing o = outings.save(Outing.fresh("Between " + i, place, NIGHT.plusDays(i)));
+            observations.note(maker.write(o.id()).orElseThrow().id(), found(Learnable.ISO, whose, 4321));
+        }
+        assertThat(offered("iso", whose)).isTrue();
+        web.perform(post("/log/learned/use").param("what", "iso").param("whose", whose))
+                .andExpect(redirectedUrl("/log/learned?used=on"));
+        assertThat(kit.body(body.id()).orElseThrow().camera().comfortableIso()).isNotEqualTo(4321);
+        assertThat(offered("iso", whose)).isFalse();
+        web.perform(post("/log/learned/back").param("what", "iso").param("whose", whose));
+        assertThat(offered("iso", whose)).isTrue();
+        kit.save(body);
+    }
+
+    private boolean offered(String what, String whose) throws Exception {
+        String page = web.perform(get("/log/learned")).andReturn().getResponse().getContentAsString();
+        return page.matches(
+                "(?s).*action=\"/log/learned/use\"[^/]*value=\"" + what + "\"[^/]*value=\"" + whose + "\".*");
     }
 
     @Test

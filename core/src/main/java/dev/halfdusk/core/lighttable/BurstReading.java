@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.measure.Median;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -63,7 +64,7 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
     }
 
     double begins() {
-        return ShapeFit.median(bursts.stream().mapToDouble(Burst::begins).toArray());
+        return Median.of(bursts.stream().mapToDouble(Burst::begins).toArray());
     }
 
     /** Share of the bursts whose lines are cut off at their ends. */
@@ -267,7 +268,7 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
             if (far.length < ROUND * SECTORS) {
                 return Optional.empty();
             }
-            double radius = ShapeFit.median(far);
+            double radius = Median.of(far);
             Burst found = ends(cx, cy, radius);
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
@@ -339,8 +340,8 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
                     (cx + 0.5) * step,
                     (cy + 0.5) * step,
                     radius * step,
-                    ShapeFit.median(Arrays.copyOf(begins, begun)),
-                    ended == 0 ? 0 : ShapeFit.median(Arrays.copyOf(ends, ended)));
+                    Median.of(Arrays.copyOf(begins, begun)),
+                    ended == 0 ? 0 : Median.of(Arrays.copyOf(ends, ended)));
         }
 
         private static double ends(double[] profile, double radius) {
@@ -349,7 +350,7 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
         }
 
         private static double between(double[] profile, double from, double to) {
-            return ShapeFit.median(Arrays.copyOfRange(profile, (int) from, (int) to + 1));
+            return Median.of(Arrays.copyOfRange(profile, (int) from, (int) to + 1));
         }
 
         private double burnt(boolean[] taken) {
@@ -386,7 +387,7 @@ public record BurstReading(List<Burst> bursts, double burnt, double level, doubl
                     all[count++] = light[k];
                 }
             }
-            return Tone.position(ShapeFit.median(Arrays.copyOf(all, count)));
+            return Tone.position(Median.of(Arrays.copyOf(all, count)));
         }
 
         /** Within the bursts: the darkest of what surrounds a place lies between the lines. */

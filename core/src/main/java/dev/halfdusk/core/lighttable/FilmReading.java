@@ -1,5 +1,6 @@
 package dev.halfdusk.core.lighttable;
 
+import dev.halfdusk.core.measure.Median;
 import java.util.Arrays;
 
 /**
@@ -77,8 +78,8 @@ public record FilmReading(double deepest, double shadows, double middle, double 
         if (nears < LEAST || fars < LEAST) {
             return 0;
         }
-        double rest = ShapeFit.median(Arrays.copyOf(far, fars));
-        return rest == 0 ? 0 : ShapeFit.median(Arrays.copyOf(near, nears)) / rest - 1;
+        double rest = Median.of(Arrays.copyOf(far, fars));
+        return rest == 0 ? 0 : Median.of(Arrays.copyOf(near, nears)) / rest - 1;
     }
 
     private static boolean beside(boolean[] lamp, int x, int y, int w, int h, int near) {

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Sidereal;
@@ -144,6 +145,6 @@ public record FrameReading(
     }
 
     private static OptionalDouble median(double[] values) {
-        return values.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(ShapeFit.median(values));
+        return values.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(Median.of(values));
     }
 }

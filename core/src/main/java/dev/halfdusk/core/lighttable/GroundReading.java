@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.optics.Framing;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -49,7 +50,7 @@ public record GroundReading(double share, double level, double edgePx, double tw
             return Optional.empty();
         }
         double[] levels = ground.stream().mapToDouble(i -> pixels.coarse(1)[i]).toArray();
-        double level = Tone.position(encoding.light(ShapeFit.median(levels)));
+        double level = Tone.position(encoding.light(Median.of(levels)));
         return Optional.of(new Edges(pixels, ground, noise).reading(share, level));
     }
 
@@ -98,7 +99,7 @@ public record GroundReading(double share, double level, double edgePx, double tw
                 }
                 agrees(across, y);
             }
-            double width = count < LEAST_EDGES ? 0 : ShapeFit.median(Arrays.copyOf(widths, count));
+            double width = count < LEAST_EDGES ? 0 : Median.of(Arrays.copyOf(widths, count));
             return new GroundReading(share, level, width, twice());
         }
 

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Correction;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
@@ -40,7 +41,7 @@ public final class Judge {
     }
 
     private static double driftPx(FrameReading reading, Known.Planned planned) {
-        double drift = ShapeFit.median(reading.ninths().stream()
+        double drift = Median.of(reading.ninths().stream()
                 .flatMap(p -> p.drift().stream())
                 .mapToDouble(Part.Drift::lengthPx)
                 .toArray());

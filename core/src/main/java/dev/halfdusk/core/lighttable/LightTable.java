@@ -1,5 +1,6 @@
 package dev.halfdusk.core.lighttable;
 
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.optics.Framing;
 import java.util.ArrayList;
 import java.util.List;
@@ -79,7 +80,7 @@ public final class LightTable {
     private record Sorted(List<Spot> stars, List<Spot> longer, int hot) {
 
         static Sorted of(SpotFinder.Found all, Pixels pixels) {
-            double usual = ShapeFit.median(all.spots().stream()
+            double usual = Median.of(all.spots().stream()
                     .limit(400)
                     .mapToDouble(s -> Math.sqrt(s.longer()))
                     .toArray());

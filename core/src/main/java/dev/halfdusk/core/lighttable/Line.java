@@ -1,5 +1,6 @@
 package dev.halfdusk.core.lighttable;
 
+import dev.halfdusk.core.measure.Median;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -131,7 +132,7 @@ public record Line(double x, double y, double lengthPx, double angleDeg, int fla
         double[] apart = IntStream.range(1, at.size())
                 .mapToDouble(i -> at.get(i) - at.get(i - 1))
                 .toArray();
-        double usual = ShapeFit.median(apart);
+        double usual = Median.of(apart);
         long even = Arrays.stream(apart)
                 .filter(d -> Math.abs(d - usual) <= Math.max(1, UNEVEN * usual))
                 .count();

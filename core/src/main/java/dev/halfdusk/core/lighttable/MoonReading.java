@@ -2,6 +2,7 @@ package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Linear;
+import dev.halfdusk.core.measure.Median;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -84,7 +85,7 @@ public record MoonReading(
             light[i] = encoding.light(0.25 * (pixels.coarse(0)[i] + 2 * pixels.coarse(1)[i] + pixels.coarse(2)[i]));
             most = Math.max(most, light[i]);
         }
-        double sky = ShapeFit.median(light);
+        double sky = Median.of(light);
         double limit = Math.max(ABOVE_SKY * sky, sky + 0.1 * (most - sky));
         if (most < limit) {
             return new int[0];
@@ -347,14 +348,13 @@ public record MoonReading(
                     }
                 }
             }
-            lit = ShapeFit.median(
-                    levels.stream().mapToDouble(Double::doubleValue).toArray());
+            lit = Median.of(levels.stream().mapToDouble(Double::doubleValue).toArray());
             double[] edge = edge(c, sunwards(c, limit));
             return new MoonReading(
                     left + c[0],
                     top + c[1],
                     c[2]
-                            + ShapeFit.median(halves.stream()
+                            + Median.of(halves.stream()
                                     .mapToDouble(Double::doubleValue)
                                     .toArray()),
                     Math.min(1, lights / (Math.PI * c[2] * c[2])),

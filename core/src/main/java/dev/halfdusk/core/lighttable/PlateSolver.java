@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Linear;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
@@ -163,7 +164,7 @@ final class PlateSolver {
 
     /** Brightest first, without what is far larger or smaller than most. */
     private static List<Spot> likely(List<Spot> all) {
-        double usual = ShapeFit.median(
+        double usual = Median.of(
                 all.stream().limit(200).mapToDouble(s -> Math.sqrt(s.longer())).toArray());
         return all.stream()
                 .filter(s -> Math.sqrt(s.longer()) < 4 * usual + 2 && s.shorter() > 0.02)
@@ -422,7 +423,7 @@ final class PlateSolver {
                             stars.get(p[0]).x() - at[0], stars.get(p[0]).y() - at[1]);
                 })
                 .toArray();
-        double scale = Math.max(0.3, 2 * ShapeFit.median(residuals));
+        double scale = Math.max(0.3, 2 * Median.of(residuals));
         for (int k = 0; k < matched.size(); k++) {
             int[] pair = matched.get(k);
             double[] at = project(stand, sky.at[pair[1]]);

@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.sky.Sidereal;
@@ -126,7 +127,7 @@ public final class Series {
                 .mapToDouble(
                         i -> Duration.between(opened.get(i - 1), opened.get(i)).toMillis() / 1000.0)
                 .toArray();
-        double usual = ShapeFit.median(steps);
+        double usual = Median.of(steps);
         List<Integer> after = IntStream.range(0, steps.length)
                 .filter(i -> usual > 0 && steps[i] > GAP * usual)
                 .map(i -> i + 1)
@@ -175,7 +176,7 @@ public final class Series {
 
     private void shaken() {
         double[] lengths = of(f -> f.lengthPx().orElse(0));
-        double usual = ShapeFit.median(lengths);
+        double usual = Median.of(lengths);
         List<Integer> where = IntStream.range(0, frames.size())
                 .filter(i -> frames.get(i).twins().isPresent() || lengths[i] > 2 * usual + 1.5)
                 .boxed()
@@ -197,8 +198,8 @@ public final class Series {
     /** The last third of some numbers against the first. */
     private static double trend(double[] v) {
         int third = Math.max(1, v.length / 3);
-        double before = ShapeFit.median(Arrays.copyOf(v, third));
-        double after = ShapeFit.median(Arrays.copyOfRange(v, v.length - third, v.length));
+        double before = Median.of(Arrays.copyOf(v, third));
+        double after = Median.of(Arrays.copyOfRange(v, v.length - third, v.length));
         return before == 0 ? 1 : after / before;
     }
 
@@ -215,7 +216,7 @@ public final class Series {
         int burnt =
                 frames.stream().mapToInt(f -> f.starlight().firstWhole()).max().orElse(0);
         // the brightest are burnt, or were before the picture was reduced
-        int rank = Math.max(burnt, (int) Math.min(MOST_RANK, ShapeFit.median(counts) / 4));
+        int rank = Math.max(burnt, (int) Math.min(MOST_RANK, Median.of(counts) / 4));
         double[] light = of(f -> f.starlight().from(rank) * area(f));
         double[] widths = of(f -> f.widthPx().orElse(0));
         boolean measured = Arrays.stream(widths).allMatch(w -> w > 0);
@@ -235,7 +236,7 @@ public final class Series {
                             : "The ring turned, or the lens cooled: focus again and tape it.");
             return;
         }
-        double usual = ShapeFit.median(counts);
+        double usual = Median.of(counts);
         List<Integer> where = IntStream.range(0, counts.length)
                 .filter(i -> usual > 0 && counts[i] < CLOUDED * usual)
                 .boxed()
@@ -277,7 +278,7 @@ public final class Series {
             double sum = 0;
             List<Integer> where = new ArrayList<>();
             for (int i = 1; i < stops.length - 1; i++) {
-                double off = stops[i] - ShapeFit.median(new double[] {stops[i - 1], stops[i], stops[i + 1]});
+                double off = stops[i] - Median.of(new double[] {stops[i - 1], stops[i], stops[i + 1]});
                 sum += off * off;
                 if (Math.abs(off) > FLICKER_STOPS) {
                     where.add(i);
@@ -326,8 +327,8 @@ public final class Series {
                 }
             }
         }
-        double all = ShapeFit.median(of(f -> f.patch().noise()));
-        double differs = ShapeFit.median(
+        double all = Median.of(of(f -> f.patch().noise()));
+        double differs = Median.of(
                 between.stream().filter(n -> n > 0).mapToDouble(n -> n).toArray());
         if (differs > 0 && differs < STAYS * all) {
             add(

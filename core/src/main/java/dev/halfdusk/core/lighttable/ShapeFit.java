@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.measure.Linear;
+import dev.halfdusk.core.measure.Median;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -116,7 +117,7 @@ final class ShapeFit {
         Profile first = settle(stars, begin, ROUNDS);
         stars.forEach(s -> cut(s, first));
         Profile second = settle(stars, first, SECOND_ROUNDS);
-        double usual = median(stars.stream().mapToDouble(s -> s.misfit).toArray());
+        double usual = Median.of(stars.stream().mapToDouble(s -> s.misfit).toArray());
         List<Star> kept = new ArrayList<>(
                 stars.stream().filter(s -> s.misfit <= OUTLIER * usual + ENOUGH).toList());
         if (kept.size() < LEAST_STARS) {
@@ -128,7 +129,7 @@ final class ShapeFit {
     }
 
     private Result told(List<Star> stars, Profile p, Normal normal) {
-        double misfit = median(stars.stream().mapToDouble(s -> s.misfit).toArray());
+        double misfit = Median.of(stars.stream().mapToDouble(s -> s.misfit).toArray());
         double[][] inverse = inverse(normal);
         double error =
                 inverse == null ? p.along() : Math.sqrt((spread(inverse, normal, 1) + spread(inverse, normal, 2)) / 2);
@@ -187,9 +188,9 @@ final class ShapeFit {
     }
 
     private static Profile begin(List<Star> stars) {
-        double xx = median(stars.stream().mapToDouble(s -> s.spot.xx()).toArray());
-        double yy = median(stars.stream().mapToDouble(s -> s.spot.yy()).toArray());
-        double xy = median(stars.stream().mapToDouble(s -> s.spot.xy()).toArray());
+        double xx = Median.of(stars.stream().mapToDouble(s -> s.spot.xx()).toArray());
+        double yy = Median.of(stars.stream().mapToDouble(s -> s.spot.yy()).toArray());
+        double xy = Median.of(stars.stream().mapToDouble(s -> s.spot.xy()).toArray());
         double trace = Math.max(0.4, xx + yy);
         double u = xx - yy;
         double v = 2 * xy;
@@ -424,12 +425,5 @@ final class ShapeFit {
                 sum.scatter[k][l] += own3[k] * own3[l];
             }
         }
-    }
-
-    static double median(double[] values) {
-        double[] sorted = values.clone();
-        Arrays.sort(sorted);
-        int n = sorted.length;
-        return n == 0 ? 0 : n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
     }
 }

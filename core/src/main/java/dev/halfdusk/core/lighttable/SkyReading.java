@@ -4,6 +4,7 @@ import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.frame.CameraCurve;
 import dev.halfdusk.core.measure.Linear;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Response;
@@ -150,7 +151,7 @@ public record SkyReading(
         if (count < LEAST_PLACES) {
             return 0;
         }
-        double found = OF_MEDIAN * ShapeFit.median(Arrays.copyOf(off, count));
+        double found = OF_MEDIAN * Median.of(Arrays.copyOf(off, count));
         double beyond = found * found - expected / count;
         double level = encoding.light(usual / Encoding.WHITE);
         return beyond <= 0 || level <= 0 ? 0 : Math.sqrt(beyond / 1.5) / level;
@@ -207,7 +208,7 @@ public record SkyReading(
                 }
             }
         }
-        return encoding.light(ShapeFit.median(Arrays.copyOf(inside, Math.max(1, count))));
+        return encoding.light(Median.of(Arrays.copyOf(inside, Math.max(1, count))));
     }
 
     private static OptionalDouble magnitude(double light, Known known) {
@@ -300,8 +301,8 @@ public record SkyReading(
         if (bands < LEAST_PLACES || besides < LEAST_PLACES) {
             return OptionalDouble.empty();
         }
-        double in = ShapeFit.median(Arrays.copyOf(band, bands));
-        double out = ShapeFit.median(Arrays.copyOf(beside, besides));
+        double in = Median.of(Arrays.copyOf(band, bands));
+        double out = Median.of(Arrays.copyOf(beside, besides));
         return OptionalDouble.of(in / out - 1);
     }
 }

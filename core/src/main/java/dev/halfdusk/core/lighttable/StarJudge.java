@@ -2,6 +2,7 @@ package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.exposure.Symptom;
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.sky.Sidereal;
 import java.util.Arrays;
@@ -55,7 +56,7 @@ final class StarJudge extends Judging {
     private void streaks() {
         List<Part> parts = r.ninths();
         double length = r.lengthPx().orElse(0);
-        double error = ShapeFit.median(parts.stream()
+        double error = Median.of(parts.stream()
                 .mapToDouble(p -> p.shape().orElseThrow().lengthErrorPx())
                 .toArray());
         if (length <= tolerance * SLACK || length < SURE * error) {
@@ -76,7 +77,7 @@ final class StarJudge extends Judging {
         List<Part> expected = parts.stream().filter(p -> p.drift().isPresent()).toList();
         if (!expected.isEmpty()) {
             long agree = expected.stream().filter(StarJudge::agrees).count();
-            double drift = ShapeFit.median(expected.stream()
+            double drift = Median.of(expected.stream()
                     .mapToDouble(p -> p.drift().orElseThrow().lengthPx())
                     .toArray());
             if (agree >= MOST * expected.size() && !r.known().support().tracks()) {

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.log;
 
+import dev.halfdusk.core.measure.Median;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -38,7 +39,7 @@ public record Learned(Learnable what, String whose, double value, double spread,
                 .limit(MOST_NIGHTS)
                 .forEach(e -> last.put(
                         e.getKey(),
-                        median(e.getValue().stream()
+                        Median.of(e.getValue().stream()
                                 .mapToDouble(Observation::value)
                                 .toArray())));
         if (last.isEmpty() || last.size() < all.get(0).what().fewest()) {
@@ -47,7 +48,7 @@ public record Learned(Learnable what, String whose, double value, double spread,
         Learnable what = all.get(0).what();
         double[] values =
                 last.values().stream().mapToDouble(Double::doubleValue).toArray();
-        double middle = what == Learnable.FORECAST ? mean(values) : median(values);
+        double middle = what == Learnable.FORECAST ? mean(values) : Median.of(values);
         return Optional.of(new Learned(
                 what, all.get(0).whose(), what.settable(middle), deviation(values), List.copyOf(last.keySet())));
     }
@@ -69,12 +70,5 @@ public record Learned(Learnable what, String whose, double value, double spread,
         double mean = mean(values);
         double sum = Arrays.stream(values).map(v -> (v - mean) * (v - mean)).sum();
         return values.length < 2 ? 0 : Math.sqrt(sum / (values.length - 1));
-    }
-
-    static double median(double[] values) {
-        double[] sorted = values.clone();
-        Arrays.sort(sorted);
-        int half = sorted.length / 2;
-        return sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
     }
 }

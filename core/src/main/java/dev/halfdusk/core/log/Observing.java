@@ -1,5 +1,6 @@
 package dev.halfdusk.core.log;
 
+import dev.halfdusk.core.measure.Median;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.ApertureDial;
 import dev.halfdusk.core.optics.Settings;
@@ -33,6 +34,9 @@ public final class Observing {
 
     private static final double LEAST_OFFSET = 0.1;
 
+    /** A night under less cloud than this counts as clear, percent: whether a forecast said so is what matters. */
+    private static final double CLEAR_PERCENT = 40;
+
     private static final List<Double> MARKED = ApertureDial.between(0.7, 64);
 
     private final LocalDate night;
@@ -61,6 +65,27 @@ public final class Observing {
         return List.copyOf(o.all);
     }
 
+    /**
+     * Whether a forecast came true: 1 or 0.
+     *
+     * @param daysAhead before the night at which it was made
+     * @param saidPercent mean cloud of the night as it was forecast
+     * @param camePercent as it came
+     */
+    public static Observation forecast(
+            LocalDate night, String place, int daysAhead, double saidPercent, double camePercent) {
+        boolean clear = camePercent < CLEAR_PERCENT;
+        return new Observation(
+                Learnable.FORECAST,
+                place,
+                night,
+                saidPercent < CLEAR_PERCENT == clear ? 1 : 0,
+                OptionalDouble.empty(),
+                true,
+                Numbers.text("%d days before: %.0f %% cloud; it came ", daysAhead, saidPercent)
+                        + (clear ? "clear" : "cloudy"));
+    }
+
     private void add(Learnable what, String whose, double value, String how) {
         if (what.range().holds(value)) {
             all.add(new Observation(what, whose, night, value, celsius, true, how));
@@ -77,7 +102,7 @@ public final class Observing {
                 add(
                         Learnable.DARKNESS,
                         place,
-                        Learned.median(skies),
+                        Median.of(skies),
                         skies.length + " frames of a moonless sky; developed ones are good to 0.4");
             }
         });
@@ -181,8 +206,7 @@ public final class Observing {
                             Collectors.mapping(f -> f.widthPx().getAsDouble(), Collectors.toList())));
             Map<Double, Double> middle = new TreeMap<>();
             widths.forEach((a, w) -> middle.put(
-                    a,
-                    Learned.median(w.stream().mapToDouble(Double::doubleValue).toArray())));
+                    a, Median.of(w.stream().mapToDouble(Double::doubleValue).toArray())));
             double least = middle.values().stream().min(Double::compare).orElse(0.0);
             if (middle.size() < 2) {
                 return;
@@ -218,7 +242,7 @@ public final class Observing {
         if (stops.length == 0) {
             return;
         }
-        double middle = Learned.median(stops);
+        double middle = Median.of(stops);
         if (Math.abs(middle) >= LEAST_OFFSET) {
             add(
                     Learnable.OFFSET,

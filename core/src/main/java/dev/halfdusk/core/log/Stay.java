@@ -1,6 +1,7 @@
 package dev.halfdusk.core.log;
 
 import dev.halfdusk.core.ground.Geodesy;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
 import java.time.Duration;
 import java.time.Instant;
@@ -40,7 +41,7 @@ public record Stay(double latitudeDeg, double longitudeDeg, Interval when) {
                 longitude = 0;
             }
             latitude += f.latitudeDeg;
-            longitude += f.longitudeDeg;
+            longitude += near(f.longitudeDeg, sorted.get(first).longitudeDeg);
         }
         int n = sorted.size() - first;
         if (n > 0) {
@@ -52,8 +53,13 @@ public record Stay(double latitudeDeg, double longitudeDeg, Interval when) {
     private static void end(List<Fix> track, int first, int end, double latitude, double longitude, List<Stay> all) {
         Interval when = new Interval(track.get(first).when, track.get(end - 1).when);
         if (when.length().compareTo(Duration.ofMinutes(LEAST_MINUTES)) >= 0) {
-            all.add(new Stay(latitude, longitude, when));
+            all.add(new Stay(latitude, Angles.halfTurn(longitude), when));
         }
+    }
+
+    /** The same meridian less than half a turn from another, so that a mean holds across the date line. */
+    private static double near(double longitudeDeg, double otherDeg) {
+        return otherDeg + Angles.halfTurn(longitudeDeg - otherDeg);
     }
 
     private static double metres(Fix f, double latitude, double longitude) {

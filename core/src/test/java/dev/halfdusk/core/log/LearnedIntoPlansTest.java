@@ -8,6 +8,7 @@ import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.CameraBody;
@@ -42,6 +43,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** What was learned makes another plan, and nothing where nothing was. */
@@ -184,6 +186,18 @@ class LearnedIntoPlansTest {
         // a hundredth of a degree of latitude is 1.11 km
         assertThat(all.get(0).metresFrom(37.6101, -8.8)).isCloseTo(1110, within(5.0));
         assertThat(Stay.of(List.of())).isEmpty();
+    }
+
+    /** A receiver that wanders to and fro over the date line stands on it, not on the other side of the world. */
+    @Test
+    void one_may_stand_on_the_date_line() {
+        Instant at = Instant.parse("2027-06-05T10:00:00Z");
+        List<Stay> all = Stay.of(IntStream.rangeClosed(0, 11)
+                .mapToObj(i -> new Stay.Fix(-16.8, i % 2 == 0 ? 179.9999 : -179.9999, at.plusSeconds(60L * i)))
+                .toList());
+        assertThat(all).hasSize(1);
+        assertThat(all.get(0).metresFrom(-16.8, 180)).isLessThan(1);
+        assertThat(Range.LONGITUDE.holds(all.get(0).longitudeDeg())).isTrue();
     }
 
     /** 32 s for 8 metered are two stops more. */

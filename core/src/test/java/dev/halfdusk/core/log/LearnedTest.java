@@ -88,6 +88,18 @@ class LearnedTest {
                 .isCloseTo(2 / 3.0, within(1e-9));
     }
 
+    /** What was said and what came on the same side of a clear night, at 40 % cloud. */
+    @Test
+    void a_forecast_came_true_where_it_told_clear_from_cloudy() {
+        LocalDate night = LocalDate.of(2027, 6, 5);
+        assertThat(Observing.forecast(night, "1", 3, 10, 25).value()).isEqualTo(1);
+        assertThat(Observing.forecast(night, "1", 3, 80, 60).value()).isEqualTo(1);
+        assertThat(Observing.forecast(night, "1", 3, 39, 40).value()).isZero();
+        assertThat(Observing.forecast(night, "1", 3, 60, 0).value()).isZero();
+        assertThat(Observing.forecast(night, "1", 3, 60, 0).how())
+                .isEqualTo("3 days before: 60 % cloud; it came clear");
+    }
+
     /** Of forecasts it is the share, not the middle, that counts: two of three came true. */
     @Test
     void forecasts_are_counted() {
