@@ -242,6 +242,53 @@ public final class Photograph {
         }
     }
 
+    /**
+     * With what another counted on the same sensor in the same frame, as when something moved meanwhile. Each brings noise of reading of its
+     * own, so there is more of it than in one frame by a factor of 1.4.
+     */
+    public Photograph plus(Photograph other) {
+        float[][] sum = new float[electrons.length][];
+        for (int c = 0; c < electrons.length; c++) {
+            sum[c] = electrons[c].clone();
+            for (int i = 0; i < sum[c].length; i++) {
+                sum[c][i] = Math.min((float) saturation, sum[c][i] + other.electrons[c][i]);
+            }
+        }
+        return new Photograph(window, sum, saturation, burntByStars + other.burntByStars, development);
+    }
+
+    /**
+     * Where the camera stood for a part of the exposure.
+     *
+     * @param share of the time
+     * @param rightPx of the sensor by which the picture lies aside, with downPx
+     */
+    public record Stood(double share, double rightPx, double downPx) {}
+
+    /** By a camera that did not stand still. What burnt where it stood longest stays burnt. */
+    public Photograph moved(List<Stood> places) {
+        float[][] sum = new float[electrons.length][electrons[0].length];
+        for (Stood s : places) {
+            int right = (int) Math.round(s.rightPx / window.binned());
+            int down = (int) Math.round(s.downPx / window.binned());
+            for (int c = 0; c < electrons.length; c++) {
+                add(sum[c], electrons[c], (float) s.share, right, down);
+            }
+        }
+        return new Photograph(window, sum, saturation, burntByStars, development);
+    }
+
+    private void add(float[] sum, float[] from, float share, int right, int down) {
+        int width = window.width();
+        int height = window.height();
+        for (int y = 0; y < height; y++) {
+            int row = Math.max(0, Math.min(height - 1, y - down)) * width;
+            for (int x = 0; x < width; x++) {
+                sum[y * width + x] += share * from[row + Math.max(0, Math.min(width - 1, x - right))];
+            }
+        }
+    }
+
     /** Electrons at which a pixel is white. */
     public double saturationE() {
         return saturation;

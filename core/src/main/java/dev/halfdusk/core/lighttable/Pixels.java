@@ -1,6 +1,7 @@
 package dev.halfdusk.core.lighttable;
 
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Range;
 import java.util.stream.IntStream;
@@ -109,6 +110,22 @@ public final class Pixels {
         }
         return new Pixels(
                 width, height, bits, compressed, encoding, light, burnt, coarse, all.counts, all.low, all.high);
+    }
+
+    /** A simulated photograph, as if it had been read from its linear file. */
+    public static Pixels of(Photograph photograph) {
+        int wide = photograph.window().width();
+        double white = photograph.saturationE();
+        return read(wide, photograph.window().height(), 16, Encoding.LINEAR, (y, red, green, blue) -> {
+            int[][] row = {red, green, blue};
+            for (int c = 0; c < 3; c++) {
+                float[] electrons = photograph.electrons(c);
+                for (int x = 0; x < wide; x++) {
+                    double share = electrons[y * wide + x] / white;
+                    row[c][x] = (int) Math.round(WHITE * Math.max(0, Math.min(1, share)));
+                }
+            }
+        });
     }
 
     /** What is counted of some rows. */

@@ -60,8 +60,7 @@ class BurstReadingTest {
         Photograph photograph = Photograph.take(
                 scene, shot, Window.whole(BODY.sensor(), WIDTH), 1, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
         return LightTable.read(
-                MadeUpFrame.taken(photograph),
-                Known.NOTHING.taken(settings, WHEN).of(Motif.FIREWORKS));
+                Pixels.of(photograph), Known.NOTHING.taken(settings, WHEN).of(Motif.FIREWORKS));
     }
 
     private static Finding first(FrameReading r) {

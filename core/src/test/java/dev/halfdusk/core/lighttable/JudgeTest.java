@@ -85,7 +85,7 @@ class JudgeTest {
                 .through(LENS)
                 .from(SITE, AIM)
                 .planned(new Known.Planned(new Settings(10, 2, 3200), 0.2, 2, 0));
-        return Judge.of(LightTable.read(MadeUpFrame.taken(photograph), known));
+        return Judge.of(LightTable.read(Pixels.of(photograph), known));
     }
 
     /** Taken, judged, changed as it says, taken again: until it says go on. */

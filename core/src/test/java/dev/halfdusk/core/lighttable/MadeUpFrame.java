@@ -1,6 +1,5 @@
 package dev.halfdusk.core.lighttable;
 
-import dev.halfdusk.core.frame.Photograph;
 import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
 
@@ -106,21 +105,5 @@ final class MadeUpFrame {
 
     Pixels srgb8() {
         return pixels(8, Encoding.SRGB, dev.halfdusk.core.exposure.Tone::position);
-    }
-
-    /** A simulated photograph, as if it had been read from its linear file. */
-    static Pixels taken(Photograph photograph) {
-        int width = photograph.window().width();
-        double white = photograph.saturationE();
-        return Pixels.read(width, photograph.window().height(), 16, Encoding.LINEAR, (y, red, green, blue) -> {
-            int[][] row = {red, green, blue};
-            for (int c = 0; c < 3; c++) {
-                float[] electrons = photograph.electrons(c);
-                for (int x = 0; x < width; x++) {
-                    double share = electrons[y * width + x] / white;
-                    row[c][x] = (int) Math.round(Encoding.WHITE * Math.max(0, Math.min(1, share)));
-                }
-            }
-        });
     }
 }

@@ -124,7 +124,7 @@ class MoonReadingTest {
         Known known = Known.NOTHING
                 .taken(settings, moment.instant())
                 .through(Known.lens(900 * 0.005, 300, 900, 700, Projection.RECTILINEAR));
-        return LightTable.read(MadeUpFrame.taken(photograph), known);
+        return LightTable.read(Pixels.of(photograph), known);
     }
 
     /** Burnt by six stops, and four too dark, at three phases: taken again as it says until it is good. */

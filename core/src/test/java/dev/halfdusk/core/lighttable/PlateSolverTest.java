@@ -58,7 +58,7 @@ class PlateSolverTest {
         Photograph photograph = Photograph.take(scene, shot, Window.whole(SENSOR, 1600), 5);
         Optics said = Known.lens(36, exifFocal, 1600, 1067, lens.projection());
         return LightTable.read(
-                MadeUpFrame.taken(photograph),
+                Pixels.of(photograph),
                 Known.NOTHING.taken(settings, WHEN).through(said).from(site, told));
     }
 

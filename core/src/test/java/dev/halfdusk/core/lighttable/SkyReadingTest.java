@@ -56,7 +56,7 @@ class SkyReadingTest {
                 .towards(aim.vector(), moment, scene.observer(), scene.lamps())
                 .magnitude();
         return new Taken(
-                LightTable.read(MadeUpFrame.taken(photograph), known),
+                LightTable.read(Pixels.of(photograph), known),
                 magnitude,
                 photograph.histogram().peak());
     }

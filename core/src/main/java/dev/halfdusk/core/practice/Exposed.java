@@ -1,0 +1,236 @@
+package dev.halfdusk.core.practice;
+
+import dev.halfdusk.core.exposure.Correction;
+import dev.halfdusk.core.frame.Photograph;
+import dev.halfdusk.core.frame.Photograph.Stood;
+import dev.halfdusk.core.frame.Shot;
+import dev.halfdusk.core.frame.TrailFrames;
+import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.lighttable.Finding;
+import dev.halfdusk.core.lighttable.FrameReading;
+import dev.halfdusk.core.lighttable.Judge;
+import dev.halfdusk.core.lighttable.Known;
+import dev.halfdusk.core.lighttable.LightTable;
+import dev.halfdusk.core.lighttable.Motif;
+import dev.halfdusk.core.lighttable.Pixels;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A frame that was taken in practice: what it was taken with, what it shows, and what the light table reads of it. It is the same whenever it is
+ * taken again with the same dials at the same second.
+ */
+public final class Exposed {
+
+    /** Of the whole frame, and of its middle at full size. */
+    public static final int WIDTH = 720;
+
+    private static final int CLOSE_WIDTH = 720;
+    private static final int CLOSE_HEIGHT = 480;
+    private static final int MOON_HEIGHT = 640;
+    private static final double LEAST_MM = 3;
+    private static final double LEAST_HIGH_MM = 2;
+
+    /** A person stands still for so long. */
+    private static final double STILL_S = 7;
+
+    private static final double SWAY_DEG = 1.2;
+
+    private final Viewfinder from;
+    private final Belief belief;
+    private final Settings settings;
+    private final long seed;
+    private final Sequenced sequence;
+    private Photograph whole;
+    private Photograph close;
+    private FrameReading wholeReading;
+    private FrameReading closeReading;
+    private FrameReading aimedReading;
+    private List<double[]> unfiltered = List.of();
+
+    private Exposed(Viewfinder from, Belief belief, Settings settings, long seed) {
+        this.from = from;
+        this.belief = belief;
+        this.settings = settings;
+        this.seed = seed;
+        sequence = Sequenced.of(belief.dials(), settings);
+    }
+
+    /**
+     * @param seconds of practice at which the shutter opens
+     * @param held how long it was held open by hand; empty: as the dial says
+     */
+    public static Exposed take(Stage stage, Dials dials, double seconds, OptionalDouble held) {
+        Viewfinder v = Viewfinder.at(stage, dials, seconds);
+        Belief belief = v.belief();
+        Settings s = v.settings(belief.dials(), dials.mode() == Dials.Mode.BULB ? held : OptionalDouble.empty());
+        return new Exposed(v, belief, s, Math.round(10 * seconds) + 3);
+    }
+
+    /** With the filter off in these spans, seconds of practice. */
+    public Exposed unfiltered(List<double[]> spans) {
+        unfiltered = List.copyOf(spans);
+        return this;
+    }
+
+    double danger() {
+        return unfiltered.stream().mapToDouble(s -> s[1] - s[0]).sum() - unfiltered();
+    }
+
+    double unfiltered() {
+        double[] may = from.stage().filterOff().orElse(new double[] {0, 0});
+        return unfiltered.stream()
+                .mapToDouble(s -> Math.max(0, Math.min(s[1], may[1]) - Math.max(s[0], may[0])))
+                .sum();
+    }
+
+    public Belief belief() {
+        return belief;
+    }
+
+    public Dials dials() {
+        return belief.dials();
+    }
+
+    public Viewfinder from() {
+        return from;
+    }
+
+    /** What the shutter, the aperture and the ISO really were. */
+    public Settings settings() {
+        return settings;
+    }
+
+    public double opens() {
+        return from.seconds();
+    }
+
+    /** What became of a row of frames. */
+    public Sequenced sequence() {
+        return sequence;
+    }
+
+    /** The frame as the camera shows it. */
+    public synchronized Photograph whole() {
+        if (whole == null) {
+            int width = from.dials().on(Control.HELD) ? WIDTH * 2 / 3 : WIDTH;
+            whole = take(Window.whole(from.sensor(), width));
+        }
+        return whole;
+    }
+
+    /** Its middle at full size. */
+    public synchronized Photograph close() {
+        if (close == null) {
+            close = take(Window.crop(from.sensor(), 0, 0, closeWidth(), closeHeight()));
+        }
+        return close;
+    }
+
+    /** Small pixels need more of them for a part that is read as a sensor of its own. */
+    private int closeWidth() {
+        return Math.max(
+                CLOSE_WIDTH, (int) Math.ceil(LEAST_MM * 1000 / from.sensor().pitchUm()));
+    }
+
+    /** A moon has to be in it whole. */
+    private int closeHeight() {
+        int least = (int) Math.ceil(LEAST_HIGH_MM * 1000 / from.sensor().pitchUm());
+        return Math.max(least, from.stage().motif() == Motif.MOON ? MOON_HEIGHT : CLOSE_HEIGHT);
+    }
+
+    private Photograph take(Window window) {
+        Settings counted = Viewfinder.counted(from.dials().outfit(), settings);
+        Viewfinder v = from;
+        double kick = v.kickedDeg(v.seconds() + settings.seconds()) - v.kickedDeg(v.seconds());
+        boolean sways = v.stage().trouble().person().isPresent() && settings.seconds() > STILL_S;
+        Photograph taken;
+        if (kick != 0 || sways) {
+            Settings half = counted.withSeconds(counted.seconds() / 2);
+            Viewfinder later = new Viewfinder(v.stage(), v.dials(), v.seconds() + settings.seconds() / 2, v.begun());
+            taken = one(v, half, window, 0).plus(one(later, half, window, sways ? SWAY_DEG : 0));
+        } else {
+            taken = one(v, counted, window, 0);
+        }
+        List<Stood> stood = Handling.of(
+                v.dials(),
+                settings.seconds(),
+                v.stage().trouble().windMs(),
+                v.framing().optics().plateScaleArcsec());
+        return stood.size() == 1 ? taken : taken.moved(stood);
+    }
+
+    private Photograph one(Viewfinder v, Settings s, Window window, double swayDeg) {
+        Shot shot = v.shot(s);
+        TrailFrames trails = sequence.frames() > 1
+                ? new TrailFrames(sequence.taken(), Math.min(TrailFrames.PAUSE.max(), sequence.pauseSeconds()))
+                : TrailFrames.NONE;
+        return Photograph.take(v.withPerson(v.scene(s), swayDeg), shot, window, seed, trails, Photograph.Stars.ALL);
+    }
+
+    private Known known(Optics optics, boolean aimed) {
+        Known k = Known.NOTHING
+                .taken(settings, from.stage().when(from.seconds()))
+                .through(optics)
+                .with(
+                        from.dials().outfit().rig().body(),
+                        from.dials().outfit().rig().efficiency())
+                .of(from.stage().motif());
+        return aimed ? k.from(from.stage().from().site(), from.aim()) : k;
+    }
+
+    /** The same with the direction it looked in, found by its stars; slower. */
+    public synchronized FrameReading aimedReading() {
+        if (aimedReading == null) {
+            aimedReading =
+                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), true));
+        }
+        return aimedReading;
+    }
+
+    /** What the light table reads of the whole frame. */
+    public synchronized FrameReading reading() {
+        if (wholeReading == null) {
+            boolean aimed = from.stage().motif() == Motif.GROUND;
+            wholeReading =
+                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), aimed));
+        }
+        return wholeReading;
+    }
+
+    /** What it reads of the middle at full size. */
+    public synchronized FrameReading closeReading() {
+        if (closeReading == null) {
+            Sensor s = from.sensor();
+            double pitch = s.pitchUm() / 1000;
+            Optics part = new Optics(
+                    new Sensor(closeWidth() * pitch, closeHeight() * pitch, s.pitchUm()),
+                    from.framing().optics().focalMm(),
+                    Projection.RECTILINEAR);
+            Known k = known(part, false);
+            closeReading = LightTable.read(Pixels.of(close()), k);
+        }
+        return closeReading;
+    }
+
+    /** What is wrong with it, the worst first. */
+    public List<Finding> findings(boolean atFullSize) {
+        return Judge.of(atFullSize ? closeReading() : reading(), limits());
+    }
+
+    private Optional<Correction.Limits> limits() {
+        var rig = from.dials().outfit().rig();
+        return Optional.of(new Correction.Limits(
+                rig.body(), rig.apertures(from.dials().value(Control.ZOOM)), Math.max(30, settings.seconds())));
+    }
+
+    Framing framing() {
+        return from.framing();
+    }
+}
