@@ -87,10 +87,15 @@
   }
 
   // a picker needs no button where a choice can send it
-  for (const picker of document.querySelectorAll("form[data-picker]")) {
-    picker.querySelector("button").hidden = true;
-    picker.addEventListener("change", () => picker.requestSubmit());
-  }
+  const pick = () => {
+    for (const picker of document.querySelectorAll("form[data-picker]:not([data-ready])")) {
+      picker.dataset.ready = "";
+      picker.querySelector("button").hidden = true;
+      picker.addEventListener("change", () => picker.requestSubmit());
+    }
+  };
+  document.addEventListener("htmx:afterSettle", pick);
+  pick();
 
   // the page's own notch follows at once; the server's picture replaces it
   document.addEventListener("input", (e) => {

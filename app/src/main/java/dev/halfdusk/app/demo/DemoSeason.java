@@ -75,6 +75,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     private final EntryMaker maker;
     private final Observations observations;
     private final Forecasts forecasts;
+    private final DemoPractice practice;
     private final TransactionTemplate transactions;
     private final Clock clock;
 
@@ -90,6 +91,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
             EntryMaker maker,
             Observations observations,
             Forecasts forecasts,
+            DemoPractice practice,
             TransactionTemplate transactions,
             Clock clock) {
         this.wanted = wanted;
@@ -103,6 +105,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         this.maker = maker;
         this.observations = observations;
         this.forecasts = forecasts;
+        this.practice = practice;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -113,6 +116,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
             return;
         }
         if (patience.isZero()) {
+            practice.fill();
             make();
             return;
         }
@@ -120,6 +124,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                 () -> {
                     try {
                         Thread.sleep(patience.toMillis());
+                        practice.fill();
                         make();
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();

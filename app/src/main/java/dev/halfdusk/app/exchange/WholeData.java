@@ -10,6 +10,7 @@ import dev.halfdusk.app.log.LearnedFile;
 import dev.halfdusk.app.log.LogFiles;
 import dev.halfdusk.app.outings.OutingFile;
 import dev.halfdusk.app.outings.OutingReader;
+import dev.halfdusk.app.practice.PracticeFile;
 import dev.halfdusk.app.rehearsal.PlanFile;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Upload;
@@ -33,7 +34,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * All data as one ZIP of JSON files: kit.json, places.json, learned.json, an outing each in outings/, a plan of an eclipse each in plans/ and a night
+ * All data as one ZIP of JSON files: kit.json, places.json, learned.json, practice.json, an outing each in outings/, a plan of an eclipse each in plans/ and a night
  * of the log each in log/. Read again it tells of each thing whether
  * it is new, has changed or is the same; to look and to take are the same work, but that the one stores nothing.
  */
@@ -46,6 +47,7 @@ class WholeData {
     private static final String PLAN = "plans/";
     private static final String LOG = "log/";
     private static final String LEARNED = "learned.json";
+    private static final String PRACTICE = "practice.json";
     private static final String ALONE = OUTING + "file.json";
 
     /** 9.json before 10.json: of things that are alike the first stays the first. */
@@ -63,6 +65,7 @@ class WholeData {
     private final PlanFile planFile;
     private final LogFiles logFiles;
     private final LearnedFile learnedFile;
+    private final PracticeFile practiceFile;
     private final ObjectMapper json;
     private final TransactionTemplate transactions;
 
@@ -73,6 +76,7 @@ class WholeData {
             PlanFile planFile,
             LogFiles logFiles,
             LearnedFile learnedFile,
+            PracticeFile practiceFile,
             ObjectMapper json,
             PlatformTransactionManager transactions) {
         this.kit = kit;
@@ -81,6 +85,7 @@ class WholeData {
         this.planFile = planFile;
         this.logFiles = logFiles;
         this.learnedFile = learnedFile;
+        this.practiceFile = practiceFile;
         this.json = json.copy();
         this.json
                 .getFactory()
@@ -98,6 +103,7 @@ class WholeData {
             planFile.each((id, tree) -> put(zip, PLAN + id + ".json", tree));
             put(zip, LEARNED, learnedFile.tree());
             logFiles.each((id, tree) -> put(zip, LOG + id + ".json", tree));
+            practiceFile.tree().ifPresent(tree -> put(zip, PRACTICE, tree));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -161,6 +167,11 @@ class WholeData {
         files.forEach((name, bytes) -> {
             if (!name.equals(KIT) && !name.equals(PLACES)) {
                 JsonNode tree = plan(tree(name, bytes));
+                if (name.equals(PRACTICE) || PracticeFile.isPractice(tree)) {
+                    all.addAll(practiceFile.read(tree, wanted));
+                    step.run();
+                    return;
+                }
                 if (LogFiles.isNight(tree) || name.equals(LEARNED)) {
                     nights.put(name, tree);
                     step.run();
@@ -215,7 +226,7 @@ class WholeData {
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 String name = entry.getName()
-                        .replaceFirst("^[^/]+/(?=(kit|places|learned)\\.json$|(outings|plans|log)/)", "");
+                        .replaceFirst("^[^/]+/(?=(kit|places|learned|practice)\\.json$|(outings|plans|log)/)", "");
                 if (files.size() >= MOST_FILES) {
                     throw new BadFile("The ZIP holds more than " + MOST_FILES + " files.");
                 }
@@ -227,6 +238,7 @@ class WholeData {
                 if (name.equals(KIT)
                         || name.equals(PLACES)
                         || name.equals(LEARNED)
+                        || name.equals(PRACTICE)
                         || name.matches("(outings|plans|log)/[0-9a-zA-Z_-]{1,60}\\.json")) {
                     files.put(name, content);
                 }

@@ -22,6 +22,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -133,7 +134,10 @@ public class EntryMaker {
                         })));
     }
 
-    private long made(Outing o) {
+    /** A night as it would be written down. */
+    private record Draft(Entry entry, List<EntryTake> takes) {}
+
+    private Draft draft(Outing o) {
         OutingPlanner.Arranged plan = planner.planned(o);
         OutingPlanner.Arranged went = planner.of(o);
         Set<List<Object>> rigs = new HashSet<>(); // each is set up anew at each place
@@ -154,7 +158,7 @@ public class EntryMaker {
                 .map(WeatherHour::temperatureC)
                 .map(OptionalDouble::of)
                 .orElse(OptionalDouble.empty());
-        return entries.add(
+        return new Draft(
                 new Entry(
                         null,
                         Optional.of(o.id()),
@@ -169,6 +173,27 @@ public class EntryMaker {
                         new Entry.Told(Entry.Told.NOTHING.rating(), "", "", celsius, Entry.Told.NOTHING.cloudPercent()),
                         Optional.empty()),
                 takes);
+    }
+
+    private long made(Outing o) {
+        Draft d = draft(o);
+        return entries.add(d.entry, d.takes);
+    }
+
+    /**
+     * The night of an outing that was played at the table, as the log shows nights; nothing of it is written down.
+     *
+     * @param went when each take really ran, by its number
+     */
+    public EntryView played(Outing o, Map<Long, Interval> went) {
+        Draft d = draft(o);
+        List<EntryTake> takes = new ArrayList<>();
+        for (EntryTake t : d.takes) {
+            if (t.plan().isPresent()) {
+                takes.add(t.take().map(went::get).map(t::went).orElse(t).numbered(takes.size()));
+            }
+        }
+        return EntryView.of(d.entry, takes, List.of(), List.of(), 0);
     }
 
     private static Instant opens(OutingPlanner.Arranged plan, OutingPlanner.Planned p) {

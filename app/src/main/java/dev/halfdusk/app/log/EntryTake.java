@@ -52,6 +52,11 @@ public record EntryTake(
     public record Plan(
             Instant prepares, Interval runs, Settings settings, double tolerancePx, boolean first, double ownStops) {}
 
+    EntryTake numbered(long other) {
+        return new EntryTake(
+                other, take, name, subject, place, kit, focalMm, plan, frames, went, skipped, why, batteryMinutes);
+    }
+
     EntryTake went(Interval other) {
         return new EntryTake(
                 id,

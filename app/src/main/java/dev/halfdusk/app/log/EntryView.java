@@ -26,13 +26,14 @@ import java.util.stream.Collectors;
  * @param loose frames that belong to none of its takes
  * @param seen what it showed that holds for others too
  */
-record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, List<Shot> loose, List<Seen> seen) {
+public record EntryView(
+        Entry entry, String night, List<Lane> lanes, List<Row> takes, List<Shot> loose, List<Seen> seen) {
 
     /** What a camera was to do and what it did, on the ribbon's axis. */
-    record Lane(String camera, List<Mark> planned, List<Mark> went) {}
+    public record Lane(String camera, List<Mark> planned, List<Mark> went) {}
 
     /** A take on the ribbon. */
-    record Mark(String number, String words, Block at) {
+    public record Mark(String number, String words, Block at) {
 
         /** Whether its number must stand beside it. */
         public boolean narrow() {
@@ -52,7 +53,7 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
      * @param more frames that are not shown
      * @param ran minutes of it, where its frames end early: a battery may have given out
      */
-    record Row(
+    public record Row(
             long id,
             String number,
             String name,
@@ -76,17 +77,18 @@ record EntryView(Entry entry, String night, List<Lane> lanes, List<Row> takes, L
      *
      * @param gone whether its file is not where it was
      */
-    record Shot(long id, String name, String clock, String set, String read, String verdict, Said said, boolean gone) {}
+    public record Shot(
+            long id, String name, String clock, String set, String read, String verdict, Said said, boolean gone) {}
 
     /** Drift of a frame, as a bar: its height in percent of the highest. */
-    record Bar(double height, boolean kept) {}
+    public record Bar(double height, boolean kept) {}
 
     /**
      * What was seen.
      *
      * @param whose by name
      */
-    record Seen(long id, String what, String whose, String value, String how, boolean counts, boolean byHand) {}
+    public record Seen(long id, String what, String whose, String value, String how, boolean counts, boolean byHand) {}
 
     private static final Duration EARLY_END = Duration.ofMinutes(5);
     private static final int CLOCKS_LATE = 2;

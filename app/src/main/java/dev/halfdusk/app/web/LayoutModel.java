@@ -29,7 +29,8 @@ class LayoutModel {
             new View("Frame", "/frame", "f", WITH),
             new View("Sequences", "/sequences", "s", WITH),
             new View("Light table", "/lighttable", "t", AFTER),
-            new View("Log", "/log", "l", AFTER));
+            new View("Log", "/log", "l", AFTER),
+            new View("Practice", "/practice", "r", AFTER));
 
     /**
      * A word on the rail.

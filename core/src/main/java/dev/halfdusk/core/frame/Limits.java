@@ -10,7 +10,8 @@ final class Limits {
 
     private Limits() {}
 
-    static int[] over(int[] rgb, Photograph taken) {
+    /** @param black whether what is black is dotted as well */
+    static int[] over(int[] rgb, Photograph taken, boolean black) {
         int width = taken.window().width();
         int[] out = rgb.clone();
         for (int at = 0; at < out.length; at++) {
@@ -18,7 +19,7 @@ final class Limits {
             int y = at / width;
             if (taken.burntAt(at)) {
                 out[at] = (x + y) % STRIPE < STRIPE / 2 ? EMBER : out[at];
-            } else if (taken.blackAt(at)) {
+            } else if (black && taken.blackAt(at)) {
                 out[at] = x % DOT < 2 && y % DOT < 2 ? LICHEN : out[at];
             }
         }

@@ -337,7 +337,12 @@ public final class Photograph {
 
     /** For looking at, with what is burnt striped and what is black dotted. */
     public int[] rgbWithLimits() {
-        return Limits.over(rgb(), this);
+        return Limits.over(rgb(), this, true);
+    }
+
+    /** The same with what is burnt alone: at night most of a frame is black. */
+    public int[] rgbWithBurnt() {
+        return Limits.over(rgb(), this, false);
     }
 
     /** Of the green pixels, as they are here. */

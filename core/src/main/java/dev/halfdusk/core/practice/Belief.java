@@ -22,7 +22,7 @@ public record Belief(Dials dials, double needle, double ev100, boolean tooDark) 
 
     private static final double BRIGHTEST_EV = 20;
 
-    static Belief of(Dials d, Metered metered) {
+    public static Belief of(Dials d, Metered metered) {
         double ev = Math.min(BRIGHTEST_EV, metered.ev100(d.metering()));
         boolean dark = ev < DARKEST_EV;
         double believed = Math.max(DARKEST_EV, ev);

@@ -31,8 +31,8 @@ public final class Exposed {
     /** Of the whole frame, and of its middle at full size. */
     public static final int WIDTH = 720;
 
-    private static final int CLOSE_WIDTH = 720;
-    private static final int CLOSE_HEIGHT = 480;
+    private static final int CLOSE_WIDTH = 600;
+    private static final int CLOSE_HEIGHT = 400;
     private static final int MOON_HEIGHT = 640;
     private static final double LEAST_MM = 3;
     private static final double LEAST_HIGH_MM = 2;
@@ -68,9 +68,14 @@ public final class Exposed {
      */
     public static Exposed take(Stage stage, Dials dials, double seconds, OptionalDouble held) {
         Viewfinder v = Viewfinder.at(stage, dials, seconds);
-        Belief belief = v.belief();
-        Settings s = v.settings(belief.dials(), dials.mode() == Dials.Mode.BULB ? held : OptionalDouble.empty());
-        return new Exposed(v, belief, s, Math.round(10 * seconds) + 3);
+        return take(v, v.belief(), held);
+    }
+
+    /** With what the camera believes before it. */
+    public static Exposed take(Viewfinder from, Belief belief, OptionalDouble held) {
+        boolean bulb = from.dials().mode() == Dials.Mode.BULB;
+        Settings s = from.settings(belief.dials(), bulb ? held : OptionalDouble.empty());
+        return new Exposed(from, belief, s, Math.round(10 * from.seconds()) + 3);
     }
 
     /** With the filter off in these spans, seconds of practice. */
@@ -185,7 +190,7 @@ public final class Exposed {
         return aimed ? k.from(from.stage().from().site(), from.aim()) : k;
     }
 
-    /** The same with the direction it looked in, found by its stars; slower. */
+    /** The same with the direction it looked in, found by its stars, and so with what lies below the horizon; slower. */
     public synchronized FrameReading aimedReading() {
         if (aimedReading == null) {
             aimedReading =
@@ -197,9 +202,8 @@ public final class Exposed {
     /** What the light table reads of the whole frame. */
     public synchronized FrameReading reading() {
         if (wholeReading == null) {
-            boolean aimed = from.stage().motif() == Motif.GROUND;
             wholeReading =
-                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), aimed));
+                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), false));
         }
         return wholeReading;
     }
@@ -221,7 +225,8 @@ public final class Exposed {
 
     /** What is wrong with it, the worst first. */
     public List<Finding> findings(boolean atFullSize) {
-        return Judge.of(atFullSize ? closeReading() : reading(), limits());
+        boolean ground = from.stage().motif() == Motif.GROUND;
+        return Judge.of(atFullSize ? closeReading() : ground ? aimedReading() : reading(), limits());
     }
 
     private Optional<Correction.Limits> limits() {

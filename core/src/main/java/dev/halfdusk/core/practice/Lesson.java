@@ -3,6 +3,7 @@ package dev.halfdusk.core.practice;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * One thing to learn: a task before a stage, judged by measuring the frames that are taken. One file describes it, with how schools pass it and what
@@ -184,5 +185,31 @@ public record Lesson(
 
     private String said(List<Measured> last) {
         return wants.get(0).said(last);
+    }
+
+    /** Whether a frame is what is asked for, as far as one alone can be. */
+    public boolean good(Measured frame) {
+        return wants.stream().filter(Want::single).allMatch(w -> w.holds(List.of(frame)));
+    }
+
+    /** What counts of a frame: what it misses, else what was looked at first. */
+    public String said(Measured frame) {
+        List<Measured> alone = List.of(frame);
+        return wants.stream()
+                .filter(Want::single)
+                .filter(w -> !w.holds(alone))
+                .findFirst()
+                .orElse(wants.get(0))
+                .said(alone);
+    }
+
+    /** How somebody goes about it, frame by frame. */
+    public static String words(Tried tried) {
+        return tried.sets.stream()
+                .map(set -> set.entrySet().stream()
+                        .map(e -> e.getKey() + " " + e.getValue())
+                        .collect(Collectors.joining(", ")))
+                .filter(s -> !s.isEmpty())
+                .collect(Collectors.joining("; then "));
     }
 }

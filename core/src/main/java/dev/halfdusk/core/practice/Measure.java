@@ -45,7 +45,7 @@ public enum Measure {
             "standing twice by",
             " px",
             0,
-            f -> f.reading().ground().map(GroundReading::twicePx).orElse(0.0)),
+            f -> f.aimedReading().ground().map(GroundReading::twicePx).orElse(0.0)),
     /** Share of the height from the top at which the Milky Way's arch is highest. */
     ARCH("the arch's top, from the top of the frame", " %", 0, Measure::arch),
     /** Of the horizon. */
@@ -119,7 +119,7 @@ public enum Measure {
     }
 
     private static double level(Exposed f) {
-        FrameReading r = f.reading();
+        FrameReading r = f.from().stage().motif() == Motif.GROUND ? f.aimedReading() : f.reading();
         return r.film()
                 .map(FilmReading::middle)
                 .or(() -> r.moon().map(MoonReading::level))
@@ -140,7 +140,7 @@ public enum Measure {
     private static double edge(Exposed f) {
         return f.from().stage().motif() == Motif.MOON
                 ? moon(f.closeReading(), MoonReading::edgePx)
-                : f.reading().ground().map(GroundReading::edgePx).orElse(0.0);
+                : f.aimedReading().ground().map(GroundReading::edgePx).orElse(0.0);
     }
 
     private static double arch(Exposed f) {

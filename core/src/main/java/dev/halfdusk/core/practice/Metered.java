@@ -16,7 +16,7 @@ import java.util.Arrays;
  * What the cells behind the lens see: the light of the frame, coarsely. It knows nothing of what is in it, and makes a middle grey of whatever
  * it is told to look at; that is why moon and night fool it. Its parts are those of {@link dev.halfdusk.core.moon.MeterReading}.
  */
-final class Metered {
+public final class Metered {
 
     private static final int WIDTH = 96;
     private static final double SPOT = 0.025;

@@ -43,6 +43,11 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
             return Instants.seconds(runs.from(), runs.to()) / 60;
         }
 
+        /** Taken until then, where nothing went wrong. */
+        public int framesBy(Instant then) {
+            return framesOf(Instants.seconds(runs.from(), then) / 60);
+        }
+
         int framesOf(double minutes) {
             double share = minutes() == 0 ? 1 : Math.max(0, Math.min(1, minutes / minutes()));
             return (int) Math.min(frames, Math.ceil(share * frames - 1e-9));
@@ -248,17 +253,18 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
                 Trouble t = troubles.get(k);
                 if (t.part == i) {
                     Choice c = choices(t).get(decided.get(k));
-                    kept -= c.lost;
+                    int lostNow = Math.min(kept, c.lost);
+                    kept -= lostNow;
                     begins = Math.max(begins, c.begins);
                     ends = Math.max(ends, Math.max(0, c.ends)) + Math.min(0, c.ends);
-                    if (c.lost > 0) {
-                        lost.add(Numbers.text("%d %s", c.lost, c.because));
+                    if (lostNow > 0) {
+                        lost.add(Numbers.text("%d %s", lostNow, c.because));
                     }
                 }
             }
             Instant from = p.runs().from().plus(Duration.ofSeconds(Math.round(60 * begins)));
             Instant to = p.runs().to().minus(Duration.ofSeconds(Math.round(60 * ends)));
-            all.add(new Went(p, new Interval(from, to.isBefore(from) ? from : to), Math.max(0, kept), lost));
+            all.add(new Went(p, new Interval(from, to.isBefore(from) ? from : to), kept, lost));
         }
         return all;
     }

@@ -5,6 +5,7 @@ import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
+import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Direction;
@@ -18,8 +19,10 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /**
  * A camera before a stage at a second of practice: what its meter says, what its screen shows, and what goes before its lens.
@@ -143,12 +146,19 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
                 : Math.max(0, seconds - dew.getAsDouble()) / SECONDS_A_MINUTE;
     }
 
+    /** With the lamp's strokes, all of them while the shutter is open. */
     Scene scene(Settings s) {
-        Direction aim = aim();
-        Scene scene = stage.scene(seconds, s.seconds(), aim).firing(stage.fired(seconds, s.seconds(), SEED));
-        double lux = stage.trouble().lampLux() * dials.value(Control.STROKES) / s.seconds()
-                + (dials.lamp() == Dials.Lamp.WHITE ? WHITE_LUX : 0);
-        return scene.lit(dev.halfdusk.core.glow.GroundLight.LUX.nearest(lux));
+        return lit(s.seconds(), stage.trouble().lampLux() * dials.value(Control.STROKES) / s.seconds());
+    }
+
+    /** Before a stroke was made. */
+    private Scene seen() {
+        return withPerson(lit(SCREEN_S, 0), 0);
+    }
+
+    private Scene lit(double open, double strokesLux) {
+        Scene scene = stage.scene(seconds, open, aim()).firing(stage.fired(seconds, open, SEED));
+        return scene.lit(GroundLight.LUX.nearest(strokesLux + (dials.lamp() == Dials.Lamp.WHITE ? WHITE_LUX : 0)));
     }
 
     /** A white torch that is waved about, on the ground before the camera. */
@@ -172,11 +182,23 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
         return scene.marked(marks);
     }
 
-    Metered metered() {
-        Settings s = settings(dials, OptionalDouble.empty());
-        Settings still = s.withSeconds(Math.min(s.seconds(), SCREEN_S));
-        return Metered.of(withPerson(scene(still), 0), shot(still));
+    /** What its meter sees; the same for all dials but those that {@link #meteredBy} names. */
+    public Metered metered() {
+        return Metered.of(seen(), shot(settings(dials, OptionalDouble.empty())));
     }
+
+    /** What the meter's view depends on, for whoever keeps it. */
+    public String meteredBy() {
+        StringBuilder all = new StringBuilder(stage.key());
+        for (Control c : METERED) {
+            all.append(' ').append(dials.position(c));
+        }
+        boolean still = stage.shells().isEmpty() && stage.filterOff().isEmpty() && stage.apartSeconds() == 0;
+        return all + " " + dials.outfit().name() + (still ? "" : " " + seconds);
+    }
+
+    private static final Set<Control> METERED = EnumSet.of(
+            Control.ZOOM, Control.SIDEWAYS, Control.HEIGHT, Control.ROLL, Control.HELD, Control.FRONT, Control.LAMP);
 
     /** What the camera believes. Independent of shutter, aperture and ISO but by what it turns itself. */
     public Belief belief() {
@@ -196,6 +218,6 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
         Window window = magnified
                 ? Window.crop(sensor(), 0, 0, width, height)
                 : Window.whole(sensor(), dials.on(Control.HELD) ? height : width);
-        return Photograph.take(withPerson(scene(shown), 0), shot(shown), window, SEED);
+        return Photograph.take(seen(), shot(shown), window, SEED);
     }
 }

@@ -126,20 +126,24 @@ record Want(String of, Over over, OptionalDouble least, OptionalDouble most, Lis
             Measured f = frames.get(frames.size() - 1);
             return of.equals(CAUSE)
                     ? f.evidence()
-                    : control().words() + " " + f.dials().get(of);
+                    : upper(control().words() + " " + f.dials().get(of));
         }
         double value = over == Over.SPREAD || over == Over.CHANGE ? together(frames) : last(frames);
         String apart = over == Over.SPREAD ? " differs by " : over == Over.CHANGE ? " changed by " : " ";
-        return m.words() + apart + number(m, value) + wanted(m);
+        return upper(m.words() + apart + number(m, value) + wanted(m));
+    }
+
+    private static String upper(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     private String wanted(Measure m) {
         if (least.isPresent() && most.isPresent()) {
-            return "; wanted from " + number(m, least.getAsDouble()) + " to " + number(m, most.getAsDouble());
+            return ", wanted from " + number(m, least.getAsDouble()) + " to " + number(m, most.getAsDouble());
         }
         return least.isPresent()
-                ? "; wanted from " + number(m, least.getAsDouble())
-                : "; wanted up to " + number(m, most.orElse(0));
+                ? ", wanted from " + number(m, least.getAsDouble())
+                : ", wanted up to " + number(m, most.orElse(0));
     }
 
     private static String number(Measure m, double value) {

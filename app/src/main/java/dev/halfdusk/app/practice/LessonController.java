@@ -1,0 +1,172 @@
+package dev.halfdusk.app.practice;
+
+import dev.halfdusk.app.pictures.ImageFile;
+import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.measure.Numbers;
+import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.practice.Belief;
+import dev.halfdusk.core.practice.Lesson;
+import dev.halfdusk.core.practice.Viewfinder;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** A lesson: its camera, its stage, the frames taken and what came of them. */
+@Controller
+@RequestMapping("/practice/{lesson:[a-z0-9]+(?:-[a-z0-9]+)*}")
+class LessonController {
+
+    private static final int SCREEN_WIDTH = 480;
+    private static final int SCREEN_HEIGHT = 320;
+    private static final Range SECOND = new Range("second of practice", 0, 3600, " s");
+
+    private final Courses courses;
+    private final AskedReader reader;
+    private final Rounds rounds;
+    private final Learners learners;
+    private final Negatives negatives;
+    private final Clock clock;
+
+    LessonController(
+            Courses courses, AskedReader reader, Rounds rounds, Learners learners, Negatives negatives, Clock clock) {
+        this.courses = courses;
+        this.reader = reader;
+        this.rounds = rounds;
+        this.learners = learners;
+        this.negatives = negatives;
+        this.clock = clock;
+    }
+
+    private Lesson lesson(String key) {
+        return courses.lesson(key).orElseThrow(() -> new NotFound("lesson " + key));
+    }
+
+    @GetMapping
+    String lesson(
+            @PathVariable String lesson,
+            @RequestParam Map<String, String> typed,
+            @CookieValue(name = CourseController.COOKIE, required = false) String learner,
+            Model model,
+            HttpServletResponse response) {
+        return show(lesson(lesson), Form.of(typed), learner, model, response);
+    }
+
+    private String show(Lesson l, Form form, String learner, Model model, HttpServletResponse response) {
+        Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
+        List<Learners.Frame> frames = rounds.frames(who, l);
+        if (form.has("frame")
+                && !form.has("turned")) { // the dials as that frame had them, but for those that the address names
+            frame(frames, form).ifPresent(f -> f.asked().forEach((k, v) -> form.putIfMissing(k, v)));
+        }
+        Asked asked = reader.read(form, l);
+        if (form.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+        }
+        Optional<Learners.Frame> looked = form.has("live") ? Optional.empty() : frame(frames, form);
+        double opens = rounds.opens(asked.stage(), frames);
+        Viewfinder v = Viewfinder.at(asked.stage(), asked.dials(), opens);
+        Belief belief = negatives.belief(v);
+        model.addAttribute(
+                "view",
+                LessonView.of(courses.course(), asked, belief, frames, looked.map(f -> rounds.counted(l, f)), looked));
+        model.addAttribute("asked", asked);
+        model.addAttribute("query", asked.query());
+        model.addAttribute("opens", Numbers.plain(opens, 1));
+        model.addAttribute("form", form);
+        model.addAttribute(
+                "squares",
+                CourseView.squares(courses.course(), learners.mastery(who, clock.instant()), l, clock.instant()));
+        model.addAttribute("wheels", "one".equals(form.value("wheels")) ? "one" : "each");
+        if (l.hand() == Lesson.Hand.HELD) {
+            model.addAttribute("launches", rounds.launches(asked.stage()));
+        }
+        asked.stage().filterOff().ifPresent(may -> model.addAttribute("filterOff", may));
+        return "practice/lesson";
+    }
+
+    private static Optional<Learners.Frame> frame(List<Learners.Frame> frames, Form form) {
+        return frames.stream()
+                .filter(f -> String.valueOf(f.id()).equals(form.value("frame")))
+                .findFirst();
+    }
+
+    /** What the camera's screen shows. */
+    @GetMapping("/screen.jpg")
+    ResponseEntity<byte[]> screen(@PathVariable String lesson, @RequestParam Map<String, String> typed) {
+        Form form = Form.of(typed).putIfEmpty("at", "0");
+        Asked asked = reader.read(form, lesson(lesson));
+        OptionalDouble at = form.number("at", SECOND);
+        if (form.hasErrors()) {
+            return ResponseEntity.unprocessableEntity().build();
+        }
+        Viewfinder v = Viewfinder.at(asked.stage(), asked.dials(), at.getAsDouble());
+        return picture(negatives.screen(v, SCREEN_WIDTH, SCREEN_HEIGHT, form.has("magnified")), Duration.ofMinutes(10));
+    }
+
+    private static ResponseEntity<byte[]> picture(byte[] jpeg, Duration kept) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(ImageFile.JPEG.mediaType()))
+                .cacheControl(CacheControl.maxAge(kept).cachePrivate())
+                .body(jpeg);
+    }
+
+    /** A frame that was taken: with what is burnt striped, as it is, or its middle at full size. */
+    @GetMapping("/frames/{id:\\d{1,18}}-{view:striped|plain|close}.jpg")
+    ResponseEntity<byte[]> frame(@PathVariable String lesson, @PathVariable long id, @PathVariable String view) {
+        Lesson l = lesson(lesson);
+        Learners.Frame f = learners.frame(id)
+                .filter(x -> learners.lessonOf(id).filter(l.key()::equals).isPresent())
+                .orElseThrow(() -> new NotFound("frame " + id));
+        return picture(
+                rounds.picture(l, f, Negatives.View.valueOf(view.toUpperCase(Locale.ROOT))), Duration.ofHours(1));
+    }
+
+    /** Exposes a frame with the dials as they stand. */
+    @PostMapping("/frames")
+    String expose(
+            @PathVariable String lesson,
+            @RequestParam Map<String, String> typed,
+            @CookieValue(name = CourseController.COOKIE, required = false) String learner,
+            Model model,
+            HttpServletResponse response) {
+        Lesson l = lesson(lesson);
+        Form form = Form.of(typed);
+        Asked asked = reader.read(form, l);
+        Optional<Rounds.Release> release = Rounds.release(form, asked);
+        if (form.hasErrors() || release.isEmpty()) {
+            return show(l, form, learner, model, response);
+        }
+        Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
+        long id = rounds.expose(who, asked, release.get());
+        return "redirect:/practice/" + l.key() + "?" + asked.query() + "&frame=" + id
+                + ("one".equals(form.value("wheels")) ? "&wheels=one" : "");
+    }
+
+    /** Ends a round, as given up where it is not passed. */
+    @PostMapping("/again")
+    String again(
+            @PathVariable String lesson,
+            @CookieValue(name = CourseController.COOKIE, required = false) String learner) {
+        Lesson l = lesson(lesson);
+        rounds.end(learners.of(Form.idIn(Optional.ofNullable(learner))), l);
+        return "redirect:/practice/" + l.key() + "?new=on";
+    }
+}
