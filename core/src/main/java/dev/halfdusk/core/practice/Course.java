@@ -21,7 +21,7 @@ public record Course(List<Lesson> lessons, Map<String, Stage> stages) {
     }
 
     /**
-     * @param lessons texts by file name, "17-moon-meter.yaml"; their numbers give the order
+     * @param lessons texts by file name, "17-moon-meter.yaml"; their numbers give the order, 16 before 16a before 17
      * @param stages likewise, without numbers
      * @throws IllegalStateException naming the file in which something is wrong
      */
@@ -30,7 +30,7 @@ public record Course(List<Lesson> lessons, Map<String, Stage> stages) {
         stages.forEach((name, text) -> read.put(bare(name), Stage.read(bare(name), text)));
         List<Lesson> all = new ArrayList<>();
         new TreeMap<>(lessons).forEach((name, text) -> {
-            Lesson lesson = Lesson.read(bare(name).replaceFirst("^\\d+-", ""), text);
+            Lesson lesson = Lesson.read(bare(name).replaceFirst("^\\d+[a-z]?-", ""), text);
             if (!read.containsKey(lesson.stage())) {
                 throw new IllegalStateException(name + ": there is no scene " + lesson.stage());
             }

@@ -248,6 +248,7 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
             int kept = p.frames();
             double begins = 0;
             double ends = 0;
+            double over = 0;
             List<String> lost = new ArrayList<>();
             for (int k = 0; k < Math.min(decided.size(), troubles.size()); k++) {
                 Trouble t = troubles.get(k);
@@ -256,14 +257,15 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
                     int lostNow = Math.min(kept, c.lost);
                     kept -= lostNow;
                     begins = Math.max(begins, c.begins);
-                    ends = Math.max(ends, Math.max(0, c.ends)) + Math.min(0, c.ends);
+                    ends = Math.max(ends, c.ends);
+                    over = Math.max(over, -c.ends);
                     if (lostNow > 0) {
                         lost.add(Numbers.text("%d %s", lostNow, c.because));
                     }
                 }
             }
             Instant from = p.runs().from().plus(Duration.ofSeconds(Math.round(60 * begins)));
-            Instant to = p.runs().to().minus(Duration.ofSeconds(Math.round(60 * ends)));
+            Instant to = p.runs().to().minus(Duration.ofSeconds(Math.round(60 * (ends > 0 ? ends : -over))));
             all.add(new Went(p, new Interval(from, to.isBefore(from) ? from : to), kept, lost));
         }
         return all;

@@ -92,7 +92,7 @@ public record Wheel(Control control, List<Position> positions, int start) {
         }
         try {
             double value = Double.parseDouble(typed);
-            for (int i = 0; i < positions.size(); i++) {
+            for (int i = 0; Double.isFinite(value) && i < positions.size(); i++) {
                 if (Math.abs(positions.get(i).value() - value) <= slack(value)) {
                     return i;
                 }
