@@ -41,7 +41,7 @@
   const beside = (dial) => {
     const list = dial.querySelector("select");
     const buttons = [...dial.querySelectorAll("[data-to]")];
-    const from = Math.max(0, Math.min(list.length - buttons.length, list.selectedIndex - 2));
+    const from = Math.max(0, Math.min(list.length - buttons.length, list.selectedIndex - Math.floor(buttons.length / 2)));
     buttons.forEach((button, i) => {
       button.dataset.to = from + i;
       button.textContent = list.options[from + i].text;

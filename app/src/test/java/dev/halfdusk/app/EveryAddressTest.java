@@ -53,7 +53,8 @@ class EveryAddressTest {
             "date", List.of("2027-06-08"),
             "night", List.of("2027-06-08"),
             "group", List.of("nothing"),
-            "kind", List.of("mark"));
+            "kind", List.of("mark"),
+            "lesson", List.of("half-moon"));
 
     /** Words that a page may ask for beside its path. */
     private static final String ASKED =

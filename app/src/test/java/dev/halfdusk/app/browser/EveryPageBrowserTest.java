@@ -84,7 +84,18 @@ public class EveryPageBrowserTest extends BrowserTest {
             "/log/1",
             "/log/learned",
             "/log/new",
-            "/log/again");
+            "/log/again",
+            "/practice",
+            "/practice/half-moon",
+            "/practice/half-moon?frame=3",
+            "/practice/night-beyond-the-meter?wheels=one",
+            "/practice/filter",
+            "/practice/flash-to-fade",
+            "/practice/blind",
+            "/practice/change?n=4",
+            "/practice/night",
+            "/practice/night/1?seed=3",
+            "/practice/night/1?seed=3&decided=0,1,2,2,1");
 
     /** What one must hit with a finger, without links in running text; a box by its label, a word that explains itself by its own field. */
     private static final String SMALL_TARGETS = """

@@ -1,0 +1,317 @@
+package dev.halfdusk.app.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedRig;
+import dev.halfdusk.app.practice.Learners.Learner;
+import dev.halfdusk.core.practice.Course;
+import dev.halfdusk.core.practice.Lesson;
+import dev.halfdusk.core.practice.Mastery;
+import jakarta.servlet.http.Cookie;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** Lessons on their pages: dials, frames, hints, rounds, and who practises. */
+@PageTest
+class PracticePagesTest {
+
+    private static int made;
+
+    @Autowired
+    private MockMvc web;
+
+    @Autowired
+    private Learners learners;
+
+    @Autowired
+    private Courses courses;
+
+    @Autowired
+    private Kit kit;
+
+    private Learner who;
+
+    @BeforeEach
+    void someone() {
+        who = learners.named("Tern <b>" + ++made);
+    }
+
+    private MockHttpServletRequestBuilder as(MockHttpServletRequestBuilder request) {
+        return request.cookie(new Cookie("learner", who.id().toString()));
+    }
+
+    private String page(String address) throws Exception {
+        return web.perform(as(get(address)))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    /** Exposes, and hands back the page that follows. */
+    private String expose(String lesson, Map<String, String> set) throws Exception {
+        MockHttpServletRequestBuilder request = as(post("/practice/" + lesson + "/frames"));
+        set.forEach(request::param);
+        String to = web.perform(request)
+                .andExpect(status().is3xxRedirection())
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        return page(java.net.URLDecoder.decode(to, java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void a_frame_that_misses_gets_one_hint_and_one_that_does_not_passes() throws Exception {
+        String wrong = expose("half-moon", Map.of("shutter", "1/125", "aperture", "8", "iso", "1600"));
+        assertThat(wrong)
+                .contains("Your frame 1", "What is it that the meter averages?", "+3.5", "burnt parts are striped")
+                .doesNotContain("Passed", "Where would a grey stone in the sun stand?");
+        Learners.Round open = learners.last(who, "half-moon").orElseThrow();
+        assertThat(open.ended()).isEmpty();
+        String right = expose("half-moon", Map.of("shutter", "1/125", "aperture", "5.6", "iso", "100"));
+        assertThat(right).contains("Passed", "makes a grey of the mean", "f/8 and 1/250 at ISO 200", "Next lesson");
+        Learners.Round passed = learners.last(who, "half-moon").orElseThrow();
+        assertThat(passed.id()).isEqualTo(open.id());
+        assertThat(passed.passed()).isTrue();
+        assertThat(passed.extra()).isEqualTo(1);
+        assertThat(passed.ended()).contains(Instant.parse(TestFolder.NOW));
+        Mastery sure = learners.mastery(who, Instant.parse(TestFolder.NOW)).get("half-moon");
+        assertThat(sure.passed()).isEqualTo(1);
+        assertThat(page("/practice")).contains("passed once, again on Fri 4 Jun", "1 of 51 passed");
+    }
+
+    /** From another window, on a round that the first has ended: it begins a new one and loses nothing. */
+    @Test
+    void two_windows_take_frames_of_one_round_and_the_next_begins_another() throws Exception {
+        expose("needle-by-iso", Map.of("iso", "100"));
+        expose("needle-by-iso", Map.of("iso", "800"));
+        Learners.Round first = learners.last(who, "needle-by-iso").orElseThrow();
+        assertThat(learners.frames(first.id())).hasSize(2);
+        expose("needle-by-iso", Map.of("iso", "4000"));
+        assertThat(expose("needle-by-iso", Map.of("iso", "200"))).contains("Your frame 1");
+        Learners.Round second = learners.last(who, "needle-by-iso").orElseThrow();
+        assertThat(second.id()).isNotEqualTo(first.id());
+        assertThat(second.ended()).isEmpty();
+        assertThat(learners.rounds(who)).hasSize(2);
+        assertThat(learners.frames(first.id())).as("of a round that is over").isEmpty();
+    }
+
+    @Test
+    void a_round_that_is_put_aside_counts_as_given_up() throws Exception {
+        expose("needle-by-aperture", Map.of("aperture", "16"));
+        web.perform(as(post("/practice/needle-by-aperture/again"))).andExpect(status().is3xxRedirection());
+        Learners.Round r = learners.last(who, "needle-by-aperture").orElseThrow();
+        assertThat(r.ended()).isPresent();
+        assertThat(r.passed()).isFalse();
+        assertThat(page("/practice/needle-by-aperture")).doesNotContain("So far");
+        web.perform(as(post("/practice/needle-by-aperture/again"))).andExpect(status().is3xxRedirection());
+        assertThat(learners.rounds(who)).as("an empty round is none").hasSize(1);
+    }
+
+    @Test
+    void frames_that_belong_together_ask_for_the_rest() throws Exception {
+        assertThat(expose("thirds", Map.of("shutter", "1/4", "aperture", "4", "iso", "400")))
+                .contains("Good so far: 1 more.");
+        assertThat(expose("thirds", Map.of("shutter", "1/10", "aperture", "4", "iso", "400")))
+                .contains("Passed");
+    }
+
+    /** A click beyond the end of a dial is refused, says what there is, and nothing is taken. */
+    @Test
+    void a_dial_beyond_its_end_is_refused() throws Exception {
+        web.perform(as(get("/practice/half-moon?shutter=1/99999&iso=800")))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content()
+                        .string(allOf(
+                                containsString("1/99999"),
+                                containsString("it goes from 30 to 1/8000"),
+                                containsString("data-value=\"800.0\" selected"))));
+        web.perform(as(post("/practice/half-moon/frames")).param("iso", "123"))
+                .andExpect(status().isUnprocessableEntity());
+        assertThat(learners.rounds(who)).isEmpty();
+        web.perform(as(get("/practice/half-moon/screen.jpg?iso=123"))).andExpect(status().isUnprocessableEntity());
+        web.perform(as(get("/practice/half-moon/screen.jpg?at=1e9"))).andExpect(status().isUnprocessableEntity());
+        web.perform(as(get("/practice/half-moon?rig=99999")))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("its own camera is used")));
+    }
+
+    /** What is locked cannot be turned by an address. */
+    @Test
+    void a_locked_dial_stays() throws Exception {
+        String page = expose("needle-by-shutter", Map.of("shutter", "1/125", "iso", "51200"));
+        assertThat(page).contains("1/125 f/8 ISO 400").doesNotContain("51200 ");
+    }
+
+    @Test
+    void what_is_not_there_is_not_found() throws Exception {
+        expose("needle-by-shutter", Map.of("shutter", "1/125"));
+        long id = learners.frames(
+                        learners.last(who, "needle-by-shutter").orElseThrow().id())
+                .get(0)
+                .id();
+        web.perform(get("/practice/needle-by-shutter/frames/" + id + "-plain.jpg"))
+                .andExpect(status().isOk());
+        for (String address : List.of(
+                "/practice/no-such-lesson",
+                "/practice/half-moon/frames/" + id + "-plain.jpg",
+                "/practice/needle-by-shutter/frames/999999-plain.jpg",
+                "/practice/night/999999")) {
+            web.perform(get(address)).andExpect(status().isNotFound());
+        }
+    }
+
+    /** The pictures of a frame are those of its settings: three stops less light, three stops darker. */
+    @Test
+    void pictures_are_those_of_the_frame() throws Exception {
+        expose("needle-by-iso", Map.of("iso", "100"));
+        expose("needle-by-iso", Map.of("iso", "800"));
+        List<Learners.Frame> frames = learners.frames(
+                learners.last(who, "needle-by-iso").orElseThrow().id());
+        BufferedImage dark =
+                image("/practice/needle-by-iso/frames/" + frames.get(0).id() + "-plain.jpg");
+        BufferedImage bright =
+                image("/practice/needle-by-iso/frames/" + frames.get(1).id() + "-plain.jpg");
+        assertThat(dark.getWidth()).isEqualTo(720);
+        assertThat(mean(bright)).isGreaterThan(2 * mean(dark));
+        BufferedImage close =
+                image("/practice/needle-by-iso/frames/" + frames.get(1).id() + "-close.jpg");
+        assertThat(close.getWidth()).isEqualTo(600);
+        BufferedImage screen = image("/practice/needle-by-iso/screen.jpg?iso=800");
+        assertThat(screen.getWidth()).isEqualTo(480);
+        assertThat(mean(image("/practice/needle-by-iso/screen.jpg?iso=6400"))).isGreaterThan(1.3 * mean(screen));
+    }
+
+    private BufferedImage image(String address) throws Exception {
+        byte[] jpeg = web.perform(as(get(address)))
+                .andExpect(status().isOk())
+                .andExpect(content().contentType("image/jpeg"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        return ImageIO.read(new ByteArrayInputStream(jpeg));
+    }
+
+    private static double mean(BufferedImage image) {
+        double sum = 0;
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                sum += image.getRGB(x, y) >> 8 & 0xff;
+            }
+        }
+        return sum / image.getWidth() / image.getHeight();
+    }
+
+    /** One's own rig has its own clicks; the frame keeps it when the lesson's page is opened again. */
+    @Test
+    void ones_own_rig_is_practised_with() throws Exception {
+        Lesson wide = courses.lesson("focus-on-a-star").orElseThrow();
+        NamedRig own =
+                kit.rigs().stream().filter(r -> wide.fits(r.rig())).findFirst().orElseThrow();
+        String page = expose("focus-on-a-star", Map.of("rig", "" + own.id(), "focus", "1.2"));
+        assertThat(page).contains("· " + own.name() + " ·", "Magnify. Turn until");
+        Learners.Frame f = learners.frames(
+                        learners.last(who, "focus-on-a-star").orElseThrow().id())
+                .get(0);
+        assertThat(f.rig()).contains(own.id());
+        assertThat(page("/practice/half-moon")).doesNotContain(own.name());
+    }
+
+    /** Held from before the launch to after the fade; a press elsewhere, none, or nonsense. */
+    @Test
+    void a_shutter_held_by_hand() throws Exception {
+        Course all = courses.course();
+        var launches =
+                all.stages().get("bursts").shells().orElseThrow().round(7).launches();
+        double fires = launches.get(2).fires();
+        double fades = launches.get(2).fades();
+        String presses = "0.1,0.5;" + (fires - 0.2) + "," + (fades + 0.2);
+        assertThat(expose("flash-to-fade", Map.of("presses", presses))).contains("Passed");
+        for (String wrong : List.of("", "5", "7,3", "a,b", "1,1e9")) {
+            web.perform(as(post("/practice/flash-to-fade/frames")).param("presses", wrong))
+                    .andExpect(status().isUnprocessableEntity())
+                    .andExpect(content().string(containsString("role=\"alert\"")));
+        }
+        assertThat(learners.rounds(who)).hasSize(1);
+    }
+
+    /** Second contact is 8.9 s after practice begins; off two seconds after, on twelve before third. */
+    @Test
+    void a_filter_is_off_in_totality_alone() throws Exception {
+        assertThat(expose("filter", Map.of("spans", "8.0,200"))).contains("When has totality begun");
+        assertThat(expose("filter", Map.of("spans", "11.2,282"))).contains("When has totality begun");
+        assertThat(expose("filter", Map.of("spans", "11.2,60"))).contains("More of it could have been seen");
+        String good = expose("filter", Map.of("spans", "11.2,140;150,276"));
+        assertThat(good).contains("Passed", "local rules and experts come first");
+        assertThat(expose("filter", Map.of("spans", ""))).contains("More of it could have been seen");
+    }
+
+    @Test
+    void each_has_lessons_of_their_own() throws Exception {
+        expose("needle-by-iso", Map.of("iso", "4000"));
+        String name = "Petrel " + made;
+        String cookie = web.perform(post("/practice/learner").param("name", name))
+                .andExpect(redirectedUrl("/practice"))
+                .andReturn()
+                .getResponse()
+                .getCookie("learner")
+                .getValue();
+        Learner other = learners.of(Optional.of(Long.parseLong(cookie)));
+        assertThat(other.name()).isEqualTo(name);
+        assertThat(learners.rounds(other)).isEmpty();
+        web.perform(get("/practice").cookie(new Cookie("learner", cookie)))
+                .andExpect(content().string(allOf(containsString("0 of 51 passed"), not(containsString("Tern <b>")))));
+        web.perform(post("/practice/learner").param("name", "x".repeat(61)))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("At most 60 letters.")));
+        assertThat(learners.of(Optional.of(987_654L)).id())
+                .as("a cookie of another data folder")
+                .isNotNull();
+    }
+
+    /** What was asked is counted once, by trying every change on the frame. */
+    @Test
+    void one_change_is_tried_on_the_frame() throws Exception {
+        String page = page("/practice/change?n=3");
+        assertThat(page).contains("name=\"option\"").doesNotContain("that is it");
+        String answered = web.perform(
+                        as(post("/practice/change")).param("n", "3").param("option", "0"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(answered).contains("that is it", "yours");
+        assertThat(learners.drills(who)).singleElement().satisfies(d -> {
+            assertThat(d.kind()).isEqualTo(Learners.Drill.Kind.CHANGE);
+            assertThat(d.tasks()).isEqualTo(1);
+            assertThat(d.solved() == 1).isEqualTo(answered.contains("yours, right"));
+        });
+        for (String wrong : List.of("8", "-1", "x")) {
+            web.perform(as(post("/practice/change")).param("n", "3").param("option", wrong))
+                    .andExpect(content().string(containsString("role=\"alert\"")));
+        }
+        web.perform(get("/practice/change?n=0")).andExpect(status().isUnprocessableEntity());
+        assertThat(learners.drills(who)).hasSize(1);
+    }
+}
