@@ -77,16 +77,19 @@ class CourseController {
             who = learners.of(Form.idIn(Optional.of(form.value("who"))));
         }
         if (who.id() != null) {
-            response.addHeader(
-                    HttpHeaders.SET_COOKIE,
-                    ResponseCookie.from(COOKIE, who.id().toString())
-                            .path("/practice")
-                            .maxAge(Duration.ofDays(365))
-                            .sameSite("Lax")
-                            .httpOnly(true)
-                            .build()
-                            .toString());
+            response.addHeader(HttpHeaders.SET_COOKIE, kept(COOKIE, who.id().toString()));
         }
         return "redirect:/practice";
+    }
+
+    /** A choice that the browser keeps for a year. */
+    static String kept(String name, String value) {
+        return ResponseCookie.from(name, value)
+                .path("/practice")
+                .maxAge(Duration.ofDays(365))
+                .sameSite("Lax")
+                .httpOnly(true)
+                .build()
+                .toString();
     }
 }

@@ -53,7 +53,6 @@ public class Learners {
      *
      * @param rig own one that it was taken with
      * @param asked how the dials were set, by key
-     * @param spans in which a filter was off, in {@code asked} as text
      */
     public record Frame(
             Long id,

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -34,6 +35,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/practice/{lesson:[a-z0-9]+(?:-[a-z0-9]+)*}")
 class LessonController {
 
+    private static final String WHEELS = "wheels";
     private static final int SCREEN_WIDTH = 480;
     private static final int SCREEN_HEIGHT = 320;
     private static final Range SECOND = new Range("second of practice", 0, 3600, " s");
@@ -55,6 +57,11 @@ class LessonController {
         this.clock = clock;
     }
 
+    /** One wheel for all dials, or one for each. */
+    private static String arrangement(String said) {
+        return "one".equals(said) ? said : "each";
+    }
+
     private Lesson lesson(String key) {
         return courses.lesson(key).orElseThrow(() -> new NotFound("lesson " + key));
     }
@@ -64,9 +71,14 @@ class LessonController {
             @PathVariable String lesson,
             @RequestParam Map<String, String> typed,
             @CookieValue(name = CourseController.COOKIE, required = false) String learner,
+            @CookieValue(name = WHEELS, required = false) String wheels,
             Model model,
             HttpServletResponse response) {
-        return show(lesson(lesson), Form.of(typed), learner, model, response);
+        Form form = Form.of(typed);
+        if (form.has(WHEELS)) { // who has chosen keeps it
+            response.addHeader(HttpHeaders.SET_COOKIE, CourseController.kept(WHEELS, arrangement(form.value(WHEELS))));
+        }
+        return show(lesson(lesson), form.putIfEmpty(WHEELS, arrangement(wheels)), learner, model, response);
     }
 
     private String show(Lesson l, Form form, String learner, Model model, HttpServletResponse response) {
@@ -94,7 +106,7 @@ class LessonController {
         model.addAttribute(
                 "squares",
                 CourseView.squares(courses.course(), learners.mastery(who, clock.instant()), l, clock.instant()));
-        model.addAttribute("wheels", "one".equals(form.value("wheels")) ? "one" : "each");
+        model.addAttribute(WHEELS, arrangement(form.value(WHEELS)));
         if (l.hand() == Lesson.Hand.HELD) {
             model.addAttribute("launches", rounds.launches(asked.stage()));
         }
@@ -156,8 +168,8 @@ class LessonController {
         }
         Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
         long id = rounds.expose(who, asked, release.get());
-        return "redirect:/practice/" + l.key() + "?" + asked.query() + "&frame=" + id
-                + ("one".equals(form.value("wheels")) ? "&wheels=one" : "");
+        return "redirect:/practice/" + l.key() + "?" + asked.query() + "&frame=" + id + "&wheels="
+                + arrangement(form.value(WHEELS));
     }
 
     /** Ends a round, as given up where it is not passed. */

@@ -44,7 +44,7 @@ record LessonView(
     /** Neighbours to each side, fewer where their labels are long. */
     private static final int BESIDE = 2;
 
-    private static final int LONG_LABEL = 5;
+    private static final int LONG_LABEL = 4;
     private static final double SCALE_PX = 20;
     private static final double MIDDLE_PX = 70;
 

@@ -12,8 +12,10 @@ import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.practice.Belief;
 import dev.halfdusk.core.practice.Exposed;
+import dev.halfdusk.core.practice.Measured;
 import dev.halfdusk.core.practice.Metered;
 import dev.halfdusk.core.practice.Viewfinder;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
@@ -22,7 +24,7 @@ import org.springframework.stereotype.Component;
 class Negatives {
 
     private static final int METERED = 200;
-    private static final long MOST_BYTES = 24L << 20;
+    private static final long MOST_BYTES = 12L << 20;
 
     private final Darkroom darkroom;
     private final Cache<String, Metered> metered =
@@ -92,6 +94,23 @@ class Negatives {
             counted.put(frame, known);
         }
         return known;
+    }
+
+    /** A frame that was just taken: what was measured, and what its page shows first. */
+    record Measuring(Measured measured, Counted counted, byte[] striped) {}
+
+    /** Its picture is developed beside the measuring, which looks at its middle for long. */
+    Measuring measure(Exposed frame, Supplier<Measured> measuring) {
+        return darkroom.inTurn(() -> {
+            CompletableFuture<byte[]> striped = CompletableFuture.supplyAsync(() -> jpeg(frame, View.STRIPED));
+            Measured measured = measuring.get();
+            return new Measuring(measured, Counted.of(frame), striped.join());
+        });
+    }
+
+    void keep(long frame, Measuring looked) {
+        counted.put(frame, looked.counted);
+        pictures.put(frame + " " + View.STRIPED, looked.striped);
     }
 
     /** In its turn: each picture uses all processors. */

@@ -7,7 +7,6 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.practice.Control;
 import dev.halfdusk.core.practice.Exposed;
 import dev.halfdusk.core.practice.Lesson;
-import dev.halfdusk.core.practice.Measured;
 import dev.halfdusk.core.practice.Stage;
 import dev.halfdusk.core.practice.Verdict;
 import dev.halfdusk.core.practice.Viewfinder;
@@ -186,14 +185,15 @@ public class Rounds {
         Lesson l = asked.lesson();
         double opens = release.opens().orElseGet(() -> nextOpens(someone, asked));
         Exposed frame = exposed(asked, opens, release.held()).unfiltered(release.spans());
-        Measured measured = negatives.inTurn(() -> l.measure(frame));
+        Negatives.Measuring looked = negatives.measure(frame, () -> l.measure(frame));
         Map<String, String> set = new LinkedHashMap<>(asked.set());
         long id = transactions.execute(t -> {
             Learners.Learner who = learners.stored(someone);
             Learners.Round round = open(who, l).orElseGet(() -> learners.begin(who, l.key(), clock.instant()));
             long frameId = learners.add(
                     round.id(),
-                    new Learners.Frame(null, asked.rig().map(r -> r.id()), opens, release.held(), set, measured));
+                    new Learners.Frame(
+                            null, asked.rig().map(r -> r.id()), opens, release.held(), set, looked.measured()));
             List<Learners.Frame> all = learners.frames(round.id());
             Verdict v = l.judge(all.stream().map(Learners.Frame::measured).toList());
             if (v.passed() || all.size() >= MOST_FRAMES) {
@@ -201,8 +201,7 @@ public class Rounds {
             }
             return frameId;
         });
-        negatives.counted(id, () -> frame);
-        negatives.picture(id, Negatives.View.STRIPED, () -> frame);
+        negatives.keep(id, looked);
         return id;
     }
 

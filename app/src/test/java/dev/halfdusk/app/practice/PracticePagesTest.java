@@ -98,7 +98,10 @@ class PracticePagesTest {
         assertThat(passed.ended()).contains(Instant.parse(TestFolder.NOW));
         Mastery sure = learners.mastery(who, Instant.parse(TestFolder.NOW)).get("half-moon");
         assertThat(sure.passed()).isEqualTo(1);
-        assertThat(page("/practice")).contains("passed once, again on Fri 4 Jun", "1 of 51 passed");
+        assertThat(page("/practice"))
+                .contains(
+                        "passed once, again on Fri 4 Jun",
+                        "1 of " + courses.course().lessons().size() + " passed");
     }
 
     /** From another window, on a round that the first has ended: it begins a new one and loses nothing. */
@@ -155,6 +158,20 @@ class PracticePagesTest {
         web.perform(as(get("/practice/half-moon?rig=99999")))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("its own camera is used")));
+    }
+
+    @Test
+    void the_arrangement_of_wheels_is_kept() throws Exception {
+        String cookie = web.perform(as(get("/practice/half-moon?wheels=one")))
+                .andReturn()
+                .getResponse()
+                .getCookie("wheels")
+                .getValue();
+        assertThat(cookie).isEqualTo("one");
+        web.perform(get("/practice/thin-moon").cookie(new Cookie("wheels", cookie)))
+                .andExpect(content().string(containsString("data-wheels=\"one\"")));
+        web.perform(get("/practice/thin-moon").cookie(new Cookie("wheels", "<b>")))
+                .andExpect(content().string(containsString("data-wheels=\"each\"")));
     }
 
     /** What is locked cannot be turned by an address. */
@@ -281,7 +298,7 @@ class PracticePagesTest {
         assertThat(other.name()).isEqualTo(name);
         assertThat(learners.rounds(other)).isEmpty();
         web.perform(get("/practice").cookie(new Cookie("learner", cookie)))
-                .andExpect(content().string(allOf(containsString("0 of 51 passed"), not(containsString("Tern <b>")))));
+                .andExpect(content().string(allOf(containsString("0 of 52 passed"), not(containsString("Tern <b>")))));
         web.perform(post("/practice/learner").param("name", "x".repeat(61)))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("At most 60 letters.")));

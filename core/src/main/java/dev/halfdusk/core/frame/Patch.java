@@ -12,6 +12,11 @@ record Patch(int left, int top, int size, float[][] electrons) {
 
     private static final int MOST_STEPS = 240;
 
+    /** Carried farther than this, parts of a pixel do not show; nor do steps of two pixels of what is large. */
+    private static final double FAR_PX = 30;
+
+    private static final int LARGE_PX = 200;
+
     /** Narrower stray light stays within what the disc itself covers. */
     private static final double LEAST_STRAY_PX = 3;
 
@@ -148,12 +153,15 @@ record Patch(int left, int top, int size, float[][] electrons) {
         Point from = way.begins();
         double dx = way.ends().x() - from.x();
         double dy = way.ends().y() - from.y();
-        int steps = (int) Math.max(1, Math.min(MOST_STEPS, Math.ceil(Math.hypot(dx, dy) * 2)));
+        double length = Math.hypot(dx, dy);
+        boolean far = length > FAR_PX;
+        double each = !far ? 0.5 : size > LARGE_PX ? 2 : 1;
+        int steps = (int) Math.max(1, Math.min(MOST_STEPS, Math.ceil(length / each)));
         for (int i = 0; i < steps; i++) {
             double along = (i + 0.5) / steps;
-            double x = from.x() + dx * along;
-            double y = from.y() + dy * along;
-            stamp(exposure, x - way.centre().x(), y - way.centre().y(), 1.0 / steps);
+            double x = from.x() + dx * along - way.centre().x();
+            double y = from.y() + dy * along - way.centre().y();
+            stamp(exposure, far ? Math.rint(x) : x, far ? Math.rint(y) : y, 1.0 / steps);
         }
     }
 
@@ -173,6 +181,9 @@ record Patch(int left, int top, int size, float[][] electrons) {
                 }
                 for (int k = 0; light[1] > 0 && k < 4; k++) {
                     double part = share * across[k % 2] * down[k / 2];
+                    if (part == 0) {
+                        continue;
+                    }
                     canvas.add(left + i + dx + k % 2, top + j + dy + k / 2, part, light);
                 }
             }

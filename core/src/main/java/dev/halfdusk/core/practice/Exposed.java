@@ -21,6 +21,7 @@ import dev.halfdusk.core.optics.Settings;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 
 /**
  * A frame that was taken in practice: what it was taken with, what it shows, and what the light table reads of it. It is the same whenever it is
@@ -47,12 +48,30 @@ public final class Exposed {
     private final Settings settings;
     private final long seed;
     private final Sequenced sequence;
-    private Photograph whole;
-    private Photograph close;
-    private FrameReading wholeReading;
-    private FrameReading closeReading;
-    private FrameReading aimedReading;
+    private final Once<Photograph> whole = new Once<>(this::takeWhole);
+    private final Once<Photograph> close = new Once<>(this::takeClose);
+    private final Once<FrameReading> reading = new Once<>(() -> read(false));
+    private final Once<FrameReading> aimedReading = new Once<>(() -> read(true));
+    private final Once<FrameReading> closeReading = new Once<>(this::readClose);
     private List<double[]> unfiltered = List.of();
+
+    /** Worked out when it is first asked for; others that ask meanwhile wait, those who ask for something else do not. */
+    private static final class Once<T> {
+
+        private final Supplier<T> work;
+        private T value;
+
+        Once(Supplier<T> work) {
+            this.work = work;
+        }
+
+        synchronized T get() {
+            if (value == null) {
+                value = work.get();
+            }
+            return value;
+        }
+    }
 
     private Exposed(Viewfinder from, Belief belief, Settings settings, long seed) {
         this.from = from;
@@ -122,20 +141,22 @@ public final class Exposed {
     }
 
     /** The frame as the camera shows it. */
-    public synchronized Photograph whole() {
-        if (whole == null) {
-            int width = from.dials().on(Control.HELD) ? WIDTH * 2 / 3 : WIDTH;
-            whole = take(Window.whole(from.sensor(), width));
-        }
-        return whole;
+    public Photograph whole() {
+        return whole.get();
+    }
+
+    private Photograph takeWhole() {
+        int width = from.dials().on(Control.HELD) ? WIDTH * 2 / 3 : WIDTH;
+        return take(Window.whole(from.sensor(), width));
     }
 
     /** Its middle at full size. */
-    public synchronized Photograph close() {
-        if (close == null) {
-            close = take(Window.crop(from.sensor(), 0, 0, closeWidth(), closeHeight()));
-        }
-        return close;
+    public Photograph close() {
+        return close.get();
+    }
+
+    private Photograph takeClose() {
+        return take(Window.crop(from.sensor(), 0, 0, closeWidth(), closeHeight()));
     }
 
     /** Small pixels need more of them for a part that is read as a sensor of its own. */
@@ -190,37 +211,33 @@ public final class Exposed {
         return aimed ? k.from(from.stage().from().site(), from.aim()) : k;
     }
 
-    /** The same with the direction it looked in, found by its stars, and so with what lies below the horizon; slower. */
-    public synchronized FrameReading aimedReading() {
-        if (aimedReading == null) {
-            aimedReading =
-                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), true));
-        }
-        return aimedReading;
+    /** What the light table reads of the whole frame. */
+    public FrameReading reading() {
+        return reading.get();
     }
 
-    /** What the light table reads of the whole frame. */
-    public synchronized FrameReading reading() {
-        if (wholeReading == null) {
-            wholeReading =
-                    LightTable.read(Pixels.of(whole()), known(from.framing().optics(), false));
-        }
-        return wholeReading;
+    /** The same with the direction it looked in, found by its stars, and so with what lies below the horizon; slower. */
+    public FrameReading aimedReading() {
+        return aimedReading.get();
+    }
+
+    private FrameReading read(boolean aimed) {
+        return LightTable.read(Pixels.of(whole()), known(from.framing().optics(), aimed));
     }
 
     /** What it reads of the middle at full size. */
-    public synchronized FrameReading closeReading() {
-        if (closeReading == null) {
-            Sensor s = from.sensor();
-            double pitch = s.pitchUm() / 1000;
-            Optics part = new Optics(
-                    new Sensor(closeWidth() * pitch, closeHeight() * pitch, s.pitchUm()),
-                    from.framing().optics().focalMm(),
-                    Projection.RECTILINEAR);
-            Known k = known(part, false);
-            closeReading = LightTable.read(Pixels.of(close()), k);
-        }
-        return closeReading;
+    public FrameReading closeReading() {
+        return closeReading.get();
+    }
+
+    private FrameReading readClose() {
+        Sensor s = from.sensor();
+        double pitch = s.pitchUm() / 1000;
+        Optics part = new Optics(
+                new Sensor(closeWidth() * pitch, closeHeight() * pitch, s.pitchUm()),
+                from.framing().optics().focalMm(),
+                Projection.RECTILINEAR);
+        return LightTable.read(Pixels.of(close()), known(part, false));
     }
 
     /** What is wrong with it, the worst first. */

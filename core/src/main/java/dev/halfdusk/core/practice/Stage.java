@@ -105,6 +105,7 @@ public record Stage(
      * @param windMs on the tripod
      * @param person metres at which one stands; empty for nobody
      * @param lampLux of one stroke of the lamp where it sweeps, lux × seconds
+     * @param torchFrom second from which a stranger's torch lights the ground, until torchTo
      */
     public record Trouble(
             OptionalDouble dewAfter,
@@ -112,7 +113,9 @@ public record Stage(
             double kickDeg,
             double windMs,
             OptionalDouble person,
-            double lampLux) {}
+            double lampLux,
+            OptionalDouble torchFrom,
+            double torchTo) {}
 
     /** By one file. */
     public static Stage read(String key, String yaml) {
@@ -154,7 +157,9 @@ public record Stage(
                         trouble.number("kickDeg", 0),
                         trouble.number("wind", 0),
                         trouble.number("person"),
-                        trouble.number("lamp", 0)));
+                        trouble.number("lamp", 0),
+                        trouble.number("torch"),
+                        trouble.number("torchTo", 0)));
     }
 
     private static Mark mark(Description d) {

@@ -158,7 +158,20 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
 
     private Scene lit(double open, double strokesLux) {
         Scene scene = stage.scene(seconds, open, aim()).firing(stage.fired(seconds, open, SEED));
-        return scene.lit(GroundLight.LUX.nearest(strokesLux + (dials.lamp() == Dials.Lamp.WHITE ? WHITE_LUX : 0)));
+        double own = dials.lamp() == Dials.Lamp.WHITE ? WHITE_LUX : 0;
+        return scene.lit(GroundLight.LUX.nearest(strokesLux + own + WHITE_LUX * torchShare(open)));
+    }
+
+    /** Of the time for which the shutter is open, how long a stranger's torch lights the ground. */
+    private double torchShare(double open) {
+        OptionalDouble from = stage.trouble().torchFrom();
+        return from.isEmpty()
+                ? 0
+                : Math.max(
+                                0,
+                                Math.min(seconds + open, stage.trouble().torchTo())
+                                        - Math.max(seconds, from.getAsDouble()))
+                        / open;
     }
 
     /** A white torch that is waved about, on the ground before the camera. */
