@@ -131,10 +131,9 @@ public class Rounds {
         return Optional.of(all);
     }
 
-    /** Frames of the round that is open, or of the one that was passed last. */
+    /** Frames of the round that is open, or of the one that was passed last; what was put aside has none. */
     List<Learners.Frame> frames(Learners.Learner who, Lesson lesson) {
         return learners.last(who, lesson.key())
-                .filter(r -> r.ended().isEmpty() || r.passed())
                 .map(r -> learners.frames(r.id()))
                 .orElse(List.of());
     }

@@ -32,6 +32,9 @@ class MasteryTest {
     @Test
     void what_was_not_comes_back_soon() {
         assertThat(Mastery.of(List.of(new Round(FIRST, 3, true)), FIRST).due()).contains(day(1));
+        assertThat(Mastery.of(List.of(new Round(FIRST, 2, true)), FIRST).due())
+                .as("two to spare")
+                .contains(day(3));
         Round givenUp = new Round(day(3), 0, false);
         assertThat(Mastery.of(List.of(easy(0), givenUp), FIRST).due()).contains(day(4));
         assertThat(Mastery.of(List.of(easy(0), new Round(day(3), 9, true)), FIRST)

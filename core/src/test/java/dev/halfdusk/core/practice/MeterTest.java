@@ -49,7 +49,12 @@ class MeterTest {
         double whole = at("full-moon", MOON, Map.of("metering", "whole")).ev100();
         assertThat(spot).isCloseTo(15.25 - 0.35, within(0.6)); // 15.25 high up, and 0.2 mag an airmass of 1.4
         assertThat(middle).isBetween(whole + 0.5, spot);
-        double share = Math.PI / 4 * 3.6 * 3.6 / (17.3 * 13);
+        double disc = Math.PI / 4 * 3.6 * 3.6;
+        double share = disc / (17.3 * 13);
+        double circle = disc / (Math.PI * 3.25 * 3.25); // half as high as the frame
+        assertThat(spot - middle)
+                .as("sixty of a hundred from the circle")
+                .isCloseTo(-Math.log(0.6 * circle + 0.4 * share) / Math.log(2), within(0.5));
         assertThat(spot - whole).isCloseTo(-Math.log(share) / Math.log(2), within(0.6));
     }
 
