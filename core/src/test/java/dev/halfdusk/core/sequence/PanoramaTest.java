@@ -4,23 +4,34 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Demand;
+import dev.halfdusk.core.exposure.IsoChoice;
+import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.exposure.ShutterAdvice;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sky.Galaxy;
 import dev.halfdusk.core.sky.Site;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -205,5 +216,108 @@ class PanoramaTest {
         }
         assertThat(most).as("it makes a difference on this night").isGreaterThan(rows);
         assertThat(window.contains(chosen)).isTrue();
+    }
+
+    /** Frames of 20 mm upright lie 40° apart on clicks of ten: four clicks on, all of a row back, and the second row by its tilt. */
+    @Test
+    void the_head_is_turned_by_whole_clicks() {
+        Optics optics = new Optics(SENSOR, 35, Projection.RECTILINEAR).portrait();
+        Panorama p = Panorama.of(new Panorama.Wanted(100, 220, -8, 70, 0.3, 5), optics);
+        assertThat(p.rows()).isGreaterThan(1);
+        assertThat(p.betweenClicks()).isFalse();
+        List<Panorama.Turn> turns = p.turns();
+        assertThat(turns).hasSameSizeAs(p.frames());
+        int columns = (int) p.frames().stream().filter(f -> f.row() == 0).count();
+        for (int i = 0; i < turns.size(); i++) {
+            Panorama.Turn t = turns.get(i);
+            assertThat(t.number()).isEqualTo(i + 1);
+            assertThat(t.axis()).isEqualTo(p.frames().get(i).axis());
+            assertThat(t.row()).isEqualTo(i / columns + 1);
+            boolean first = i == 0;
+            boolean back = !first && i % columns == 0;
+            double expected = first ? 0 : back ? -(columns - 1) * p.stepDeg() : p.stepDeg();
+            assertThat(t.azimuthStepDeg()).as("turn %d", i + 1).isCloseTo(expected, within(1e-9));
+            assertThat(t.clicks()).hasValue((int) Math.round(expected / 5));
+        }
+    }
+
+    /** On a head of coarse clicks it is stopped between them. */
+    @Test
+    void a_head_of_coarse_clicks_is_stopped_between_them() {
+        Optics optics = new Optics(SENSOR, 85, Projection.RECTILINEAR);
+        Panorama p = Panorama.of(new Panorama.Wanted(170, 200, -8, 20, 0.3, 90), optics);
+        assertThat(p.betweenClicks()).isTrue();
+        assertThat(p.turns()).allMatch(t -> t.clicks().isEmpty());
+    }
+
+    private static Setup asked(double zenith, Dial dial) {
+        CameraBody body = CameraBody.generic(SENSOR, dial, 25_600);
+        Rig rig = Rig.of(body, new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR));
+        return new Setup(
+                rig,
+                20,
+                1.8,
+                new Pointing(new Direction(10, 5), 0, Orientation.PORTRAIT),
+                Standpoint.open(new Site(37.6, -8.8, 20), SkyGlow.ofZenith(zenith)),
+                Instant.parse("2027-05-06T01:30:00Z"),
+                Demand.USUAL);
+    }
+
+    /** Wherever it is asked, it is set for the highest row, by the shortest of its frames' shutters, and for all frames alike. */
+    @Test
+    void one_setting_serves_all_frames() {
+        Setup asked = asked(21.5, Dial.THIRD);
+        Panorama p = Panorama.of(new Panorama.Wanted(0, 180, -8, 60, 0.3, 1), asked.optics());
+        Settings set = p.settings(asked);
+        double common = p.shutters(37.6, Demand.USUAL, Dial.THIRD)
+                .common()
+                .orElseThrow()
+                .realSeconds();
+        assertThat(set.seconds()).isEqualTo(common);
+        assertThat(set.aperture()).isEqualTo(1.8);
+        assertThat(asked.rig().body().isoSteps()).contains((int) set.iso());
+        assertThat(p.settings(asked.pointing(Pointing.level(new Direction(200, 40)))))
+                .as("its aim does not matter, how it is held is kept out of it here")
+                .satisfies(other -> assertThat(other.seconds()).isEqualTo(common));
+        double highest = p.tilts().get(p.tilts().size() - 1);
+        List<Direction> top = p.frames().stream()
+                .map(Panorama.Frame::axis)
+                .filter(a -> a.altitudeDeg() == highest)
+                .toList();
+        Setup middle = asked.pointing(new Pointing(top.get(top.size() / 2), 0, Orientation.PORTRAIT));
+        int iso = IsoChoice.recommended(
+                        middle.proposal().light().during(common), asked.rig().body())
+                .iso();
+        assertThat(set.iso()).isEqualTo(iso);
+    }
+
+    /** Under a sky as bright as dusk the shutter ends where the sky burns. */
+    @Test
+    void no_frame_is_open_until_the_sky_burns() {
+        Setup bright = asked(15.1, Dial.THIRD);
+        Panorama p = Panorama.of(new Panorama.Wanted(0, 90, -8, 30, 0.3, 1), bright.optics());
+        double common = p.shutters(37.6, Demand.USUAL, Dial.THIRD)
+                .common()
+                .orElseThrow()
+                .realSeconds();
+        Settings set = p.settings(bright);
+        double unburnt = bright.pointing(
+                        new Pointing(p.frames().get(p.frames().size() / 2).axis(), 0, Orientation.PORTRAIT))
+                .proposal()
+                .unburntSeconds();
+        assertThat(set.seconds()).isLessThanOrEqualTo(Math.max(unburnt, 1 / 8000.0) * 1.2);
+        assertThat(set.seconds()).isLessThanOrEqualTo(common);
+    }
+
+    /** What one row reaches is complete, and the sky above a tilt that ends is not. */
+    @Test
+    void it_says_whether_it_reaches_the_top() {
+        Optics optics = new Optics(SENSOR, 200, Projection.RECTILINEAR);
+        assertThat(Panorama.of(new Panorama.Wanted(0, 10, -8, 88, 0.3, 1), optics)
+                        .complete())
+                .as("so many rows are not taken")
+                .isFalse();
+        assertThat(Panorama.of(new Panorama.Wanted(0, 10, 0, 5, 0.3, 1), optics).complete())
+                .isTrue();
     }
 }

@@ -65,4 +65,15 @@ class PowerTest {
         assertThat(lapse.motionPx(optics, 1920)).isCloseTo(1.167, within(0.002));
         assertThatThrownBy(() -> Lapse.lasting(0, 25, 15)).hasMessageContaining("0.5 to 600");
     }
+
+    /** A tenth from ten degrees upwards, a quarter from fifteen below zero on, a straight line between. */
+    @Test
+    void what_one_keeps_back_grows_with_the_cold() {
+        assertThat(Power.reserve(25)).isEqualTo(0.1);
+        assertThat(Power.reserve(10)).isEqualTo(0.1);
+        assertThat(Power.reserve(-2.5)).isCloseTo(0.175, within(1e-12));
+        assertThat(Power.reserve(0)).isCloseTo(0.16, within(1e-12));
+        assertThat(Power.reserve(-15)).isCloseTo(0.25, within(1e-12));
+        assertThat(Power.reserve(-40)).isCloseTo(0.25, within(1e-12));
+    }
 }

@@ -147,4 +147,20 @@ class ProgramTest {
         assertThatThrownBy(() -> Programs.bracket(SET, 1, 1, 2, BEGINS, FileFormat.RAW))
                 .hasMessageContaining("3 to 9");
     }
+
+    @Test
+    void a_filter_that_comes_off_or_goes_on_makes_it_filtered() {
+        Program.Step open = step(BEGINS, 3, FileFormat.RAW);
+        Program.Step filter = new Program.Step(
+                BEGINS.plusSeconds(200), SET, 1, 1, FileFormat.RAW, "through the filter", Front.FILTER);
+        assertThat(Program.of("open", open).filtered()).isFalse();
+        assertThat(Program.of("both", open, filter).filtered()).isTrue();
+    }
+
+    @Test
+    void a_step_may_begin_at_another_time() {
+        Program.Step step = step(BEGINS, 3, FileFormat.JPEG);
+        assertThat(step.at(BEGINS.plusSeconds(60)))
+                .isEqualTo(new Program.Step(BEGINS.plusSeconds(60), SET, 3, 1, FileFormat.JPEG, "star trails"));
+    }
 }

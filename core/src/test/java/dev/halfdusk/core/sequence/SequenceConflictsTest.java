@@ -330,4 +330,41 @@ class SequenceConflictsTest {
                 .isEmpty();
         assertThat(without.smallestSafePause(100)).isCloseTo(4.768, within(0.001));
     }
+
+    /** Frames of four minutes under a town's sky at a high ISO are white; as long in shorter ones they are not. */
+    @Test
+    void frames_that_burn_have_a_way_out() {
+        Standpoint town = Standpoint.open(LEDGE, SkyGlow.ofZenith(18.5));
+        Setup setup = new Setup(
+                RIG,
+                20,
+                1.8,
+                Pointing.level(new Direction(0, 46)),
+                town,
+                Instant.parse("2027-06-08T23:30:00Z"),
+                Demand.USUAL);
+        Instant begins = Instant.parse("2027-06-08T23:30:00Z");
+        TrailPlan plan = TrailPlan.of(setup, new Sequence(10, 240, 2));
+        assertThat(plan.light().peak(6400)).isGreaterThanOrEqualTo(SequenceConflicts.WHITE);
+        Conflict c = SequenceConflicts.burnt(plan, 6400, begins, true).orElseThrow();
+        assertThat(c.kind()).isEqualTo(Kind.BURNT);
+        assertThat(c.words()).contains("ISO 6400 and 240 s").contains("1.00 of the axis");
+        WayOut way = c.ways().get(0);
+        assertThat(c.ways()).hasSize(1);
+        assertThat(way.begins()).isEqualTo(begins);
+        double shorter = way.sequence().exposureSeconds();
+        assertThat(way.words()).isEqualTo("frames of " + RIG.body().label(shorter) + " s");
+        assertThat(plan.with(way.sequence()).light().peak(6400)).isLessThanOrEqualTo(TrailPlan.GREY);
+        double next = RIG.body().shutters().stream()
+                .mapToDouble(Dial.Stop::realSeconds)
+                .filter(s -> s > shorter)
+                .min()
+                .orElseThrow();
+        assertThat(plan.with(new Sequence(1, next, 0)).light().peak(6400))
+                .as("a click longer would be grey")
+                .isGreaterThan(TrailPlan.GREY);
+        assertThat(way.sequence().seconds()).isCloseTo(plan.sequence().seconds(), within(shorter + 2.1));
+        assertThat(SequenceConflicts.burnt(plan.with(new Sequence(10, 15, 2)), 400, begins, true))
+                .isEmpty();
+    }
 }
