@@ -11,6 +11,7 @@ import dev.halfdusk.core.ground.SkylineText;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.YearOfNights;
+import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Observer;
@@ -167,5 +168,39 @@ class SampledTest {
                 .allMatch(h -> h.top().orElseThrow().contrastPercent() < 20)
                 .noneMatch(NightSearch.Hit::plain);
         assertThat(NightSearch.find(year, NightWish.DARK)).isNotEmpty().noneMatch(NightSearch.Hit::plain);
+    }
+
+    /**
+     * In the north a summer's night goes down to seven degrees, in autumn beyond eighteen: as dark as the night gets is a degree less than its own deepest, and
+     * never less than six. Each night has its own, those in which clocks change as well.
+     */
+    @ParameterizedTest
+    @CsvSource({"58.5, 6.1, Europe/Oslo, 2027-06-25, 140", "-55, -68, America/Santiago, 2027-08-25, 110"})
+    void as_dark_as_the_night_gets_is_each_nights_own(double lat, double lon, String zone, String first, int nights) {
+        Site site = new Site(lat, lon, 5);
+        YearOfNights year = year(site, first, nights, zone, Skyline.FLAT);
+        NightWish wish = new NightWish(0, Dark.DEEPEST, 0, new Wanted.DarkSky(), Set.of(), Set.of(), Set.of());
+        Sampled sampled = new Sampled(year, wish);
+        Observer observer = Observer.at(site);
+        Set<Long> limits = new java.util.HashSet<>();
+        for (int n = 0; n < nights; n++) {
+            double lowest = 90;
+            for (Instant t = year.span(n).from(); t.isBefore(year.span(n).to()); t = t.plusSeconds(300)) {
+                lowest = Math.min(
+                        lowest, Moment.at(t).observed(Body.SUN, observer).altitudeDeg());
+            }
+            double limit = Math.max(6, Math.min(18, -lowest - 1));
+            limits.add(Math.round(limit));
+            for (int i = year.start(n); i < year.start(n + 1); i += 3) {
+                double sun =
+                        Moment.at(year.instant(i)).observed(Body.SUN, observer).altitudeDeg();
+                if (Math.abs(sun + limit) > 0.1) {
+                    assertThat(sampled.withoutMoon(i))
+                            .as("%s, sun %.2f, limit %.2f", year.instant(i), sun, limit)
+                            .isEqualTo(sun < -limit);
+                }
+            }
+        }
+        assertThat(limits).as("nights differ").hasSizeGreaterThan(3);
     }
 }

@@ -8,8 +8,11 @@ import dev.halfdusk.core.ground.Coordinates;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
+import dev.halfdusk.core.night.Asked;
+import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
+import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.night.YearOfNights;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.HorizonEvent;
@@ -200,5 +203,14 @@ class ScoresTest {
             assertThat(contrast).isLessThan(6);
             assertThat(h.score()).isCloseTo(5 * contrast, within(0.051));
         });
+    }
+
+    @Test
+    void a_wish_takes_darkness_and_height_from_what_is_asked() {
+        NightWish wish = NightWish.of(new Asked(Sight.CORE, Dark.sun(12), 25));
+        assertThat(wish.hours()).isEqualTo(1);
+        assertThat(wish.dark()).isEqualTo(Dark.sun(12));
+        assertThat(wish.wanted()).isEqualTo(Wanted.Standing.above(25));
+        assertThat(wish.moonAllowanceMag()).isZero();
     }
 }

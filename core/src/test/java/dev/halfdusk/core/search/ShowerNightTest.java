@@ -169,4 +169,39 @@ class ShowerNightTest {
             }
         }
     }
+
+    /** The Geminids' radiant stands highest at two: the window lies on both sides of it, and no farther than half of the best. */
+    @Test
+    void a_window_ends_on_both_sides() {
+        Night night = night(20, LocalDate.of(2026, 12, 13));
+        ShowerNight n = ShowerNight.of(shower("Geminids"), night, DARK).orElseThrow();
+        Instant down = night.sunDown().get(0).from();
+        int from = (int) Duration.between(down, n.window().from()).toMinutes() / 10;
+        int to = (int) Duration.between(down, n.window().to()).toMinutes() / 10;
+        int best = n.rates().indexOf(n.perHour());
+        assertThat(from).isBetween(1, best - 1);
+        assertThat(to).isBetween(best + 1, n.rates().size() - 2);
+        for (int i = 0; i < n.rates().size(); i++) {
+            if (i >= from && i <= to) {
+                assertThat(n.rates().get(i)).isGreaterThanOrEqualTo(n.perHour() / 2);
+            }
+        }
+        assertThat(n.rates().get(from - 1)).isLessThan(n.perHour() / 2);
+        assertThat(n.rates().get(to + 1)).isLessThan(n.perHour() / 2);
+    }
+
+    /** The richest first, and none of which too few are seen. */
+    @Test
+    void those_of_a_night_are_sorted_by_what_is_seen() {
+        for (LocalDate date :
+                List.of(LocalDate.of(2027, 8, 5), LocalDate.of(2027, 10, 22), LocalDate.of(2026, 12, 14))) {
+            List<ShowerNight> all = ShowerNight.active(night(30, date), DARK, 0.5);
+            assertThat(all).as("%s", date).hasSizeGreaterThan(1);
+            assertThat(all).isSortedAccordingTo((a, b) -> Double.compare(b.perHour(), a.perHour()));
+            double second = all.get(1).perHour();
+            assertThat(ShowerNight.active(night(30, date), DARK, second + 1e-6)).hasSize(1);
+            assertThat(ShowerNight.active(night(30, date), DARK, all.get(0).perHour() + 1e-6))
+                    .isEmpty();
+        }
+    }
 }
