@@ -48,7 +48,9 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
             "/nights/best",
             "/events/fireworks",
             "/events/night-scene",
-            "/events/eclipse");
+            "/events/eclipse",
+            "/practice",
+            "/practice/half-moon");
 
     private static final List<Pattern> FIRST_OF_A_LIST = List.of(
             Pattern.compile("href=\"(/outings/\\d+)\""),
