@@ -367,4 +367,21 @@ class SequenceConflictsTest {
         assertThat(SequenceConflicts.burnt(plan.with(new Sequence(10, 15, 2)), 400, begins, true))
                 .isEmpty();
     }
+
+    /** While the body is still busy a press is lost; where only the buffer is full it opens late. */
+    @Test
+    void a_short_pause_says_what_becomes_of_the_frames() {
+        Night night = night(LEDGE, "2027-06-08", ZONE);
+        Instant begins = Instant.parse("2027-06-08T23:30:00Z");
+        BodyTiming quick = new BodyTiming(5, false, 0, 40, 30, 150);
+        Conflict busy = only(SequenceConflicts.of(new Sequence(20, 5, 0), begins, quick, around(night)), Kind.PAUSE);
+        assertThat(busy.words()).contains("A pause of 0 s", "it loses 1").doesNotContain("late");
+        BodyTiming slow = new BodyTiming(1, false, 0, 40, 2, 10); // four seconds for each file, two of them held
+        Conflict full = only(SequenceConflicts.of(new Sequence(20, 1, 1), begins, slow, around(night)), Kind.PAUSE);
+        BodyTiming.Outcome outcome = slow.outcome(20, 2);
+        assertThat(full.words())
+                .contains(outcome.lost() > 0 ? "it loses " + outcome.lost() : "it opens " + outcome.late());
+        assertThat(full.ways().get(0).sequence().pauseSeconds())
+                .isEqualTo(Math.ceil(slow.smallestSafePause(20) - 1e-9));
+    }
 }
