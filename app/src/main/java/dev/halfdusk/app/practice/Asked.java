@@ -9,6 +9,7 @@ import dev.halfdusk.core.practice.Outfit;
 import dev.halfdusk.core.practice.Stage;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,7 +29,7 @@ record Asked(Lesson lesson, Stage stage, Outfit outfit, Optional<NamedRig> rig, 
     /** How it is set, by key: what may be turned alone. */
     Map<String, String> set() {
         return lesson.turned().stream()
-                .collect(Collectors.toMap(Control::key, this::said, (a, b) -> a, java.util.LinkedHashMap::new));
+                .collect(Collectors.toMap(Control::key, this::said, (a, b) -> a, LinkedHashMap::new));
     }
 
     private String said(Control c) {

@@ -15,6 +15,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -71,7 +72,7 @@ public class Learners {
             CHANGE;
 
             String key() {
-                return name().toLowerCase(java.util.Locale.ROOT);
+                return name().toLowerCase(Locale.ROOT);
             }
         }
     }

@@ -27,7 +27,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Rounds {
 
     private static final String SPANS = "spans";
-    private static final long SEED = 7;
     private static final int MOST_FRAMES = 200;
     private static final int MOST_PRESSES = 60;
     private static final Range SECONDS = new Range("second", -60, 3600, " s");
@@ -88,7 +87,7 @@ public class Rounds {
         if (presses.isEmpty()) {
             return Optional.empty();
         }
-        Trainer round = stage.shells().orElseThrow().round(SEED);
+        Trainer round = stage.shells().orElseThrow().round();
         List<Trainer.Press> all =
                 presses.get().stream().map(p -> new Trainer.Press(p[0], p[1])).toList();
         Optional<Trainer.Press> best = round.score(all).stream()
@@ -145,7 +144,7 @@ public class Rounds {
 
     /** What a page plays. */
     String launches(Stage stage) {
-        return stage.shells().orElseThrow().round(SEED).launches().stream()
+        return stage.shells().orElseThrow().round().launches().stream()
                 .map(l -> Numbers.text(
                         "%.2f,%.2f,%.2f,%.0f,%.2f",
                         l.fires(),

@@ -273,8 +273,7 @@ class PracticePagesTest {
     @Test
     void a_shutter_held_by_hand() throws Exception {
         Course all = courses.course();
-        var launches =
-                all.stages().get("bursts").shells().orElseThrow().round(7).launches();
+        var launches = all.stages().get("bursts").shells().orElseThrow().round().launches();
         double fires = launches.get(2).fires();
         double fades = launches.get(2).fades();
         double late = launches.get(5).breaks() + 1;

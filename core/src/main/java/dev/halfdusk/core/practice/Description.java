@@ -2,6 +2,7 @@ package dev.halfdusk.core.practice;
 
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Date;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -44,7 +45,7 @@ record Description(String of, Map<?, ?> map) {
         if (value instanceof Boolean b) {
             return b ? "on" : "off";
         }
-        return value instanceof java.util.Date d ? d.toInstant().toString() : value.toString();
+        return value instanceof Date d ? d.toInstant().toString() : value.toString();
     }
 
     OptionalDouble number(String key) {

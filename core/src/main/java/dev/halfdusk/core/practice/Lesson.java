@@ -1,6 +1,9 @@
 package dev.halfdusk.core.practice;
 
+import dev.halfdusk.core.exposure.Film;
+import dev.halfdusk.core.optics.Rig;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -105,8 +108,7 @@ public record Lesson(
                 : Outfit.of(
                         "ISO " + (int) kit.number("film", 800) + " film, " + (int) mm + " mm",
                         plain.rig(),
-                        Optional.of(new dev.halfdusk.core.exposure.Film(
-                                kit.number("film", 800), kit.number("exponent", 1.3))));
+                        Optional.of(new Film(kit.number("film", 800), kit.number("exponent", 1.3))));
     }
 
     private static Tried tried(Description d, int hint) {
@@ -137,13 +139,13 @@ public record Lesson(
             if (all.outfit().equals(outfit)) {
                 throw e;
             }
-            Control c = Control.valueOf(key.toUpperCase(java.util.Locale.ROOT));
+            Control c = Control.valueOf(key.toUpperCase(Locale.ROOT));
             return all.nearest(c, Dials.of(outfit).with(Map.of(key, value)).value(c));
         }
     }
 
     /** Whether an own rig would do. */
-    public boolean fits(dev.halfdusk.core.optics.Rig rig) {
+    public boolean fits(Rig rig) {
         return ownFocal.filter(mm -> rig.focalMm(rig.lens().shortestMm()) <= mm[1]
                                 && rig.focalMm(rig.lens().longestMm()) >= mm[0])
                         .isPresent()

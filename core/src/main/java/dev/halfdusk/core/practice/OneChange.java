@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Random;
 
 /**
@@ -123,7 +124,7 @@ public record OneChange(Lesson lesson, Lesson.Tried mistake, List<Option> option
     /** With one of the changes. */
     public Exposed changed(Course course, Option option) {
         Dials d = dials(lesson, mistake).with(Map.of(option.control.key(), option.to));
-        return Exposed.take(course.stage(lesson), d, 0, java.util.OptionalDouble.empty());
+        return Exposed.take(course.stage(lesson), d, 0, OptionalDouble.empty());
     }
 
     /** What came of a change. */

@@ -31,11 +31,8 @@ public final class Play {
             Stage stage, Dials dials, Lesson.Tried tried, double now, Map<String, Metered> seen) {
         if (tried.held().isPresent()) {
             double[] held = tried.held().get();
-            Trainer.Launch first = stage.shells()
-                    .orElseThrow()
-                    .round(Viewfinder.SEED)
-                    .launches()
-                    .get(0);
+            Trainer.Launch first =
+                    stage.shells().orElseThrow().round().launches().get(0);
             double opens = first.fires() - held[0];
             return take(stage, dials, opens, seen, OptionalDouble.of(first.fades() + held[1] - opens));
         }

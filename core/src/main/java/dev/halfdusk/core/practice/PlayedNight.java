@@ -6,6 +6,7 @@ import dev.halfdusk.core.measure.Numbers;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.SplittableRandom;
 
@@ -124,7 +125,7 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
             double share = kind == Kind.LATE ? 0 : random.nextDouble(0.15, 0.6);
             all.add(new Trouble(kind, part, p.runs().from().plusMillis(Math.round(share * p.minutes() * 60_000))));
         }
-        all.sort(java.util.Comparator.comparing(Trouble::at));
+        all.sort(Comparator.comparing(Trouble::at));
         return new PlayedNight(parts, all);
     }
 
@@ -231,9 +232,7 @@ public record PlayedNight(List<Part> parts, List<Trouble> troubles) {
 
     /** The decision that costs least. */
     public Choice best(Trouble t) {
-        return choices(t).stream()
-                .min(java.util.Comparator.comparingInt(Choice::lost))
-                .orElseThrow();
+        return choices(t).stream().min(Comparator.comparingInt(Choice::lost)).orElseThrow();
     }
 
     /**

@@ -36,6 +36,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -80,14 +81,14 @@ public record Stage(
      */
     public record Shells(FiringPoint point, double mm, OptionalDouble everySeconds, int launches, double before) {
 
-        /** A round of them: the same for the same seed. */
-        public Trainer round(long seed) {
+        /** The round of them: always the same, so that a press can be tried again. */
+        public Trainer round() {
             Shell shell = Shell.of(mm);
             List<Trainer.Launch> all = new ArrayList<>();
             double t = 2 - before;
             for (int i = 0; i < launches; i++) {
                 all.add(new Trainer.Launch(t, shell));
-                double idle = 0.6 + 0.4 * ((seed * 31 + i * 17) % 5);
+                double idle = 0.6 + 0.4 * ((2 + 2 * i) % 5);
                 t = everySeconds.isPresent()
                         ? t + everySeconds.getAsDouble()
                         : all.get(i).fades() + idle;
@@ -127,7 +128,7 @@ public record Stage(
         SkyGlow glow = d.number("zenith").isPresent()
                 ? SkyGlow.ofZenith(d.number("zenith").getAsDouble())
                 : SkyGlow.natural();
-        Description trouble = d.part("trouble").orElse(new Description(key, java.util.Map.of()));
+        Description trouble = d.part("trouble").orElse(new Description(key, Map.of()));
         return new Stage(
                 key,
                 d.text("title"),
@@ -245,8 +246,8 @@ public record Stage(
     }
 
     /** Shells in the air while the shutter is open. */
-    List<Fired> fired(double opens, double seconds, long seed) {
-        return shells.map(s -> s.round(seed).during(new Trainer.Press(opens, opens + seconds), List.of(s.point())))
+    List<Fired> fired(double opens, double seconds) {
+        return shells.map(s -> s.round().during(new Trainer.Press(opens, opens + seconds), List.of(s.point())))
                 .orElse(List.of());
     }
 

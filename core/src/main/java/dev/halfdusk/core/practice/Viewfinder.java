@@ -50,7 +50,7 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
     private static final double PERSON_WIDE_M = 0.55;
     private static final double EYE_M = 1.6;
     private static final double SECONDS_A_MINUTE = 60;
-    static final int SEED = 7;
+    private static final int SEED = 7;
 
     public static Viewfinder at(Stage stage, Dials dials, double seconds) {
         return new Viewfinder(stage, dials, seconds, stage.aim(seconds));
@@ -157,7 +157,7 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
     }
 
     private Scene lit(double open, double strokesLux) {
-        Scene scene = stage.scene(seconds, open, aim()).firing(stage.fired(seconds, open, SEED));
+        Scene scene = stage.scene(seconds, open, aim()).firing(stage.fired(seconds, open));
         double own = dials.lamp() == Dials.Lamp.WHITE ? WHITE_LUX : 0;
         return scene.lit(GroundLight.LUX.nearest(strokesLux + own + WHITE_LUX * torchShare(open)));
     }
