@@ -5,6 +5,7 @@ import static dev.halfdusk.app.db.Tables.DOME;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_CAMERA;
 import static dev.halfdusk.app.db.Tables.ECLIPSE_PLAN;
 import static dev.halfdusk.app.db.Tables.GEAR;
+import static dev.halfdusk.app.db.Tables.LEARNER;
 import static dev.halfdusk.app.db.Tables.LENS;
 import static dev.halfdusk.app.db.Tables.LOG_ENTRY;
 import static dev.halfdusk.app.db.Tables.MARK;
@@ -82,6 +83,7 @@ public class Deletions {
         all.put("take", new Shelf("take", TAKE, TAKE.NAME, "/outings"));
         all.put("plan", new Shelf("plan of an eclipse", ECLIPSE_PLAN, ECLIPSE_PLAN.ECLIPSE_DATE, "/events/plans/%d"));
         all.put("night", new Shelf("night of the log", LOG_ENTRY, LOG_ENTRY.TITLE, "/log/%d"));
+        all.put("learner", new Shelf("learner", LEARNER, LEARNER.NAME, "/practice"));
         all.put("outing", new Shelf("outing", OUTING, OUTING.TITLE, "/outings/%d"));
         all.put("rig", new Shelf("rig", RIG, RIG.NAME, "/kit/rig/%d"));
         all.put("mark", new Shelf("mark", MARK, MARK.NAME, "/places"));

@@ -78,7 +78,10 @@ public class Learners {
     }
 
     public List<Learner> all() {
-        return db.selectFrom(LEARNER).orderBy(LEARNER.ID).fetch(r -> new Learner(r.getId(), r.getName()));
+        return db.selectFrom(LEARNER)
+                .where(LEARNER.DELETED_AT.isNull())
+                .orderBy(LEARNER.ID)
+                .fetch(r -> new Learner(r.getId(), r.getName()));
     }
 
     /** The one of that number, or the first there is, or someone. */
@@ -91,19 +94,29 @@ public class Learners {
                 .orElse(new Learner(null, SOMEONE));
     }
 
-    /** Of that name, new where there is none. */
+    /** Of that name, new where there is none; who was deleted comes back. */
     @Transactional
     public Learner named(String name) {
-        return db.selectFrom(LEARNER)
-                .where(LEARNER.NAME.eq(name))
-                .fetchOptional(r -> new Learner(r.getId(), r.getName()))
-                .orElseGet(() -> new Learner(
-                        db.insertInto(LEARNER)
-                                .set(LEARNER.NAME, name)
-                                .returning(LEARNER.ID)
-                                .fetchOne()
-                                .getId(),
-                        name));
+        db.insertInto(LEARNER)
+                .set(LEARNER.NAME, name)
+                .onConflict(LEARNER.NAME)
+                .doUpdate()
+                .setNull(LEARNER.DELETED_AT)
+                .execute();
+        return db.selectFrom(LEARNER).where(LEARNER.NAME.eq(name)).fetchOne(r -> new Learner(r.getId(), r.getName()));
+    }
+
+    /** @return whether the name was free; those that were deleted keep theirs, to come back under it */
+    @Transactional
+    public boolean rename(Learner learner, String name) {
+        boolean taken = db.fetchExists(LEARNER, LEARNER.NAME.eq(name).and(LEARNER.ID.ne(learner.id)));
+        if (!taken) {
+            db.update(LEARNER)
+                    .set(LEARNER.NAME, name)
+                    .where(LEARNER.ID.eq(learner.id))
+                    .execute();
+        }
+        return !taken;
     }
 
     @Transactional

@@ -326,6 +326,39 @@ class PracticePagesTest {
                 .isNotNull();
     }
 
+    @Test
+    void a_learner_is_renamed_and_deleted_and_comes_back() throws Exception {
+        String old = "Knot " + made;
+        String name = "Dunlin <i> " + made;
+        Learner knot = learners.named(old);
+        learners.end(learners.begin(knot, "half-moon", Instant.now()).id(), true, 0, Instant.now());
+        String of = "/practice/learner/" + knot.id();
+        Cookie cookie = new Cookie("learner", knot.id().toString());
+
+        web.perform(post(of + "/rename").param("called", who.name()))
+                .andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Somebody here has that name")));
+        for (String bad : List.of("", "x".repeat(61))) {
+            web.perform(post(of + "/rename").param("called", bad)).andExpect(status().isUnprocessableEntity());
+        }
+        web.perform(post(of + "/rename").param("called", name)).andExpect(redirectedUrl("/practice"));
+        web.perform(get("/practice").cookie(cookie))
+                .andExpect(content().string(allOf(containsString("1 of 52 passed"), not(containsString("<i>")))));
+
+        web.perform(post(of + "/delete")).andExpect(redirectedUrl("/practice?deleted=" + knot.id()));
+        assertThat(learners.all()).doesNotContain(new Learner(knot.id(), name));
+        web.perform(get("/practice?deleted=" + knot.id()).cookie(cookie))
+                .andExpect(content().string(containsString("/deleted/learner/" + knot.id())));
+        web.perform(post(of + "/rename").param("called", "Stint " + made)).andExpect(status().isConflict());
+        web.perform(post("/practice/learner/987654/delete")).andExpect(status().isNotFound());
+        web.perform(post("/deleted/learner/" + knot.id())).andExpect(redirectedUrl("/practice"));
+        assertThat(learners.rounds(learners.of(Optional.of(knot.id())))).hasSize(1);
+
+        web.perform(post(of + "/delete"));
+        assertThat(learners.named(name)).as("named again, with all rounds").isEqualTo(new Learner(knot.id(), name));
+        assertThat(learners.all()).contains(new Learner(knot.id(), name));
+    }
+
     /** What was asked is counted once, by trying every change on the frame. */
     @Test
     void one_change_is_tried_on_the_frame() throws Exception {
