@@ -102,7 +102,7 @@ class FireworksController {
                 a.display().show(), LAUNCHES, a.asked().night().date().toEpochDay());
         model.addAttribute("asked", a.asked());
         model.addAttribute("view", FireworksView.of(a, change -> address(form, change)));
-        model.addAttribute("launches", FireworksView.launches(round, a.first(), a.celsius()));
+        model.addAttribute("launches", Launches.of(round, a.first(), a.celsius()));
         model.addAttribute("kept", kept(a, form));
         model.addAttribute("seed", a.asked().night().date().toEpochDay());
         model.addAttribute("delay", Sound.delaySeconds(a.first().slantM(), a.celsius()));
@@ -252,7 +252,7 @@ class FireworksController {
         model.addAttribute("nextSeed", next);
         read(form.copy())
                 .ifPresent(a -> model.addAttribute(
-                        "next", FireworksView.launches(Trainer.of(show, LAUNCHES, next), a.first(), a.celsius())));
+                        "next", Launches.of(Trainer.of(show, LAUNCHES, next), a.first(), a.celsius())));
         model.addAttribute("scores", ScoreView.of(round(form, show), presses(form.value("presses")), address));
         return "events/trainer :: scores";
     }

@@ -7,11 +7,9 @@ import dev.halfdusk.core.fireworks.BurstFit;
 import dev.halfdusk.core.fireworks.Crowd;
 import dev.halfdusk.core.fireworks.Display;
 import dev.halfdusk.core.fireworks.FireworkSettings;
-import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.fireworks.Shell;
 import dev.halfdusk.core.fireworks.Smoke;
 import dev.halfdusk.core.fireworks.Sound;
-import dev.halfdusk.core.fireworks.Trainer;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
@@ -261,23 +259,5 @@ record FireworksView(
                 a.asked().place().seaHorizon()
                         ? "Water mirrors what is above it: leave as much below the horizon as you like of it."
                         : "No water is known here that would mirror them.");
-    }
-
-    /** Launches of a round, for the trainer's script; last of each how late its burst is heard. */
-    static String launches(Trainer round, FiringPoint from, double celsius) {
-        StringBuilder text = new StringBuilder();
-        for (Trainer.Launch l : round.launches()) {
-            text.append(text.length() == 0 ? "" : ";")
-                    .append(Numbers.plain(l.fires(), 3))
-                    .append(',')
-                    .append(Numbers.plain(l.shell().flightSeconds(), 3))
-                    .append(',')
-                    .append(Numbers.plain(l.shell().showSeconds(), 3))
-                    .append(',')
-                    .append(Numbers.plain(l.shell().mm(), 0))
-                    .append(',')
-                    .append(Numbers.plain(Sound.delaySeconds(from.slantM(l.shell()), celsius), 3));
-        }
-        return text.toString();
     }
 }

@@ -33,8 +33,7 @@ record Asked(Lesson lesson, Stage stage, Outfit outfit, Optional<NamedRig> rig, 
     }
 
     private String said(Control c) {
-        boolean aim = c == Control.SIDEWAYS || c == Control.HEIGHT;
-        return aim ? Numbers.plain(dials.value(c), 3) : dials.label(c);
+        return c.aims() ? Numbers.plain(dials.value(c), 3) : dials.label(c);
     }
 
     Asked with(Dials other) {

@@ -8,6 +8,7 @@ import dev.halfdusk.core.practice.Control;
 import dev.halfdusk.core.practice.Dials;
 import dev.halfdusk.core.practice.Outfit;
 import dev.halfdusk.core.practice.Wheel;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.CookieValue;
@@ -50,8 +52,7 @@ class BlindController {
     record Wheels(Control control, List<Wheel.Position> positions, int at) {}
 
     @GetMapping
-    String drill(@RequestParam Map<String, String> typed, Model model) {
-        Form form = Form.of(typed);
+    String drill(Model model) {
         model.addAttribute("seed", clock.instant().getEpochSecond() % (long) SEED.max());
         return "practice/blind";
     }
@@ -76,21 +77,21 @@ class BlindController {
         if (running.isEmpty()) {
             return "redirect:/practice/blind";
         }
-        show(running.get(), model);
+        Drills.Running r = running.get();
+        show(r, r.task().from(), model);
         return "practice/task";
     }
 
-    private static void show(Drills.Running r, Model model) {
-        BlindDrill.Task task = r.drill().tasks().get(r.scores().size());
+    /** @param stand where the dials stand */
+    private static void show(Drills.Running r, Dials stand, Model model) {
         model.addAttribute("drill", r.id());
         model.addAttribute("number", r.scores().size() + 1);
         model.addAttribute("all", r.drill().tasks().size());
-        model.addAttribute("words", task.words());
+        model.addAttribute("words", r.task().words());
         model.addAttribute(
                 "dials",
                 TURNED.stream()
-                        .map(c -> new Wheels(
-                                c, OUTFIT.wheel(c).positions(), task.from().position(c)))
+                        .map(c -> new Wheels(c, OUTFIT.wheel(c).positions(), stand.position(c)))
                         .toList());
         model.addAttribute("done", done(r));
     }
@@ -113,7 +114,8 @@ class BlindController {
     String answer(
             @RequestParam Map<String, String> typed,
             @CookieValue(name = CourseController.COOKIE, required = false) String learner,
-            Model model) {
+            Model model,
+            HttpServletResponse response) {
         Form form = Form.of(typed);
         Optional<Drills.Running> running =
                 Form.idIn(Optional.ofNullable(typed.get("drill"))).flatMap(drills::find);
@@ -125,7 +127,7 @@ class BlindController {
         }
         Drills.Running r = running.get();
         Instant now = clock.instant();
-        BlindDrill.Task task = r.drill().tasks().get(r.scores().size());
+        BlindDrill.Task task = r.task();
         Dials reached = task.from();
         for (Control c : TURNED) {
             try {
@@ -135,7 +137,8 @@ class BlindController {
             }
         }
         if (form.hasErrors()) {
-            show(r, model);
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            show(r, reached, model);
             model.addAttribute("errors", form.errors().values());
             return "practice/task";
         }
@@ -144,7 +147,7 @@ class BlindController {
         if (next.scores().size() < next.drill().tasks().size()) {
             return "redirect:/practice/blind/task?drill=" + next.id();
         }
-        Learners.Learner who = learners.stored(learners.of(Form.idIn(Optional.ofNullable(learner))));
+        Learners.Learner who = learners.stored(learners.who(learner));
         learners.add(who, kept(next, now));
         model.addAttribute("done", done(next));
         model.addAttribute("plot", DrillPlot.of(learners.drills(who)));

@@ -81,7 +81,7 @@ class ChangeController {
         return "practice/change";
     }
 
-    /** One of the changes is chosen; a second choice for the same frame counts no more. */
+    /** One of the changes is chosen, and all are tried. */
     @PostMapping
     String choose(
             @RequestParam Map<String, String> typed,
@@ -103,7 +103,7 @@ class ChangeController {
         String page = show(form, Optional.of(chosen), model, response);
         boolean right = ((List<?>) model.getAttribute("rows"))
                 .stream().map(Row.class::cast).anyMatch(r -> r.chosen && r.right);
-        Learners.Learner who = learners.stored(learners.of(Form.idIn(Optional.ofNullable(learner))));
+        Learners.Learner who = learners.stored(learners.who(learner));
         learners.add(who, new Learners.Drill(Learners.Drill.Kind.CHANGE, clock.instant(), 1, right ? 1 : 0, 0, 0));
         return page;
     }

@@ -51,7 +51,7 @@ class CourseController {
     }
 
     private String show(Form form, String learner, Model model) {
-        Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
+        Learners.Learner who = learners.who(learner);
         model.addAttribute(
                 "view",
                 CourseView.of(

@@ -66,7 +66,9 @@ record CourseView(
                 all.stream()
                         .filter(l -> mastery.getOrDefault(l.key, Mastery.NONE).passed() == 0)
                         .findFirst(),
-                (int) mastery.values().stream().filter(m -> m.passed() > 0).count(),
+                (int) course.lessons().stream()
+                        .filter(l -> mastery.getOrDefault(l.key(), Mastery.NONE).passed() > 0)
+                        .count(),
                 DrillPlot.of(drills));
     }
 

@@ -24,7 +24,13 @@ class Drills {
             .build();
 
     /** @param shown when its present task was */
-    record Running(long id, BlindDrill drill, List<BlindDrill.Score> scores, Instant shown) {}
+    record Running(long id, BlindDrill drill, List<BlindDrill.Score> scores, Instant shown) {
+
+        /** The one it has come to. */
+        BlindDrill.Task task() {
+            return drill.tasks().get(scores.size());
+        }
+    }
 
     long begin(BlindDrill drill, Instant now) {
         long id = last.incrementAndGet();

@@ -9,10 +9,12 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.db.tables.records.PracticeFrameRecord;
+import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.practice.Mastery;
 import dev.halfdusk.core.practice.Measured;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -74,6 +76,10 @@ public class Learners {
             String key() {
                 return name().toLowerCase(Locale.ROOT);
             }
+
+            static Optional<Kind> of(String key) {
+                return Arrays.stream(values()).filter(k -> k.key().equals(key)).findFirst();
+            }
         }
     }
 
@@ -92,6 +98,11 @@ public class Learners {
                 .findFirst()
                 .or(() -> all.stream().findFirst())
                 .orElse(new Learner(null, SOMEONE));
+    }
+
+    /** Whom a browser's cookie names. */
+    public Learner who(String cookie) {
+        return of(Form.idIn(Optional.ofNullable(cookie)));
     }
 
     /** Of that name, new where there is none; who was deleted comes back. */
@@ -169,6 +180,19 @@ public class Learners {
                 .fetchOne()
                 .getId();
         return new Round(id, lesson, now, Optional.empty(), false, 0);
+    }
+
+    /** A round that is over, as it was elsewhere; frames of an open one stay. */
+    @Transactional
+    public void add(Learner learner, Round r) {
+        db.insertInto(PRACTICE_ROUND)
+                .set(PRACTICE_ROUND.LEARNER_ID, learner.id)
+                .set(PRACTICE_ROUND.LESSON, r.lesson)
+                .set(PRACTICE_ROUND.BEGAN_AT, r.began)
+                .set(PRACTICE_ROUND.ENDED_AT, r.ended.orElseThrow())
+                .set(PRACTICE_ROUND.PASSED, r.passed)
+                .set(PRACTICE_ROUND.EXTRA, (long) r.extra)
+                .execute();
     }
 
     @Transactional
@@ -276,7 +300,7 @@ public class Learners {
                 .where(PRACTICE_DRILL.LEARNER_ID.eq(learner.id))
                 .orderBy(PRACTICE_DRILL.ENDED_AT, PRACTICE_DRILL.ID)
                 .fetch(r -> new Drill(
-                        "blind".equals(r.getKind()) ? Drill.Kind.BLIND : Drill.Kind.CHANGE,
+                        Drill.Kind.of(r.getKind()).orElseThrow(),
                         r.getEndedAt(),
                         r.getTasks().intValue(),
                         r.getSolved().intValue(),

@@ -1,8 +1,10 @@
 package dev.halfdusk.app.practice;
 
+import dev.halfdusk.app.events.Launches;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.core.fireworks.Sound;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.practice.Belief;
@@ -38,6 +40,10 @@ class LessonController {
     private static final String WHEELS = "wheels";
     private static final int SCREEN_WIDTH = 480;
     private static final int SCREEN_HEIGHT = 320;
+
+    /** The air that launches are heard through, °C. */
+    private static final double MILD = 15;
+
     private static final Range SECOND = new Range("second of practice", 0, 3600, " s");
 
     private final Courses courses;
@@ -82,7 +88,7 @@ class LessonController {
     }
 
     private String show(Lesson l, Form form, String learner, Model model, HttpServletResponse response) {
-        Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
+        Learners.Learner who = learners.who(learner);
         List<Learners.Frame> frames = rounds.frames(who, l);
         if (form.has("frame")
                 && !form.has("turned")) { // the dials as that frame had them, but for those that the address names
@@ -107,9 +113,10 @@ class LessonController {
                 "squares",
                 CourseView.squares(courses.course(), learners.mastery(who, clock.instant()), l, clock.instant()));
         model.addAttribute(WHEELS, arrangement(form.value(WHEELS)));
-        if (l.hand() == Lesson.Hand.HELD) {
-            model.addAttribute("launches", rounds.launches(asked.stage()));
-        }
+        asked.stage().shells().filter(s -> l.hand() == Lesson.Hand.HELD).ifPresent(s -> {
+            model.addAttribute("launches", Launches.of(s.round(), s.point(), MILD));
+            model.addAttribute("delay", Sound.delaySeconds(s.point().slantM(), MILD));
+        });
         asked.stage().filterOff().ifPresent(may -> model.addAttribute("filterOff", may));
         return "practice/lesson";
     }
@@ -166,7 +173,7 @@ class LessonController {
         if (form.hasErrors() || release.isEmpty()) {
             return show(l, form, learner, model, response);
         }
-        Learners.Learner who = learners.of(Form.idIn(Optional.ofNullable(learner)));
+        Learners.Learner who = learners.who(learner);
         long id = rounds.expose(who, asked, release.get());
         return "redirect:/practice/" + l.key() + "?" + asked.query() + "&frame=" + id + "&wheels="
                 + arrangement(form.value(WHEELS));
@@ -178,7 +185,7 @@ class LessonController {
             @PathVariable String lesson,
             @CookieValue(name = CourseController.COOKIE, required = false) String learner) {
         Lesson l = lesson(lesson);
-        rounds.end(learners.of(Form.idIn(Optional.ofNullable(learner))), l);
+        rounds.end(learners.who(learner), l);
         return "redirect:/practice/" + l.key() + "?new=on";
     }
 }

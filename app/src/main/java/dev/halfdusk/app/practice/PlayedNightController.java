@@ -5,7 +5,6 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
@@ -80,7 +79,7 @@ class PlayedNightController {
             Model model,
             HttpServletResponse response) {
         Form form = Form.of(typed).putIfEmpty("seed", "1");
-        Outing o = outings.find(outing).orElseThrow(() -> new NotFound("outing " + outing));
+        Outing o = outings.existing(outing);
         long seed = form.whole("seed", SEED).orElse(1);
         Played played = played(o, seed);
         List<Integer> decided = decided(form, played.night);

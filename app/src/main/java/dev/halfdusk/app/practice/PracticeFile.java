@@ -9,8 +9,10 @@ import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.core.measure.Range;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -96,28 +98,32 @@ public class PracticeFile {
         Optional<Learner> here =
                 learners.all().stream().filter(x -> x.name().equals(l.name)).findFirst();
         LearnerOf now = here.map(this::of).orElse(new LearnerOf(l.name, List.of(), List.of()));
-        List<RoundOf> rounds =
-                l.rounds.stream().filter(r -> !now.rounds.contains(r)).toList();
-        List<DrillOf> drills =
-                l.drills.stream().filter(d -> !now.drills.contains(d)).toList();
-        Imported.State state = Imported.State.of(here.isPresent(), rounds.isEmpty() && drills.isEmpty());
+        boolean same = missing(l.rounds, now.rounds).isEmpty()
+                && missing(l.drills, now.drills).isEmpty();
+        Imported.State state = Imported.State.of(here.isPresent(), same);
         if (wanted.stores(state)) {
             Learner who = learners.named(l.name);
-            rounds.forEach(r -> {
-                Learners.Round round = learners.begin(who, r.lesson, r.began);
-                learners.end(round.id(), r.passed, r.extra, r.ended);
-            });
-            drills.forEach(d -> learners.add(
-                    who,
-                    new Drill(
-                            "blind".equals(d.kind) ? Drill.Kind.BLIND : Drill.Kind.CHANGE,
-                            d.ended,
-                            d.tasks,
-                            d.solved,
-                            d.stopsOff,
-                            d.seconds)));
+            LearnerOf has = of(who); // somebody deleted comes back with what was there
+            missing(l.rounds, has.rounds)
+                    .forEach(r -> learners.add(
+                            who, new Learners.Round(0, r.lesson, r.began, Optional.of(r.ended), r.passed, r.extra)));
+            missing(l.drills, has.drills)
+                    .forEach(d -> learners.add(
+                            who,
+                            new Drill(
+                                    Drill.Kind.of(d.kind).orElseThrow(),
+                                    d.ended,
+                                    d.tasks,
+                                    d.solved,
+                                    d.stopsOff,
+                                    d.seconds)));
         }
         return Imported.of("practice", l.name, state);
+    }
+
+    private static <T> List<T> missing(List<T> told, List<T> here) {
+        Set<T> known = new HashSet<>(here);
+        return told.stream().filter(known::add).toList();
     }
 
     private static LearnerOf checked(LearnerOf l) {
@@ -143,7 +149,7 @@ public class PracticeFile {
             EXTRA.check(r.extra);
         }
         for (DrillOf d : l.drills) {
-            if (!"blind".equals(d.kind) && !"change".equals(d.kind)) {
+            if (Drill.Kind.of(d.kind).isEmpty()) {
                 throw new IllegalArgumentException("A drill is blind or change.");
             }
             checked(d.ended);

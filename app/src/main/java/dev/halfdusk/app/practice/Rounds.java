@@ -2,7 +2,6 @@ package dev.halfdusk.app.practice;
 
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.fireworks.Trainer;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.practice.Control;
 import dev.halfdusk.core.practice.Exposed;
@@ -18,7 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -142,19 +140,6 @@ public class Rounds {
         return frames.size() * stage.apartSeconds();
     }
 
-    /** What a page plays. */
-    String launches(Stage stage) {
-        return stage.shells().orElseThrow().round().launches().stream()
-                .map(l -> Numbers.text(
-                        "%.2f,%.2f,%.2f,%.0f,%.2f",
-                        l.fires(),
-                        l.shell().flightSeconds(),
-                        l.shell().showSeconds(),
-                        l.shell().mm(),
-                        1.2))
-                .collect(Collectors.joining(";"));
-    }
-
     byte[] picture(Lesson lesson, Learners.Frame f, Negatives.View view) {
         return negatives.picture(f.id(), view, () -> again(lesson, f));
     }
@@ -195,12 +180,16 @@ public class Rounds {
             List<Learners.Frame> all = learners.frames(round.id());
             Verdict v = l.judge(all.stream().map(Learners.Frame::measured).toList());
             if (v.passed() || all.size() >= MOST_FRAMES) {
-                learners.end(round.id(), v.passed(), all.size() - l.frames(), clock.instant());
+                learners.end(round.id(), v.passed(), extra(l, all), clock.instant());
             }
             return frameId;
         });
         negatives.keep(id, looked);
         return id;
+    }
+
+    private static int extra(Lesson l, List<Learners.Frame> taken) {
+        return Math.max(0, taken.size() - l.frames());
     }
 
     /** The same by the names of things. */
@@ -225,8 +214,7 @@ public class Rounds {
     void end(Learners.Learner who, Lesson l) {
         transactions.executeWithoutResult(t -> {
             open(who, l)
-                    .ifPresent(r ->
-                            learners.end(r.id(), false, learners.frames(r.id()).size(), clock.instant()));
+                    .ifPresent(r -> learners.end(r.id(), false, extra(l, learners.frames(r.id())), clock.instant()));
             if (who.id() != null) {
                 learners.forget(who, l.key());
             }

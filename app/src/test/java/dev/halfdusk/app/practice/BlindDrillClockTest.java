@@ -17,11 +17,13 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.ui.ConcurrentModel;
 
 /** The clock of the blind drill, with one that is set by hand. */
@@ -38,7 +40,7 @@ class BlindDrillClockTest {
     @BeforeEach
     void still() {
         when(clock.instant()).thenReturn(NOW);
-        when(learners.of(any())).thenReturn(GULL);
+        when(learners.who(any())).thenReturn(GULL);
         when(learners.stored(GULL)).thenReturn(GULL);
     }
 
@@ -62,7 +64,7 @@ class BlindDrillClockTest {
         }
         typed.put("drill", "" + id);
         typed.put("number", "" + (r.scores().size() + 1));
-        return controller.answer(typed, null, new ConcurrentModel());
+        return controller.answer(typed, null, new ConcurrentModel(), new MockHttpServletResponse());
     }
 
     @Test
@@ -99,7 +101,10 @@ class BlindDrillClockTest {
         assertThat(drills.find(id).orElseThrow().scores().get(0).seconds()).isEqualTo(5);
         later(1);
         String again = controller.answer(
-                Map.of("drill", "" + id, "number", "1", "shutter", "30"), null, new ConcurrentModel());
+                Map.of("drill", "" + id, "number", "1", "shutter", "30"),
+                null,
+                new ConcurrentModel(),
+                new MockHttpServletResponse());
         assertThat(again).isEqualTo("redirect:/practice/blind/task?drill=" + id);
         assertThat(drills.find(id).orElseThrow().scores()).hasSize(1);
     }
@@ -109,14 +114,24 @@ class BlindDrillClockTest {
         long id = begin();
         later(2);
         ConcurrentModel model = new ConcurrentModel();
-        String page = controller.answer(Map.of("drill", "" + id, "number", "1", "iso", "123"), null, model);
+        MockHttpServletResponse response = new MockHttpServletResponse();
+        String page = controller.answer(
+                Map.of("drill", "" + id, "number", "1", "iso", "123", "timer", "2 s"), null, model, response);
+        assertThat(response.getStatus()).isEqualTo(422);
+        assertThat((List<?>) model.getAttribute("dials"))
+                .as("what was turned stays turned")
+                .anySatisfy(w -> {
+                    assertThat(((BlindController.Wheels) w).control()).isEqualTo(Control.TIMER);
+                    assertThat(((BlindController.Wheels) w).at()).isEqualTo(1);
+                });
         assertThat(page).isEqualTo("practice/task");
         assertThat(model.getAttribute("errors")).asString().contains("123");
         later(2);
         answer(id, true);
         assertThat(drills.find(id).orElseThrow().scores().get(0).seconds()).isEqualTo(4);
-        verify(learners, never()).add(any(), any());
-        assertThat(controller.answer(Map.of("drill", "777"), null, new ConcurrentModel()))
+        verify(learners, never()).add(any(), any(Learners.Drill.class));
+        assertThat(controller.answer(
+                        Map.of("drill", "777"), null, new ConcurrentModel(), new MockHttpServletResponse()))
                 .isEqualTo("redirect:/practice/blind");
         assertThat(controller.begin(Map.of("seed", "x"), new ConcurrentModel())).isEqualTo("redirect:/practice/blind");
         assertThat(Optional.of(drills.find(777))).contains(Optional.empty());

@@ -7,11 +7,16 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.practice.Learners.Drill;
 import dev.halfdusk.app.practice.Learners.Learner;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.core.practice.Measured;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -27,6 +32,9 @@ class PracticeFileTest {
 
     @Autowired
     private Learners learners;
+
+    @Autowired
+    private Deletions deletions;
 
     @Autowired
     private ObjectMapper json;
@@ -94,6 +102,22 @@ class PracticeFileTest {
         file.read(more, Imported.Wanted.NEW_AND_CHANGED);
         file.read(more, Imported.Wanted.NEW_AND_CHANGED);
         assertThat(learners.rounds(l)).hasSize(4);
+    }
+
+    @Test
+    void who_was_deleted_comes_back_with_nothing_twice_and_open_frames_stay() {
+        Learner l = someone("Whimbrel");
+        ObjectNode tree = alone("Whimbrel");
+        ((ObjectNode) tree.get("learners").get(0).get("rounds").get(0)).put("lesson", "full-moon");
+        long open = learners.last(l, "full-moon").orElseThrow().id();
+        Measured nothing = new Measured(Map.of(), Map.of(), List.of(), "", 0);
+        learners.add(open, new Learners.Frame(null, Optional.empty(), 0, OptionalDouble.empty(), Map.of(), nothing));
+        deletions.delete("learner", l.id());
+        file.read(tree, Imported.Wanted.NEW);
+        assertThat(learners.all()).contains(l);
+        assertThat(learners.rounds(l)).as("three of its own, one of the file").hasSize(4);
+        assertThat(learners.drills(l)).hasSize(1);
+        assertThat(learners.frames(open)).hasSize(1);
     }
 
     @Test

@@ -29,8 +29,11 @@ public record MeterReading(Mode mode, double ev100, double overStops) {
         }
     }
 
-    private static final double SPOT = 0.025;
-    private static final double MIDDLE_WEIGHT = 0.6;
+    /** Share of the frame that the spot is. */
+    public static final double SPOT = 0.025;
+
+    /** Of the middle against the whole. */
+    public static final double MIDDLE_WEIGHT = 0.6;
 
     /**
      * @param setup whose aim does not matter

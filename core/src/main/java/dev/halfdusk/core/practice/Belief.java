@@ -40,11 +40,12 @@ public record Belief(Dials dials, double needle, double ev100, boolean tooDark) 
         return switch (d.mode()) {
             case MANUAL, BULB -> d.autoIso() ? iso(d, ev) : d;
             case APERTURE_FIRST -> {
-                Dials shutter = d.nearest(Control.SHUTTER, clamp(SceneLight.seconds(ev, s.aperture(), s.iso())));
+                Dials shutter = d.nearest(
+                        Control.SHUTTER, Range.SHUTTER.nearest(SceneLight.seconds(ev, s.aperture(), s.iso())));
                 yield d.autoIso() ? iso(handHeld(shutter), ev) : shutter;
             }
             case SHUTTER_FIRST -> {
-                double n = Math.sqrt(Stops.ratio(ev) * s.seconds() * s.iso() / 100);
+                double n = s.aperture() * Math.sqrt(Stops.ratio(ev - SceneLight.ev(s)));
                 Dials aperture = d.nearest(Control.APERTURE, Range.APERTURE.nearest(n));
                 yield d.autoIso() ? iso(aperture, ev) : aperture;
             }
@@ -52,13 +53,9 @@ public record Belief(Dials dials, double needle, double ev100, boolean tooDark) 
         };
     }
 
-    private static double clamp(double seconds) {
-        return Range.SHUTTER.nearest(seconds);
-    }
-
     private static Dials iso(Dials d, double ev) {
         Settings s = d.settings();
-        double wanted = 100 * s.aperture() * s.aperture() / s.seconds() / Stops.ratio(ev);
+        double wanted = s.iso() * Stops.ratio(SceneLight.ev(s) - ev);
         return d.nearest(Control.ISO, Math.max(1, wanted));
     }
 
@@ -79,7 +76,7 @@ public record Belief(Dials dials, double needle, double ev100, boolean tooDark) 
             amplified = amplified.nearest(Control.ISO, most);
         }
         Settings s = amplified.settings();
-        return amplified.nearest(Control.SHUTTER, clamp(SceneLight.seconds(ev, s.aperture(), s.iso())));
+        return amplified.nearest(Control.SHUTTER, Range.SHUTTER.nearest(SceneLight.seconds(ev, s.aperture(), s.iso())));
     }
 
     /** On its scale, as people read it. */

@@ -1,8 +1,9 @@
 package dev.halfdusk.core.practice;
 
-import dev.halfdusk.core.optics.Stops;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
 
 /**
@@ -13,12 +14,12 @@ import java.util.SplittableRandom;
  */
 public record BlindDrill(List<Task> tasks) {
 
-    public static final int TASKS = 6;
-
     /** Whatever takes longer than that has taken that long. */
     public static final double LONGEST_S = 60;
 
     private static final int MOST_CLICKS = 6;
+
+    private static final Set<Control> LIGHT = EnumSet.of(Control.SHUTTER, Control.APERTURE, Control.ISO);
 
     private static final List<List<Control>> TURNED = List.of(
             List.of(Control.SHUTTER),
@@ -103,13 +104,7 @@ public record BlindDrill(List<Task> tasks) {
         if (wanted.position(c) == reached.position(c)) {
             return 0;
         }
-        return switch (c) {
-            case SHUTTER, ISO ->
-                wanted.value(c) <= 0 || reached.value(c) <= 0
-                        ? 1
-                        : Math.abs(Stops.of(reached.value(c) / wanted.value(c)));
-            case APERTURE -> Math.abs(Stops.ofApertures(wanted.value(c), reached.value(c)));
-            default -> 1;
-        };
+        double stops = Math.abs(c.inSteps(reached.value(c)) - c.inSteps(wanted.value(c)));
+        return LIGHT.contains(c) && Double.isFinite(stops) ? stops : 1; // a switch, or automatic
     }
 }

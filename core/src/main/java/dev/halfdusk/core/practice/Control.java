@@ -1,5 +1,6 @@
 package dev.halfdusk.core.practice;
 
+import dev.halfdusk.core.optics.Stops;
 import java.util.Locale;
 
 /**
@@ -58,6 +59,20 @@ public enum Control {
     /** Key that turns it on by a click; empty for a switch that goes round. */
     public String on() {
         return on;
+    }
+
+    /** Whether it turns the camera, which may be said between its clicks. */
+    public boolean aims() {
+        return this == SIDEWAYS || this == HEIGHT;
+    }
+
+    /** A value as its steps count: in stops of light where it lets light in, else in its own unit. */
+    double inSteps(double value) {
+        return switch (this) {
+            case SHUTTER, ISO -> Stops.of(value);
+            case APERTURE -> Stops.ofApertures(1, value);
+            default -> value;
+        };
     }
 
     /** Whether it goes round instead of ending. */

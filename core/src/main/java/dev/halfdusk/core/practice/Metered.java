@@ -7,20 +7,18 @@ import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.Luminance;
+import dev.halfdusk.core.moon.MeterReading;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 
 /**
  * What the cells behind the lens see: the light of the frame, coarsely. It knows nothing of what is in it, and makes a middle grey of whatever
- * it is told to look at; that is why moon and night fool it. Its parts are those of {@link dev.halfdusk.core.moon.MeterReading}.
+ * it is told to look at; that is why moon and night fool it. Its parts are those of {@link MeterReading}.
  */
 public final class Metered {
 
     private static final int WIDTH = 96;
-    private static final double SPOT = 0.025;
-    private static final double MIDDLE_WEIGHT = 0.6;
     private static final double DARKER = 0.33;
 
     /** A well that does not fill, so that moon and shadow are counted in one frame. */
@@ -95,8 +93,9 @@ public final class Metered {
     private double cdM2(Dials.Metering of) {
         return switch (of) {
             case WHOLE -> mean(1e9);
-            case MIDDLE -> MIDDLE_WEIGHT * mean(height() / 4.0) + (1 - MIDDLE_WEIGHT) * mean(1e9);
-            case SPOT -> mean(Math.sqrt(SPOT * luminance.length / Math.PI));
+            case MIDDLE ->
+                MeterReading.MIDDLE_WEIGHT * mean(height() / 4.0) + (1 - MeterReading.MIDDLE_WEIGHT) * mean(1e9);
+            case SPOT -> mean(Math.sqrt(MeterReading.SPOT * luminance.length / Math.PI));
             case SHADOWS -> {
                 float[] sorted = luminance.clone();
                 Arrays.sort(sorted);
@@ -127,19 +126,5 @@ public final class Metered {
             }
         }
         return sum / Math.max(1, count);
-    }
-
-    /** Stops by which settings are brighter than what it asks for. */
-    double over(Settings s, Dials.Metering of) {
-        return ev100(of) - SceneLight.ev(s);
-    }
-
-    /** By how many stops the brightest cell lies above the mean. */
-    double contrast() {
-        float most = 0;
-        for (float l : luminance) {
-            most = Math.max(most, l);
-        }
-        return Stops.of(most / Math.max(1e-12, mean(1e9)));
     }
 }

@@ -97,15 +97,10 @@ public record Outfit(String name, Rig rig, Optional<Film> film, Map<Control, Whe
             body.isoSteps().forEach(i -> isos.add(new Position(Integer.toString(i), i)));
             isos.add(new Position("auto", 0));
         }
-        double widestMm = 2
-                * Math.toDegrees(
-                        Math.atan(rig.optics(rig.lens().shortestMm()).sensor().widthMm()
-                                / 2
-                                / rig.focalMm(rig.lens().shortestMm())));
-        double click = widestMm / AIM_CLICKS;
+        double click = rig.optics(rig.lens().shortestMm()).widthDeg() / AIM_CLICKS;
         return List.of(
                 Wheel.words(Control.MODE, "manual", "aperture first", "shutter first", "automatic", "bulb"),
-                new Wheel(Control.SHUTTER, shutters, near(shutters, 1 / 125.0)),
+                Wheel.near(Control.SHUTTER, shutters, 1 / 125.0),
                 Wheel.of(
                         Control.APERTURE,
                         ApertureDial.between(apertures.min(), apertures.max()),
@@ -139,17 +134,6 @@ public record Outfit(String name, Rig rig, Optional<Film> film, Map<Control, Whe
                 Wheel.words(Control.HEATER, "off", "on"),
                 Wheel.words(Control.LAMP, "dark", "red", "white"),
                 Wheel.even(Control.STROKES, 0, 20, 1, "", 0));
-    }
-
-    private static int near(List<Position> shutters, double seconds) {
-        int best = 0;
-        for (int i = 1; i < shutters.size(); i++) {
-            if (Math.abs(Math.log(shutters.get(i).value() / seconds))
-                    < Math.abs(Math.log(shutters.get(best).value() / seconds))) {
-                best = i;
-            }
-        }
-        return best;
     }
 
     private static Wheel thirds() {

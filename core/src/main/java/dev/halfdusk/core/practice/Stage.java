@@ -21,6 +21,7 @@ import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.lighttable.Motif;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.sky.Body;
@@ -219,7 +220,7 @@ public record Stage(
     Direction turned(Direction begin, double rightDeg, double upDeg) {
         double altitude = Math.max(LOWEST_AIM, Math.min(HIGHEST_AIM, begin.altitudeDeg() + upDeg));
         double across = rightDeg / Math.max(0.1, Math.cos(Math.toRadians(altitude)));
-        return new Direction(((begin.azimuthDeg() + across) % 360 + 360) % 360, altitude);
+        return new Direction(Angles.turn(begin.azimuthDeg() + across), altitude);
     }
 
     /**

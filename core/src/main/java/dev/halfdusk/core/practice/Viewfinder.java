@@ -1,6 +1,5 @@
 package dev.halfdusk.core.practice;
 
-import dev.halfdusk.core.exposure.Film;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -8,6 +7,7 @@ import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.GroundLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Diffusion;
@@ -102,12 +102,8 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
     /** As the shutter was open, for film as it answers to so long a time. */
     static Settings counted(Outfit outfit, Settings s) {
         return outfit.film()
-                .map(f -> s.withSeconds(Range.SHUTTER.nearest(asCounted(f, s.seconds()))))
+                .map(f -> s.withSeconds(Range.SHUTTER.nearest(f.metered(s.seconds()))))
                 .orElse(s);
-    }
-
-    private static double asCounted(Film film, double open) {
-        return film.metered(open);
     }
 
     /** Through what is before the lens, with what creeps over it. */
@@ -186,7 +182,7 @@ public record Viewfinder(Stage stage, Dials dials, double seconds, Direction beg
         List<Mark> marks = new ArrayList<>(scene.marks());
         marks.add(new Mark(
                 "person",
-                (begun.azimuthDeg() + swayDeg + 360) % 360,
+                Angles.turn(begun.azimuthDeg() + swayDeg),
                 metres.getAsDouble(),
                 PERSON_M,
                 PERSON_WIDE_M,

@@ -2,7 +2,6 @@ package dev.halfdusk.core.practice;
 
 import dev.halfdusk.core.lighttable.Cause;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.optics.Stops;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
@@ -93,7 +92,7 @@ record Want(String of, Over over, OptionalDouble least, OptionalDouble most, Lis
     }
 
     private double together(List<Measured> frames) {
-        double[] all = frames.stream().mapToDouble(f -> inStops(f.value(this))).toArray();
+        double[] all = frames.stream().mapToDouble(f -> inSteps(f.value(this))).toArray();
         if (over == Over.CHANGE) {
             return all[all.length - 1] - all[0];
         }
@@ -106,11 +105,9 @@ record Want(String of, Over over, OptionalDouble least, OptionalDouble most, Lis
         return most - smallest;
     }
 
-    private double inStops(double value) {
+    private double inSteps(double value) {
         Control c = control();
-        return c == Control.SHUTTER || c == Control.ISO
-                ? Stops.of(value)
-                : c == Control.APERTURE ? Stops.ofApertures(1, value) : value;
+        return c == null ? value : c.inSteps(value);
     }
 
     private boolean within(double value) {

@@ -38,15 +38,15 @@ public record Wheel(Control control, List<Position> positions, int start) {
     }
 
     static Wheel of(Control control, List<Double> values, DoubleFunction<String> label, double start) {
-        List<Position> all = new ArrayList<>();
-        int at = 0;
-        for (double v : values) {
-            if (Math.abs(v - start) < Math.abs(values.get(at) - start)) {
-                at = all.size();
-            }
-            all.add(new Position(label.apply(v), v));
-        }
-        return new Wheel(control, all, at);
+        return near(
+                control,
+                values.stream().map(v -> new Position(label.apply(v), v)).toList(),
+                start);
+    }
+
+    /** It begins at the position nearest to that value. */
+    static Wheel near(Control control, List<Position> positions, double start) {
+        return new Wheel(control, positions, new Wheel(control, positions, 0).nearest(start));
     }
 
     /** A switch with words on it; it begins at the first. */
@@ -105,25 +105,25 @@ public record Wheel(Control control, List<Position> positions, int start) {
 
     /** An aim may be said between its clicks; a number on a dial must be there. */
     private double slack(double value) {
-        boolean aim = control == Control.SIDEWAYS || control == Control.HEIGHT;
-        return aim ? (positions.get(1).value() - positions.get(0).value()) / 2 : SAME * Math.max(1e-3, Math.abs(value));
+        return control.aims()
+                ? (positions.get(1).value() - positions.get(0).value()) / 2
+                : SAME * Math.max(1e-3, Math.abs(value));
     }
 
-    /** The position nearest to a value, in stops for what is counted in them. */
+    /** The position nearest to a value, in stops for what is counted in them; never an automatic one. */
     public int nearest(double value) {
-        boolean stops = control == Control.SHUTTER || control == Control.APERTURE || control == Control.ISO;
         int best = 0;
         for (int i = 1; i < positions.size(); i++) {
-            if (off(i, value, stops) < off(best, value, stops)) {
+            if (off(i, value) < off(best, value)) {
                 best = i;
             }
         }
         return best;
     }
 
-    private double off(int i, double value, boolean stops) {
-        double v = positions.get(i).value();
-        return stops ? v <= 0 ? Double.MAX_VALUE : Math.abs(Math.log(v / value)) : Math.abs(v - value);
+    private double off(int i, double value) {
+        double off = Math.abs(control.inSteps(positions.get(i).value()) - control.inSteps(value));
+        return Double.isNaN(off) ? Double.POSITIVE_INFINITY : off;
     }
 
     /** By so many clicks; what goes round goes round, others end. */
