@@ -2,6 +2,7 @@ package dev.halfdusk.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.halfdusk.app.kit.KeptRig;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
@@ -23,6 +24,7 @@ import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.flywaydb.core.Flyway;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.SpringApplication;
@@ -39,6 +41,46 @@ class MigrationTest {
                 "--server.port=0",
                 "--halfdusk.data=" + data,
                 "--halfdusk.clock=2027-06-01T18:00:00Z");
+    }
+
+    /** From the version in which a practised frame named its rig by number alone. */
+    @Test
+    void a_practised_frame_keeps_what_its_rig_is() throws Exception {
+        Path data = TestFolder.fresh();
+        String url = "jdbc:sqlite:" + data.resolve("half-dusk.db");
+        try (Connection old = DriverManager.getConnection(url)) {
+            ScriptUtils.executeSqlScript(old, new ClassPathResource("migration/version-5.sql"));
+        }
+        Flyway.configure()
+                .dataSource(url, null, null)
+                .validateOnMigrate(false)
+                .target("23")
+                .load()
+                .migrate();
+        try (Connection old = DriverManager.getConnection(url);
+                Statement s = old.createStatement()) {
+            s.executeUpdate("INSERT INTO learner (id, name) VALUES (1, 'Tern')");
+            s.executeUpdate("INSERT INTO practice_round (id, learner_id, lesson, began_at)"
+                    + " VALUES (1, 1, 'focus-on-a-star', '2027-06-01T18:00:00Z')");
+            s.executeUpdate(
+                    "INSERT INTO practice_frame (id, round_id, rig_id, opens, asked, measured)"
+                            + " SELECT id, 1, id, 0, '{}', '{\"values\":{},\"words\":{}}' FROM rig UNION SELECT 900, 1, 999, 0, '{}',"
+                            + " '{\"values\":{},\"words\":{}}' UNION SELECT 901, 1, NULL, 0, '{}', '{\"values\":{},\"words\":{}}'");
+        }
+        try (ConfigurableApplicationContext app = start(data)) {
+            DSLContext db = app.getBean(DSLContext.class);
+            List<NamedRig> rigs = app.getBean(Kit.class).rigs();
+            assertThat(rigs).anyMatch(r -> !r.gear().isEmpty());
+            for (NamedRig rig : rigs) {
+                NamedRig kept = KeptRig.read(db.fetchValue("SELECT rig FROM practice_frame WHERE id = ?", rig.id())
+                        .toString());
+                assertThat(kept.rig()).isEqualTo(rig.rig());
+                assertThat(kept).returns(rig.id(), NamedRig::id).returns(rig.name(), NamedRig::name);
+                assertThat(kept.weightG()).isEqualTo(rig.weightG());
+            }
+            assertThat(db.fetchValue("SELECT count(*) FROM practice_frame WHERE rig IS NULL"))
+                    .isEqualTo(2);
+        }
     }
 
     @Test

@@ -70,20 +70,14 @@ public class KitFiles {
         ObjectNode root = json.createObjectNode().put("format", FORMAT).put("version", VERSION);
         kit.bodies().forEach(b -> write(root.withArray("/bodies"), b));
         kit.lenses().forEach(l -> write(root.withArray("/lenses"), l));
-        kit.gear()
-                .forEach(g -> ShapeJson.number(
-                        write(root.withArray("/gear"), g)
-                                .put("kind", ShapeJson.key(g.sort().name())),
-                        "weight",
-                        g.weightG()));
+        kit.gear().forEach(g -> write(root.withArray("/gear"), g));
         kit.rigs().forEach(r -> write(root.withArray("/rigs"), r));
         ShapeJson.write(root.putObject("usually"), Decision.SHAPE, usual.get());
         return root;
     }
 
     private static <T> ObjectNode write(ArrayNode list, KitThing<T> thing) {
-        ObjectNode item = list.addObject().put("id", "" + thing.id()).put("name", thing.name());
-        return ShapeJson.write(item, thing.shape(), thing.thing()).put("note", thing.note());
+        return KeptRig.put(list.addObject().put("id", "" + thing.id()), thing).put("note", thing.note());
     }
 
     private static void write(ArrayNode list, NamedRig rig) {

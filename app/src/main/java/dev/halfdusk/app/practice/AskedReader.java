@@ -29,7 +29,10 @@ class AskedReader {
     Asked read(Form form, Lesson lesson) {
         List<NamedRig> rigs =
                 kit.rigs().stream().filter(r -> lesson.fits(r.rig())).toList();
-        Optional<NamedRig> own = own(form, rigs);
+        return read(form, lesson, own(form, rigs), rigs);
+    }
+
+    private Asked read(Form form, Lesson lesson, Optional<NamedRig> own, List<NamedRig> rigs) {
         Outfit outfit =
                 own.map(r -> Outfit.of(r.name(), r.rig(), Optional.empty())).orElse(lesson.outfit());
         Dials dials = lesson.begin(outfit);
@@ -56,10 +59,8 @@ class AskedReader {
         return found;
     }
 
-    /** As a stored frame was set. */
-    Asked of(Lesson lesson, Map<String, String> set, Optional<Long> rig) {
-        Form form = Form.of(set);
-        rig.ifPresent(id -> form.put(Asked.RIG, id));
-        return read(form, lesson);
+    /** As a stored frame was set, before the rig as it was then. */
+    Asked of(Lesson lesson, Map<String, String> set, Optional<NamedRig> rig) {
+        return read(Form.of(set), lesson, rig, List.of());
     }
 }

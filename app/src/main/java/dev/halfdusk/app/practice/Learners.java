@@ -9,6 +9,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.db.tables.records.PracticeFrameRecord;
+import dev.halfdusk.app.kit.KeptRig;
+import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.practice.Mastery;
 import dev.halfdusk.core.practice.Measured;
@@ -54,12 +56,12 @@ public class Learners {
     /**
      * A frame of a round.
      *
-     * @param rig own one that it was taken with
+     * @param rig own one that it was taken with, as it was then
      * @param asked how the dials were set, by key
      */
     public record Frame(
             Long id,
-            Optional<Long> rig,
+            Optional<NamedRig> rig,
             double opens,
             OptionalDouble held,
             Map<String, String> asked,
@@ -240,7 +242,7 @@ public class Learners {
     public long add(long round, Frame f) {
         return db.insertInto(PRACTICE_FRAME)
                 .set(PRACTICE_FRAME.ROUND_ID, round)
-                .set(PRACTICE_FRAME.RIG_ID, f.rig.orElse(null))
+                .set(PRACTICE_FRAME.RIG, f.rig.map(KeptRig::text).orElse(null))
                 .set(PRACTICE_FRAME.OPENS, f.opens)
                 .set(PRACTICE_FRAME.HELD, f.held.isPresent() ? f.held.getAsDouble() : null)
                 .set(PRACTICE_FRAME.ASKED, text(f.asked))
@@ -254,7 +256,7 @@ public class Learners {
         try {
             return new Frame(
                     r.getId(),
-                    Optional.ofNullable(r.getRigId()),
+                    Optional.ofNullable(r.getRig()).map(KeptRig::read),
                     r.getOpens(),
                     r.getHeld() == null ? OptionalDouble.empty() : OptionalDouble.of(r.getHeld()),
                     json.readValue(r.getAsked(), new TypeReference<Map<String, String>>() {}),

@@ -174,9 +174,7 @@ public class Rounds {
             Learners.Learner who = learners.stored(someone);
             Learners.Round round = open(who, l).orElseGet(() -> learners.begin(who, l.key(), clock.instant()));
             long frameId = learners.add(
-                    round.id(),
-                    new Learners.Frame(
-                            null, asked.rig().map(r -> r.id()), opens, release.held(), set, looked.measured()));
+                    round.id(), new Learners.Frame(null, asked.rig(), opens, release.held(), set, looked.measured()));
             List<Learners.Frame> all = learners.frames(round.id());
             Verdict v = l.judge(all.stream().map(Learners.Frame::measured).toList());
             if (v.passed() || all.size() >= MOST_FRAMES) {

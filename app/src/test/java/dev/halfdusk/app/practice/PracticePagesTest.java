@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.kit.NamedLens;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.log.EntryView;
 import dev.halfdusk.app.outings.Outing;
@@ -23,6 +24,8 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.practice.Learners.Learner;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.practice.Course;
 import dev.halfdusk.core.practice.Lesson;
 import dev.halfdusk.core.practice.Mastery;
@@ -63,6 +66,9 @@ class PracticePagesTest {
 
     @Autowired
     private Kit kit;
+
+    @Autowired
+    private AskedReader reader;
 
     private Learner who;
 
@@ -265,8 +271,33 @@ class PracticePagesTest {
         Learners.Frame f = learners.frames(
                         learners.last(who, "focus-on-a-star").orElseThrow().id())
                 .get(0);
-        assertThat(f.rig()).contains(own.id());
+        assertThat(f.rig().map(NamedRig::id)).contains(own.id());
         assertThat(page("/practice/half-moon")).doesNotContain(own.name());
+    }
+
+    /** Its lens becomes a longer one, then the rig is deleted: a frame that was taken is taken again as it was. */
+    @Test
+    void a_frame_keeps_what_its_rig_was() throws Exception {
+        Lesson wide = courses.lesson("focus-on-a-star").orElseThrow();
+        NamedRig like =
+                kit.rigs().stream().filter(r -> wide.fits(r.rig())).findFirst().orElseThrow();
+        NamedLens lens = new NamedLens(null, "of mine", like.lens().lens(), "");
+        NamedLens mine = new NamedLens(kit.save(lens), lens.name(), lens.lens(), "");
+        long id = kit.save(new NamedRig(null, "practised with", like.body(), mine, like.gear()));
+        NamedRig own = kit.rig(id).orElseThrow();
+        expose("focus-on-a-star", Map.of("rig", "" + id, "focus", "0.7 mm"));
+        kit.save(new NamedLens(mine.id(), mine.name(), new Lens(85, 85, 1.8, 1.8, Projection.RECTILINEAR), ""));
+        assertThat(kit.rig(id).orElseThrow().rig()).isNotEqualTo(own.rig());
+        long round = learners.last(who, wide.key()).orElseThrow().id();
+        Learners.Frame f = learners.frames(round).get(0);
+        Asked again = reader.of(wide, f.asked(), f.rig());
+        assertThat(again.outfit().rig()).isEqualTo(own.rig());
+        assertThat(again.set()).isEqualTo(f.asked()).containsEntry("focus", "0.7 mm");
+        web.perform(as(post("/kit/rig/" + id + "/delete"))).andExpect(status().is3xxRedirection());
+        assertThat(kit.rig(id)).isEmpty();
+        assertThat(learners.frame(f.id()).flatMap(Learners.Frame::rig))
+                .map(NamedRig::rig)
+                .contains(own.rig());
     }
 
     /** Held from before the launch to after the fade; a press elsewhere, none, or nonsense. */
