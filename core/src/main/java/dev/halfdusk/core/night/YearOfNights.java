@@ -14,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
@@ -182,6 +183,12 @@ public final class YearOfNights {
     /** First sample of a night; its end is the start of the next. 138, 144 or 150 apart as clocks change. */
     public int start(int night) {
         return nightStarts[night];
+    }
+
+    /** The night of a sample, or of a place between two; the first or last night of one beyond them. */
+    public int nightOf(double sample) {
+        int found = Arrays.binarySearch(nightStarts, (int) Math.floor(sample));
+        return Math.max(0, Math.min(nights() - 1, found < 0 ? -found - 2 : found));
     }
 
     public Instant instant(int sample) {

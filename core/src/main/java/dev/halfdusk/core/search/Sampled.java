@@ -18,7 +18,6 @@ final class Sampled {
     /** The moon's upper limb at the horizon, for its middling size. */
     private static final double MOON_DOWN_DEG = -34 / 60.0 - 0.26;
 
-    private static final int SAMPLES_A_DAY = 144;
 
     private final YearOfNights year;
     private final NightWish wish;
@@ -42,19 +41,10 @@ final class Sampled {
         return lowest;
     }
 
-    /** The night of a sample: nights are a day long, give or take an hour, all but the one or two that clocks change in. */
     private double depression(double sample) {
-        if (!wish.dark().orDeepest()) {
-            return wish.dark().sunDepressionDeg();
-        }
-        int night = (int) Math.max(0, Math.min(year.nights() - 1, sample / SAMPLES_A_DAY));
-        while (night > 0 && sample < year.start(night)) {
-            night--;
-        }
-        while (night + 1 < year.nights() && sample >= year.start(night + 1)) {
-            night++;
-        }
-        return depressions[night];
+        return wish.dark().orDeepest()
+                ? depressions[year.nightOf(sample)]
+                : wish.dark().sunDepressionDeg();
     }
 
     /** Sun and subject as wanted, whatever the moon. */

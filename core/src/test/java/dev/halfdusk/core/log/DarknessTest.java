@@ -72,4 +72,16 @@ class DarknessTest {
         assertThat(Darkness.zenith(under(OptionalDouble.empty()), NIGHT, south.vector(), 12))
                 .isEmpty();
     }
+
+    @Test
+    void night_begins_with_the_sun_eighteen_degrees_down() {
+        Direction south = new Direction(180, 30);
+        Instant dusk = Instant.parse("2027-06-04T21:00:00Z");
+        Standpoint from = under(OptionalDouble.empty());
+        while (SunAndMoon.at(Moment.at(dusk), from.observer()).sunAltitudeDeg() > -18) {
+            assertThat(Darkness.zenith(from, dusk, south.vector(), 21)).isEmpty();
+            dusk = dusk.plusSeconds(20);
+        }
+        assertThat(Darkness.zenith(from, dusk, south.vector(), 21)).isPresent();
+    }
 }

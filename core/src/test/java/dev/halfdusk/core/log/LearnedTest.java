@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** Nights come to their middle, each once; too few come to nothing. */
@@ -49,14 +50,20 @@ class LearnedTest {
         assertThat(Learned.of(all).orElseThrow().nights()).hasSize(2);
     }
 
-    /** Standard deviation of 20, 24 and 28 is 4. */
+    /** 20, 24 and 31 lie 5, 1 and 6 about their mean of 25: a standard deviation of the root of 62 / 2. */
     @Test
     void the_spread_is_between_the_nights() {
         Learned l = Learned.of(List.of(
-                        seen(Learnable.SET_UP, 0, 20), seen(Learnable.SET_UP, 1, 24), seen(Learnable.SET_UP, 2, 28)))
+                        seen(Learnable.SET_UP, 0, 20), seen(Learnable.SET_UP, 1, 24), seen(Learnable.SET_UP, 2, 31)))
                 .orElseThrow();
-        assertThat(l.spread()).isCloseTo(4, within(1e-9));
+        assertThat(l.spread()).isCloseTo(Math.sqrt(31), within(1e-9));
         assertThat(l.value()).isEqualTo(24);
+        assertThat(l.origin()).isEqualTo("from 3 nights of yours");
+        // of two nights already, of one not
+        assertThat(Learned.of(darkness(21, 21.4)).orElseThrow().spread()).isCloseTo(0.4 / Math.sqrt(2), within(1e-9));
+        Learned one = Learned.of(List.of(seen(Learnable.INFINITY, 0, 0.7))).orElseThrow();
+        assertThat(one.spread()).isZero();
+        assertThat(one.origin()).isEqualTo("from a night of yours");
     }
 
     @Test
@@ -123,5 +130,44 @@ class LearnedTest {
         assertThat(what.words(what.range().nearest(1))).isNotBlank().doesNotContain("NaN");
         assertThat(what.settable(what.range().max())).isEqualTo(what.range().max());
         assertThat(what.settable(what.range().min())).isEqualTo(what.range().min());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DARKNESS | 21.349 | 21.35 mag/arcsec²",
+                "DRIFT | 3.44 | 3.4 px",
+                "ISO | 6400 | ISO 6400",
+                "BATTERY | 131.6 | 132 min",
+                "SHARPEST | 2.8 | f/2.8",
+                "SHARPEST | 4 | f/4",
+                "INFINITY | 0 | at the stop",
+                "INFINITY | 0.7 | 0.7 mm before the stop",
+                "OFFSET | 0.04 | as proposed",
+                "OFFSET | 0.05 | 0.1 stop brighter",
+                "OFFSET | 1 | 1 stop brighter",
+                "OFFSET | -0.667 | 0.7 stop darker",
+                "DANJON | 2.5 | L = 2.5",
+                "FORECAST | 0.67 | 67 %"
+            })
+    void a_value_in_words(Learnable what, double value, String words) {
+        assertThat(what.words(value)).isEqualTo(words);
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void what_is_said_of_a_frame_is_found_by_its_key(Said said) {
+        assertThat(Said.of(said.key())).contains(said);
+        assertThat(said.words()).isNotBlank();
+        assertThat(said.key().isEmpty()).isEqualTo(said == Said.NOTHING);
+        assertThat(Said.of("neither")).isEmpty();
+    }
+
+    @Test
+    void each_is_learned_of_what_it_belongs_to() {
+        assertThat(Learnable.DARKNESS.whose()).isEqualTo(Learnable.Whose.PLACE);
+        assertThat(Learnable.ISO.whose()).isEqualTo(Learnable.Whose.BODY);
+        assertThat(Learnable.INFINITY.whose()).isEqualTo(Learnable.Whose.LENS);
     }
 }

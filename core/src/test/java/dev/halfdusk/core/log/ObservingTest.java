@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.weather.Cold;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -231,5 +232,74 @@ class ObservingTest {
                 OptionalDouble.empty(),
                 List.of(frame(PLANNED.withSeconds(8 * Math.cbrt(2)), 2, 2, 0, Said.KEPT)));
         assertThat(one(Learnable.OFFSET, t).orElseThrow().value()).isCloseTo(1, within(1e-9));
+    }
+
+    /** A frame of which only one thing is known tells of that alone, and stands in no other's way. */
+    @Test
+    void a_frame_that_lacks_something_tells_of_the_rest() {
+        OptionalDouble no = OptionalDouble.empty();
+        LivedFrame bare = new LivedFrame(Optional.of(AT), Optional.empty(), no, no, no, Said.KEPT);
+        LivedFrame grainy = new LivedFrame(Optional.of(AT), Optional.empty(), no, no, no, Said.GRAIN);
+        LivedFrame set = new LivedFrame(Optional.of(AT), Optional.of(PLANNED.withIso(6400)), no, no, no, Said.KEPT);
+        LivedFrame lines =
+                new LivedFrame(Optional.of(AT), Optional.empty(), OptionalDouble.of(2.5), no, no, Said.LINES);
+        LivedTake t = take("moon", List.of(bare, grainy, set, lines), Optional.empty(), no);
+        assertThat(Observing.of(NIGHT, OptionalDouble.of(4), List.of(t), List.of("moon")))
+                .extracting(o -> o.what() + " " + Math.rint(o.value() * 100) / 100)
+                .containsExactly("DRIFT 2.3", "ISO 6400.0", "OFFSET 1.0");
+    }
+
+    /** Drift just as far beyond what was asked for as measuring may err tells nothing; a stop's tenth is taste. */
+    @Test
+    void what_lies_within_the_error_of_measuring_tells_nothing() {
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3 + 0.2, Said.KEPT))))).isEmpty();
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3 + 0.21, Said.KEPT)))))
+                .isPresent();
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3, Said.LINES))))).isPresent();
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3.01, Said.LINES))))).isEmpty();
+        // of the same drift once lines, once kept, only what was shorter was fine
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(4, Said.LINES), drawn(4, Said.KEPT)))))
+                .isEmpty();
+        assertThat(one(Learnable.OFFSET, taste(Math.pow(2, 0.09)))).isEmpty();
+        assertThat(one(Learnable.OFFSET, taste(Math.pow(2, -0.11)))
+                        .orElseThrow()
+                        .value())
+                .isCloseTo(-0.11, within(1e-9));
+    }
+
+    private static LivedTake taste(double times) {
+        List<LivedFrame> kept = List.of(frame(PLANNED.withSeconds(8 * times), 2, 2, 0, Said.KEPT));
+        return take("moon", kept, Optional.empty(), OptionalDouble.empty());
+    }
+
+    /** At 10 °C a battery counts as warm: 150 min there are 150 / 0.9 at 20 °C by what temperature leaves of it. */
+    @Test
+    void a_battery_at_the_edge_of_warmth() {
+        LivedTake t = take("trails", List.of(), Optional.empty(), OptionalDouble.of(150));
+        double factor = Cold.batteryFactor(10);
+        assertThat(factor).isBetween(0.8, 0.99);
+        assertThat(one(Learnable.BATTERY, OptionalDouble.of(10), t)
+                        .orElseThrow()
+                        .value())
+                .isCloseTo(150 / factor, within(1e-9));
+        assertThat(one(Learnable.BATTERY_COLD, OptionalDouble.of(10), t)).isEmpty();
+    }
+
+    /** Begun at the very minute it was prepared for, before it, or as the second of its rig. */
+    @Test
+    void a_set_up_of_no_length_or_less_is_none() {
+        OptionalDouble no = OptionalDouble.empty();
+        assertThat(one(Learnable.SET_UP, take("moon", List.of(), Optional.of(from(-5, 20)), no)))
+                .isEmpty();
+        LivedTake second = new LivedTake(
+                "Core",
+                "moon",
+                "7",
+                KIT,
+                Optional.of(new LivedTake.Planned(AT, from(16, 20), PLANNED, 3, false, 3200, 0)),
+                Optional.of(from(30, 20)),
+                no,
+                List.of());
+        assertThat(one(Learnable.SET_UP, second)).isEmpty();
     }
 }

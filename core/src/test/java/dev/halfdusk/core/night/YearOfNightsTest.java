@@ -90,6 +90,13 @@ class YearOfNightsTest {
         }
         assertThat(shortNights).isEqualTo(1);
         assertThat(longNights).isEqualTo(1);
+        for (int night = 0; night < 366; night++) {
+            assertThat(year.nightOf(year.start(night))).isEqualTo(night);
+            assertThat(year.nightOf(year.start(night) + 0.9)).isEqualTo(night);
+            assertThat(year.nightOf(year.start(night + 1) - 0.1)).isEqualTo(night);
+        }
+        assertThat(year.nightOf(-0.5)).isZero();
+        assertThat(year.nightOf(year.samples() + 3)).isEqualTo(365);
     }
 
     @Test

@@ -314,6 +314,40 @@ class SearchesTest {
         assertThat(Relaxation.of(none, Sight.CORE)).isEmpty();
     }
 
+    /** A limit that is just where letting go would put it is let go no further. */
+    @Test
+    void what_is_let_go_already_is_not_let_go_again() {
+        NightWish just = new NightWish(0.5, Dark.sun(12), 0.5, Wanted.Standing.above(5), Set.of(), Set.of(), Set.of());
+        assertThat(Relaxation.of(just, Sight.CORE)).isEmpty();
+        NightWish a_little_more =
+                new NightWish(0.51, Dark.sun(12.1), 0.49, Wanted.Standing.above(5.1), Set.of(), Set.of(), Set.of());
+        assertThat(Relaxation.of(a_little_more, Sight.CORE)).hasSize(4);
+    }
+
+    @Test
+    void what_stands_holds_its_own_limits() {
+        Wanted.Standing s = new Wanted.Standing(10, 40, 350, 20);
+        assertThat(List.of(s.holds(10, 0), s.holds(40, 0), s.holds(25, 350), s.holds(25, 20)))
+                .containsOnly(true);
+        assertThat(List.of(s.holds(9.99, 0), s.holds(40.01, 0), s.holds(25, 349.9), s.holds(25, 20.1)))
+                .containsOnly(false);
+    }
+
+    /** How it leans is said of the core; a point of light has its share of natural sky instead of a contrast. */
+    @ParameterizedTest
+    @CsvSource({"core, true, true", "Cygnus, false, true", "Jupiter, false, false"})
+    void a_hit_says_in_words_what_is_seen(String name, boolean leans, boolean glows) {
+        Sight sight = Sight.of(name).orElseThrow();
+        YearOfNights year = YearOfNights.of(
+                LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural(), sight);
+        List<String> words = NightSearch.find(year, NightWish.USUAL).get(0).reasons();
+        assertThat(words.get(1))
+                .startsWith(sight.bare() + " up to ")
+                .matches(w -> leans == w.matches(".*, (lying|leaning|standing) ?.*"), "leans")
+                .matches(w -> glows == w.contains("% brighter than its sky"), "glows")
+                .matches(w -> glows != w.contains("% of its sky is natural"), "natural");
+    }
+
     private static NightWish wish(
             double hours,
             double moon,
