@@ -277,7 +277,7 @@ class TakeForm {
         }
         boolean marked = kind.get().marked();
         try {
-            Wish wish = new Wish(
+            Wish wish = Wish.of(
                     kind.get(),
                     kind.get().timed() ? form.clock("from") : Optional.empty(),
                     kind.get() == Wish.Kind.WINDOW ? form.clock("to") : Optional.empty(),

@@ -112,7 +112,7 @@ public class TakeJson {
     public Wish wish(JsonNode n) {
         Wish.Kind kind = Wish.Kind.of(n.path("kind").asText())
                 .orElseThrow(() -> new IllegalArgumentException("no wish is called so"));
-        return new Wish(kind, clock(n, "from"), clock(n, "to"), mark(n), asked(n));
+        return Wish.of(kind, clock(n, "from"), clock(n, "to"), mark(n), asked(n));
     }
 
     private static Asked asked(JsonNode n) {

@@ -18,7 +18,6 @@ final class Sampled {
     /** The moon's upper limb at the horizon, for its middling size. */
     private static final double MOON_DOWN_DEG = -34 / 60.0 - 0.26;
 
-
     private final YearOfNights year;
     private final NightWish wish;
 

@@ -113,7 +113,8 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     @Override
     public Plan plan(Take take, Circumstances c) {
         Planning planning = Planning.of(take, c);
-        Optional<LocalSolarEclipse> here = Wish.solarEclipse(c.night(), c.from().skyline());
+        Optional<LocalSolarEclipse> here =
+                SkyWindows.solarEclipse(c.night(), c.from().skyline());
         Optional<Program> script = here.flatMap(e -> script(take, c, e).program(e));
         List<String> risks = List.of(
                 "Another site's times would ruin it: these are the contacts of this place.",

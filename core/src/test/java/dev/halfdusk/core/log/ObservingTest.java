@@ -252,7 +252,8 @@ class ObservingTest {
     /** Drift just as far beyond what was asked for as measuring may err tells nothing; a stop's tenth is taste. */
     @Test
     void what_lies_within_the_error_of_measuring_tells_nothing() {
-        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3 + 0.2, Said.KEPT))))).isEmpty();
+        assertThat(one(Learnable.DRIFT, take(List.of(drawn(3 + 0.2, Said.KEPT)))))
+                .isEmpty();
         assertThat(one(Learnable.DRIFT, take(List.of(drawn(3 + 0.21, Said.KEPT)))))
                 .isPresent();
         assertThat(one(Learnable.DRIFT, take(List.of(drawn(3, Said.LINES))))).isPresent();

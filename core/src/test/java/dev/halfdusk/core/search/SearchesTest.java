@@ -338,8 +338,8 @@ class SearchesTest {
     @CsvSource({"core, true, true", "Cygnus, false, true", "Jupiter, false, false"})
     void a_hit_says_in_words_what_is_seen(String name, boolean leans, boolean glows) {
         Sight sight = Sight.of(name).orElseThrow();
-        YearOfNights year = YearOfNights.of(
-                LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural(), sight);
+        YearOfNights year =
+                YearOfNights.of(LEDGE, LocalDate.of(2027, 1, 1), 365, LISBON, Skyline.FLAT, SkyGlow.natural(), sight);
         List<String> words = NightSearch.find(year, NightWish.USUAL).get(0).reasons();
         assertThat(words.get(1))
                 .startsWith(sight.bare() + " up to ")
