@@ -97,10 +97,10 @@ public final class GalacticLight {
         int c = (int) Math.floor(column + 0.5);
         int r = (int) Math.floor(row + 0.5);
         int at = r * COLUMNS + (c < 0 ? c + COLUMNS : c >= COLUMNS ? c - COLUMNS : c);
-        if (r < 1 || r >= ROWS - 1 || at < 0 || at >= Maps.NEBULAE.length || Maps.EMPTY[at]) {
+        if (r < 1 || r >= ROWS - 1 || at < 0 || at >= Nebulae.MAP.length || Nebulae.EMPTY[at]) {
             return 0; // most of the sky
         }
-        return at(Maps.NEBULAE, column, row);
+        return at(Nebulae.MAP, column, row);
     }
 
     private static double at(byte[] map, double column, double row) {
@@ -127,29 +127,10 @@ public final class GalacticLight {
     }
 
     /** Read when first asked for. */
+    /** Read when somebody looks. */
     private static final class Maps {
 
         static final byte[] STARS = read("galaxy-starlight.gz");
-        static final byte[] NEBULAE = read("galaxy-nebulae.gz");
-
-        /** Places with no nebula at them or next to them. */
-        static final boolean[] EMPTY = empty();
-
-        private static boolean[] empty() {
-            boolean[] empty = new boolean[COLUMNS * ROWS];
-            for (int r = 1; r < ROWS - 1; r++) {
-                for (int c = 0; c < COLUMNS; c++) {
-                    boolean none = true;
-                    for (int j = r - 1; j <= r + 1 && none; j++) {
-                        for (int i = c - 1; i <= c + 1; i++) {
-                            none &= NEBULAE[j * COLUMNS + Math.floorMod(i, COLUMNS)] == 0;
-                        }
-                    }
-                    empty[r * COLUMNS + c] = none;
-                }
-            }
-            return empty;
-        }
 
         private static byte[] read(String name) {
             try (InputStream in = new GZIPInputStream(GalacticLight.class.getResourceAsStream(name), 1 << 16)) {
@@ -161,6 +142,32 @@ public final class GalacticLight {
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
+        }
+    }
+
+    /** Only photographs look at them. */
+    private static final class Nebulae {
+
+        static final byte[] MAP = Maps.read("galaxy-nebulae.gz");
+
+        /** Places with no nebula at them or next to them. */
+        static final boolean[] EMPTY = empty();
+
+        private static boolean[] empty() {
+            byte[] across = new byte[MAP.length]; // of three neighbours in a row whatever there is
+            for (int row = 0; row < MAP.length; row += COLUMNS) {
+                int before = MAP[row + COLUMNS - 1];
+                for (int c = 0; c < COLUMNS; c++) {
+                    int next = MAP[row + (c + 1 == COLUMNS ? 0 : c + 1)];
+                    across[row + c] = (byte) (before | MAP[row + c] | next);
+                    before = MAP[row + c];
+                }
+            }
+            boolean[] empty = new boolean[MAP.length];
+            for (int at = COLUMNS; at < MAP.length - COLUMNS; at++) {
+                empty[at] = (across[at - COLUMNS] | across[at] | across[at + COLUMNS]) == 0;
+            }
+            return empty;
         }
     }
 }
