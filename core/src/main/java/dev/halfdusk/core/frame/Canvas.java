@@ -79,15 +79,20 @@ final class Canvas {
     void glint(double x, double y, double sigma, double sum, double[] tint) {
         int reach = (int) Math.ceil(2.5 * sigma);
         double each = sum / (2 * Math.PI * sigma * sigma);
-        for (int j = (int) y - reach; j <= (int) y + reach; j++) {
-            for (int i = (int) x - reach; i <= (int) x + reach; i++) {
-                if (i >= 0 && j >= 0 && i < width && j < height) {
-                    int at = j * width + i;
-                    double off = ((i + 0.5 - x) * (i + 0.5 - x) + (j + 0.5 - y) * (j + 0.5 - y)) / (2 * sigma * sigma);
-                    double light = each * Spot.bell(off) * (1 - open[at]) * (1 - marked[at]);
-                    for (int c = 0; c < 3; c++) {
-                        electrons[c][at] += (float) (light * tint[c]);
-                    }
+        double narrow = 1 / (2 * sigma * sigma);
+        float[] across = new float[2 * reach + 1];
+        for (int i = 0; i < across.length; i++) {
+            double dx = (int) x - reach + i + 0.5 - x;
+            across[i] = Spot.bell(dx * dx * narrow);
+        }
+        int left = (int) x - reach;
+        for (int j = Math.max(0, (int) y - reach); j <= Math.min(height - 1, (int) y + reach); j++) {
+            double row = each * Spot.bell((j + 0.5 - y) * (j + 0.5 - y) * narrow);
+            for (int i = Math.max(0, left); i < Math.min(width, left + across.length); i++) {
+                int at = j * width + i;
+                double light = row * across[i - left] * (1 - open[at]) * (1 - marked[at]);
+                for (int c = 0; c < 3; c++) {
+                    electrons[c][at] += (float) (light * tint[c]);
                 }
             }
         }

@@ -43,10 +43,15 @@ record HaloTiles(int tile, int border, int tiles, float[][] light) {
     /** Mean of the pixels of each tile. */
     private static float[] sums(float[] square, int size, int tile, int tiles) {
         float[] sums = new float[tiles * tiles];
+        float part = 1f / (tile * tile);
         for (int y = 0; y < size; y++) {
-            int row = (y / tile + REACH + 1) * tiles + REACH + 1;
-            for (int x = 0; x < size; x++) {
-                sums[row + x / tile] += square[y * size + x] / (tile * tile);
+            int at = (y / tile + REACH + 1) * tiles + REACH + 1;
+            for (int x = 0; x < size; x += tile) {
+                float sum = 0;
+                for (int i = x; i < Math.min(size, x + tile); i++) {
+                    sum += square[y * size + i];
+                }
+                sums[at++] += sum * part;
             }
         }
         return sums;
@@ -80,31 +85,51 @@ record HaloTiles(int tile, int border, int tiles, float[][] light) {
         return (float) sum;
     }
 
-    /** Adds a share of it, the square's corner being at left and top. */
+    /** Adds a share of it, the square's corner being at left and top; light between the middles of tiles is that of both. */
     void add(Canvas canvas, int left, int top, double share) {
+        int first = Math.max(0, left - border * tile);
+        int last = Math.min(canvas.width, left + (tiles - border) * tile);
+        if (first >= last) {
+            return;
+        }
+        int[] column = new int[last - first];
+        float[] beside = new float[last - first];
+        for (int x = first; x < last; x++) {
+            double u = among(x, left);
+            column[x - first] = before(u);
+            beside[x - first] = share(u);
+        }
         int begins = Math.max(0, top - border * tile);
         int ends = Math.min(canvas.height, top + (tiles - border) * tile);
         IntStream.range(begins, Math.max(begins, ends)).parallel().forEach(y -> {
-            double[] rgb = new double[3];
-            double v = (y + 0.5 - top) / tile + border - 0.5;
-            int last = Math.min(canvas.width, left + (tiles - border) * tile);
-            for (int x = Math.max(0, left - border * tile); x < last; x++) {
-                double u = (x + 0.5 - left) / tile + border - 0.5;
-                for (int c = 0; c < 3; c++) {
-                    rgb[c] = between(light[c], u, v);
+            double v = among(y, top);
+            int upper = before(v) * tiles;
+            float[] row = new float[tiles];
+            int at = y * canvas.width + first;
+            for (int c = 0; c < 3; c++) {
+                for (int i = 0; i < tiles; i++) {
+                    double above = light[c][upper + i];
+                    row[i] = (float) (share * (above + (light[c][upper + tiles + i] - above) * share(v)));
                 }
-                canvas.add(x, y, share, rgb);
+                float[] to = canvas.electrons[c];
+                for (int x = 0; x < column.length; x++) {
+                    float here = row[column[x]];
+                    to[at + x] += canvas.open[at + x] * (here + (row[column[x] + 1] - here) * beside[x]);
+                }
             }
         });
     }
 
-    private double between(float[] of, double u, double v) {
-        int i = (int) Math.max(0, Math.min(tiles - 2, Math.floor(u)));
-        int j = (int) Math.max(0, Math.min(tiles - 2, Math.floor(v)));
-        double du = Math.max(0, Math.min(1, u - i));
-        double dv = Math.max(0, Math.min(1, v - j));
-        int at = j * tiles + i;
-        return (of[at] * (1 - du) + of[at + 1] * du) * (1 - dv)
-                + (of[at + tiles] * (1 - du) + of[at + tiles + 1] * du) * dv;
+    /** A pixel's place among the middles of the tiles. */
+    private double among(int pixel, int corner) {
+        return (pixel + 0.5 - corner) / tile + border - 0.5;
+    }
+
+    private int before(double place) {
+        return (int) Math.max(0, Math.min(tiles - 2, Math.floor(place)));
+    }
+
+    private float share(double place) {
+        return (float) Math.max(0, Math.min(1, place - before(place)));
     }
 }

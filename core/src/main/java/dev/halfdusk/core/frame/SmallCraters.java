@@ -1,5 +1,7 @@
 package dev.halfdusk.core.frame;
 
+import java.util.Arrays;
+
 /**
  * Craters below the detail of the map, in kind and not in place: each square of a lattice on the sphere may hold one, of chance size and
  * place. They only slope the ground, and show where the sun is low.
@@ -16,7 +18,26 @@ final class SmallCraters {
     private static final double STEEP = 0.5;
     private static final long SEED = 1609;
 
+    /** Radii from its middle to where the ground is level again. */
+    private static final double REACH = 1.6;
+
+    /** Nearer to a pole squares grow no wider. */
+    private static final double LEAST_COS = 0.15;
+
+    /** Width of a square by its row, the equator in the middle, degrees. */
+    private static final double[][] ACROSS =
+            Arrays.stream(SIDES).mapToObj(SmallCraters::widths).toArray(double[][]::new);
+
     private SmallCraters() {}
+
+    private static double[] widths(double side) {
+        int half = (int) Math.ceil(90 / side) + 2;
+        double[] widths = new double[2 * half];
+        for (int i = 0; i < widths.length; i++) {
+            widths[i] = side / Math.max(LEAST_COS, Math.cos(Math.toRadians((i - half + 0.5) * side)));
+        }
+        return widths;
+    }
 
     /**
      * Adds the slopes of craters at a place.
@@ -26,7 +47,7 @@ final class SmallCraters {
      * @param slopes to the east and to the north, added to
      */
     static void add(double longitudeDeg, double latitudeDeg, double rough, double pxPerDeg, double[] slopes) {
-        double wide = Math.max(0.15, Math.cos(Math.toRadians(latitudeDeg)));
+        double wide = Math.max(LEAST_COS, Math.cos(Math.toRadians(latitudeDeg)));
         for (int size = 0; size < SIDES.length; size++) {
             double side = SIDES[size];
             if (side * pxPerDeg < LEAST_PX) {
@@ -34,7 +55,7 @@ final class SmallCraters {
             }
             long row = (long) Math.floor(latitudeDeg / side);
             for (long r = row - 1; r <= row + 1; r++) {
-                double across = side / Math.max(0.15, Math.cos(Math.toRadians((r + 0.5) * side)));
+                double across = ACROSS[size][(int) r + ACROSS[size].length / 2];
                 long column = (long) Math.floor(longitudeDeg / across);
                 for (long c = column - 1; c <= column + 1; c++) {
                     long h = hash(size, r, c);
@@ -44,8 +65,9 @@ final class SmallCraters {
                     double radius = side * (0.12 + 0.3 * part(h, 1) * part(h, 1));
                     double east = (longitudeDeg - (c + 0.2 + 0.6 * part(h, 2)) * across) * wide / radius;
                     double north = (latitudeDeg - (r + 0.2 + 0.6 * part(h, 3)) * side) / radius;
-                    double far = Math.hypot(east, north);
-                    if (far < 1.6 && far > 0) {
+                    double square = east * east + north * north;
+                    if (square < REACH * REACH && square > 0) {
+                        double far = Math.sqrt(square);
                         double steep = STEEP * profile(far) / far;
                         slopes[0] += steep * east;
                         slopes[1] += steep * north;
