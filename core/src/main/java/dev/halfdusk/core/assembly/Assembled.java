@@ -128,6 +128,6 @@ public final class Assembled {
     }
 
     static char number(double light) {
-        return (char) Math.round(WHITE * Math.max(0, Math.min(1, light)));
+        return (char) (WHITE * Math.max(0, Math.min(1, light)) + 0.5);
     }
 }

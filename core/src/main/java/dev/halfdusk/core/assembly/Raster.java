@@ -239,6 +239,40 @@ public final class Raster {
         }
     }
 
+    /**
+     * Of a place between pixels and each colour the lighter of its light there, times a weight, and what was so far; nothing is worked out
+     * where none of its four pixels is lighter, as in most of a sky.
+     *
+     * @param numbers of this frame with that weight
+     */
+    void lighter(double x, double y, char[] numbers, double weight, char[][] soFar, int to) {
+        double u = Math.max(0, Math.min(width - 1.001, x));
+        double v = Math.max(0, Math.min(height - 1.001, y));
+        int i = (int) u;
+        int j = (int) v;
+        int at = j * stride + i * each;
+        for (int c = 0; c < 3; c++) {
+            int k = at + offsets[c];
+            if (numbers[most(k)] > soFar[c][to]) {
+                char number = Assembled.number(weight * between(k, (float) (u - i), (float) (v - j)));
+                if (number > soFar[c][to]) {
+                    soFar[c][to] = number;
+                }
+            }
+        }
+    }
+
+    /** Highest number of the file at a place and its three neighbours to the right and below. */
+    private int most(int k) {
+        return eight == null
+                ? Math.max(
+                        Math.max(sixteen[k] & WHITE, sixteen[k + each] & WHITE),
+                        Math.max(sixteen[k + stride] & WHITE, sixteen[k + stride + each] & WHITE))
+                : Math.max(
+                        Math.max(eight[k] & FULL, eight[k + each] & FULL),
+                        Math.max(eight[k + stride] & FULL, eight[k + stride + each] & FULL));
+    }
+
     /** Memory of its pixels of eight bits, for another frame to lie in; nothing where they are of sixteen. */
     public byte[] memory() {
         return eight == null ? new byte[0] : eight;

@@ -273,6 +273,7 @@ public final class Trails {
 
     private void lighten(Raster frame, double weight, Grid way, float share, BitSet hidden) {
         boolean covered = !hidden.isEmpty();
+        char[] numbers = frame.numbers(weight);
         IntStream.range(0, height).parallel().forEach(y -> {
             wanted(y);
             float[] dx = new float[width];
@@ -287,8 +288,12 @@ public final class Trails {
                         && u <= width - 1
                         && v <= height - 1
                         && !(covered && hidden.get((int) v * width + (int) u))) {
-                    frame.light(u, v, rgb);
-                    keep(y * width + x, rgb, weight);
+                    if (dark.isEmpty()) {
+                        frame.lighter(u, v, numbers, weight, lightest, y * width + x);
+                    } else {
+                        frame.light(u, v, rgb);
+                        keep(y * width + x, rgb, weight);
+                    }
                 }
             }
         });

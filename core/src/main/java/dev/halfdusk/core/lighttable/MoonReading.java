@@ -242,7 +242,7 @@ public record MoonReading(
                 }
                 int near = 0;
                 for (double[] e : edges) {
-                    near += Math.abs(Math.hypot(e[0] - c[0], e[1] - c[1]) - c[2]) < NEAR_PX ? 1 : 0;
+                    near += Math.abs(Math.sqrt(square(e[0] - c[0], e[1] - c[1])) - c[2]) < NEAR_PX ? 1 : 0;
                 }
                 if (near > most && outside(c, limit) <= OUTSIDE * inside) {
                     most = near;
@@ -256,14 +256,17 @@ public record MoonReading(
 
         private int outside(double[] c, double limit) {
             int count = 0;
+            double beyond = (c[2] + 2) * (c[2] + 2);
             for (int y = 0; y < height; y += 2) {
                 for (int x = 0; x < width; x += 2) {
-                    count += light[y * width + x] > limit && Math.hypot(x + 0.5 - c[0], y + 0.5 - c[1]) > c[2] + 2
-                            ? 4
-                            : 0;
+                    count += light[y * width + x] > limit && square(x + 0.5 - c[0], y + 0.5 - c[1]) > beyond ? 4 : 0;
                 }
             }
             return count;
+        }
+
+        private static double square(double x, double y) {
+            return x * x + y * y;
         }
 
         private static double[] through(double[] a, double[] b, double[] c) {
