@@ -28,14 +28,45 @@ class TrailsTest {
         night.radiansPerSecond = 0.0008;
     }
 
-    private List<Taken> frames(int leftOut) {
+    /** Of the night as it is made here, and what becomes of them: looked at by most tests. */
+    private static List<Taken> whole = List.of();
+
+    private static Assembled filled;
+    private static Trails.Result plain;
+
+    private List<Taken> frames() {
+        if (whole.isEmpty()) {
+            whole = night(night);
+        }
+        return new ArrayList<>(whole);
+    }
+
+    private static List<Taken> night(MadeUpNight night) {
         List<Taken> all = new ArrayList<>();
         for (int i = 0; i < FRAMES; i++) {
-            if (i != leftOut) {
-                all.add(MadeUpNight.taken(night.light(EVERY * i, EVERY * i + OPEN, i), EVERY * i, OPEN));
-            }
+            all.add(MadeUpNight.taken(night.light(EVERY * i, EVERY * i + OPEN, i), EVERY * i, OPEN));
         }
         return all;
+    }
+
+    private List<Taken> without(int leftOut) {
+        List<Taken> all = frames();
+        all.remove(leftOut);
+        return all;
+    }
+
+    private Assembled filled() {
+        if (filled == null) {
+            filled = trails(frames(), FILLED).picture();
+        }
+        return filled;
+    }
+
+    private Trails.Result plain() {
+        if (plain == null) {
+            plain = trails(frames(), PLAIN);
+        }
+        return plain;
     }
 
     private Trails.Result trails(List<Taken> frames, TrailOptions options) {
@@ -80,9 +111,9 @@ class TrailsTest {
 
     @Test
     void pauses_are_filled_along_the_way_of_the_stars() {
-        Trails.Result plain = trails(frames(-1), PLAIN);
+        Trails.Result plain = trails(frames(), PLAIN);
         assertThat(steps).isEqualTo(FRAMES);
-        Trails.Result filled = trails(frames(-1), FILLED);
+        Trails.Result filled = trails(frames(), FILLED);
         assertThat(weakest(plain.picture())).isLessThan(0.5);
         assertThat(weakest(filled.picture())).isGreaterThan(0.75);
         assertThat(filled.frames()).isEqualTo(FRAMES);
@@ -104,7 +135,7 @@ class TrailsTest {
     /** The arcs of frames that were taken without pause are those of one long exposure. */
     @Test
     void arcs_are_where_one_long_exposure_draws_them() {
-        Assembled filled = trails(frames(-1), FILLED).picture();
+        Assembled filled = filled();
         int inside = 0;
         int near = 0;
         for (double[] star : night.stars.stream().filter(s -> s[2] > 0.3).toList()) {
@@ -144,17 +175,17 @@ class TrailsTest {
 
     @Test
     void arcs_stay_whole_where_a_frame_was_left_out() {
-        assertThat(weakest(trails(frames(5), FILLED).picture())).isGreaterThan(0.7);
-        assertThat(weakest(trails(frames(5), PLAIN).picture())).isLessThan(0.2);
+        assertThat(weakest(trails(without(5), FILLED).picture())).isGreaterThan(0.7);
+        assertThat(weakest(trails(without(5), PLAIN).picture())).isLessThan(0.2);
     }
 
     @Test
     void a_satellite_is_left_out_and_what_it_hid_is_not() {
-        List<Taken> crossed = frames(-1);
+        List<Taken> crossed = frames();
         float[] light = night.light(EVERY * 6, EVERY * 6 + OPEN, 6);
         night.line(light, 80, 400, 620, 90, 0.4);
         crossed.set(6, MadeUpNight.taken(light, EVERY * 6, OPEN));
-        double quiet = along(trails(frames(-1), FILLED).picture());
+        double quiet = along(filled());
         assertThat(along(trails(crossed, FILLED).picture())).isGreaterThan(quiet + 0.2);
         Assembled without = trails(crossed, FILLED.clean()).picture();
         assertThat(along(without)).isCloseTo(quiet, within(0.004));
@@ -176,7 +207,7 @@ class TrailsTest {
     @Test
     void long_streaks_of_stars_are_not_left_out() {
         night.radiansPerSecond = 0.0025;
-        List<Taken> frames = frames(-1).subList(0, 5);
+        List<Taken> frames = night(night).subList(0, 5);
         double with = sum(trails(frames, PLAIN).picture());
         assertThat(sum(trails(frames, PLAIN.clean()).picture())).isCloseTo(with, within(0.01 * with));
     }
@@ -210,7 +241,7 @@ class TrailsTest {
                 .picture();
         assertThat(with.light(1, 300, 200)).isGreaterThan(0.4);
         assertThat(without.light(1, 300, 200)).isLessThan(0.1);
-        Assembled comet = trails(frames(-1), FILLED.fading(4)).picture();
+        Assembled comet = trails(frames(), FILLED.fading(4)).picture();
         double[] star = night.stars.stream()
                 .filter(s -> s[2] > 0.4 && s[0] > 150 && s[0] < 500 && s[1] > 100 && s[1] < 350)
                 .findFirst()
@@ -222,7 +253,7 @@ class TrailsTest {
     /** A quarter of the frames draws a quarter of the arcs. */
     @Test
     void shorter_trails_are_shown_beside_the_whole() {
-        List<Trails.Length> lengths = trails(frames(-1), PLAIN).lengths();
+        List<Trails.Length> lengths = plain().lengths();
         assertThat(lengths).extracting(Trails.Length::frames).containsExactly(3, 6, 12);
         assertThat(lengths).allSatisfy(l -> assertThat(l.picture().width()).isEqualTo(640));
         double sky = 0;
@@ -242,7 +273,7 @@ class TrailsTest {
     /** Two frames whose sky is a third brighter leave no mark once they are evened out. */
     @Test
     void flicker_is_evened_out() {
-        List<Taken> flickers = frames(-1);
+        List<Taken> flickers = frames();
         for (int i : new int[] {7, 9}) {
             float[] light = night.light(EVERY * i, EVERY * i + OPEN, i);
             for (int k = 0; k < light.length; k++) {
@@ -250,7 +281,7 @@ class TrailsTest {
             }
             flickers.set(i, MadeUpNight.taken(light, EVERY * i, OPEN));
         }
-        double quiet = dark(trails(frames(-1), PLAIN).picture());
+        double quiet = dark(plain().picture());
         assertThat(dark(trails(flickers, PLAIN).picture())).isGreaterThan(quiet + 0.004);
         assertThat(dark(trails(flickers, PLAIN.evened()).picture())).isCloseTo(quiet, within(0.0012));
     }
@@ -298,7 +329,7 @@ class TrailsTest {
 
     @Test
     void frames_of_another_size_and_skies_without_stars_are_told() {
-        List<Taken> frames = new ArrayList<>(frames(-1).subList(0, 2));
+        List<Taken> frames = new ArrayList<>(frames().subList(0, 2));
         frames.add(new Taken() {
             @Override
             public Raster read() {
