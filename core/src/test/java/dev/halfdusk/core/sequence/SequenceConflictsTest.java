@@ -240,6 +240,26 @@ class SequenceConflictsTest {
         assertThat(of(new Sequence(121, 30, 1), dusk, night)).isNotEmpty();
     }
 
+    /** What is longer than the dark, or than its moonless rest, has no hour of the night to go to. */
+    @Test
+    void a_run_that_no_dark_holds_has_no_way_out() {
+        Night night = night(LEDGE, "2027-06-04", ZONE);
+        Interval dark = night.dark().get(0);
+        int longer = (int) (dark.length().toSeconds() / 31) + 3;
+        Conflict day = of(new Sequence(longer, 30, 1), Instant.parse("2027-06-04T13:00:00Z"), night)
+                .get(0);
+        assertThat(day.words()).startsWith("It is not dark then");
+        assertThat(day.ways()).isEmpty();
+        Night late = night(LEDGE, "2027-06-15", ZONE);
+        Interval rest = Interval.longest(late.moonless()).orElseThrow();
+        Interval lit = new Interval(late.dark().get(0).from(), rest.from());
+        assertThat(lit.length()).isGreaterThan(rest.length().plusMinutes(10));
+        Sequence s = new Sequence((int) (rest.length().toSeconds() / 31) + 3, 30, 1);
+        Conflict moon = only(of(s, lit.from(), late), Kind.MOON);
+        assertThat(moon.words()).startsWith("The moon is up all the time");
+        assertThat(moon.ways()).isEmpty();
+    }
+
     @Test
     void a_thin_moon_does_not_count() {
         Night night = night(LEDGE, "2027-06-06", ZONE);

@@ -64,6 +64,22 @@ class TrailPlanTest {
         assertThat(away.pole()).isEmpty();
     }
 
+    /** Beyond six hours a star on the meridian is behind the camera: its arc is as long as it was seen. */
+    @Test
+    void an_arc_ends_where_the_lens_sees_it_no_longer() {
+        Direction south = new Direction(180, 50);
+        double four = plan(40, south, 20, 21.5, new Sequence(465, 30, 1))
+                .arcs()
+                .get(0)
+                .px();
+        double nine = plan(40, south, 20, 21.5, new Sequence(1045, 30, 1))
+                .arcs()
+                .get(0)
+                .px();
+        assertThat(four).isCloseTo(20 * Math.tan(Math.toRadians(60.2)) / 0.006, within(60.0));
+        assertThat(nine).isGreaterThan(four).isFinite();
+    }
+
     /** 1 s at 20 mm on 6 µm: 15.04″ / 61.88″ = 0.243 px on the equator; on a print of 60 cm 0.024 mm, on a screen a third of it. */
     @Test
     void gaps_are_judged_where_they_are_seen() {
