@@ -108,7 +108,7 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
         return new Arc(where, path(at, sequence.seconds()), path(at, sequence.pauseSeconds()));
     }
 
-    /** Pixels that a star which stands at a point when the first frame opens goes along in a time. */
+    /** Pixels that a star which stands at a point when the first frame opens goes along in a time, as long as it is before the lens. */
     private double path(Point from, double seconds) {
         Framing framing = setup.framing();
         Vector north = Sidereal.northPole(setup.from().site());
@@ -119,7 +119,7 @@ public record TrailPlan(Setup setup, Sequence sequence, FrameSky sky) {
         for (int i = 1; i <= steps; i++) {
             Optional<Point> next = framing.project(Sidereal.later(star, north, seconds * i / steps));
             if (next.isEmpty()) {
-                return sum;
+                break;
             }
             sum += Math.hypot(next.get().x() - last.x(), next.get().y() - last.y());
             last = next.get();
