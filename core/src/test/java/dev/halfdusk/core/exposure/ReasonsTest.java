@@ -138,7 +138,7 @@ class ReasonsTest {
     void another_school_and_a_slowest_shutter_are_said() {
         Proposal p = proposal(21.5, Demand.USUAL.by(PlannedBy.N500));
         Reason school = reason(p, "Planned by another school: " + PlannedBy.N500.words());
-        assertThat(school.value()).isCloseTo(25.4, within(0.1));
+        assertThat(school.value()).isCloseTo(500 / 20.0, within(0.01));
         assertThat(school.formula()).contains("; 3.0 were to be kept");
         assertThat(proposal(21.5, Demand.USUAL).reasons())
                 .noneMatch(r -> r.what().startsWith("Planned by another"));
@@ -154,17 +154,17 @@ class ReasonsTest {
                 .noneMatch(r -> r.what().startsWith("Planned by an"));
     }
 
-    /** One of 4 pixels at 400 mm: 206.265 × 6 / 400 = 3.094″ a pixel; an equator star crosses 4.86 a second. */
+    /** 206.265 × 6 / 400 mm are 3.094″ a pixel, of which a star on the equator crosses 4.86 a second: 3 px take 0.617 s. */
     @Test
-    void a_shutter_shorter_than_the_dial_is_told_as_it_is() {
+    void a_shutter_is_rounded_down_to_a_click() {
         Framing framing = Framing.of(
                 new Optics(Sensor.of(36, 24, 6000), 400, Projection.RECTILINEAR), new Direction(180, 52.4), 0);
         ShutterAdvice a = ShutterAdvice.of(framing, 37.6, new Demand(3, Sharp.ALL, 10), Dial.THIRD);
         assertThat(a.reasons().get(0).value()).isCloseTo(3.094, within(0.001));
         assertThat(a.reasons().get(1).value()).isCloseTo(4.861, within(0.002));
         assertThat(a.limitSeconds()).isCloseTo(3 / 4.861, within(0.01));
-        assertThat(a.dial().orElseThrow().label()).isEqualTo("1/2");
-        assertThat(a.reasons().get(3).formula()).isEqualTo("the click marked 1/2");
+        assertThat(a.dial().orElseThrow().label()).isEqualTo("0.5");
+        assertThat(a.reasons().get(3).formula()).isEqualTo("the click marked 0.5");
         assertThat(a.reasons().get(3).value()).isEqualTo(0.5);
         assertThat(a.field().seconds()).isEqualTo(0.5);
     }
