@@ -9,9 +9,19 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.camera.Camera;
+import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.FilterWindow.Margins;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.eclipse.ScriptRequest;
+import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
@@ -24,6 +34,7 @@ import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.flywaydb.core.Flyway;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
@@ -43,9 +54,17 @@ class MigrationTest {
                 "--halfdusk.clock=2027-06-01T18:00:00Z");
     }
 
-    /** From the version in which a practised frame named its rig by number alone. */
+    private static final EclipseCamera CAMERA = new EclipseCamera(
+            new LensSetting(215, 7.1),
+            new ScriptRequest(
+                    Role.CLOSE_UP, 47.5, 13, 250, FileFormat.RAW, FileFormat.RAW_AND_JPEG, 5.5, 1.25, Margins.LEAST),
+            Optional.of(new Direction(91.25, 43.5)),
+            Orientation.PORTRAIT,
+            new EclipseCamera.Stands(-12.5, Camera.Mode.BULB, true, false));
+
+    /** From the version in which a practised frame named its rig by number alone, and a camera of an eclipse had a column for each field. */
     @Test
-    void a_practised_frame_keeps_what_its_rig_is() throws Exception {
+    void a_practised_frame_keeps_what_its_rig_is_and_a_camera_what_it_was_asked() throws Exception {
         Path data = TestFolder.fresh();
         String url = "jdbc:sqlite:" + data.resolve("half-dusk.db");
         try (Connection old = DriverManager.getConnection(url)) {
@@ -60,6 +79,15 @@ class MigrationTest {
         try (Connection old = DriverManager.getConnection(url);
                 Statement s = old.createStatement()) {
             s.executeUpdate("INSERT INTO learner (id, name) VALUES (1, 'Tern')");
+            s.executeUpdate("INSERT INTO eclipse_plan (id, place_id, eclipse_date, after_c2_s, before_c3_s)"
+                    + " SELECT 1, min(id), '2027-08-02', 8, 12 FROM place");
+            String cameras =
+                    "INSERT INTO eclipse_camera (plan_id, name, rig_id, role, focal_mm, aperture, iso, every_s, steps,"
+                            + " burst_s, pause_s, partial_format, total_format, azimuth_deg, altitude_deg, upright, clock_ahead_s, mode,"
+                            + " auto_iso, noise_reduction) SELECT 1, 'Odd', min(id), 'CLOSE_UP', 215, 7.1, 250, 47.5, 13, 5.5, 1.25,"
+                            + " 'RAW', 'RAW_AND_JPEG', %s, 1, -12.5, 'BULB', 1, 0 FROM rig";
+            s.executeUpdate(cameras.formatted("91.25, 43.5"));
+            s.executeUpdate(cameras.formatted("NULL, NULL"));
             s.executeUpdate("INSERT INTO practice_round (id, learner_id, lesson, began_at)"
                     + " VALUES (1, 1, 'focus-on-a-star', '2027-06-01T18:00:00Z')");
             s.executeUpdate(
@@ -69,6 +97,17 @@ class MigrationTest {
         }
         try (ConfigurableApplicationContext app = start(data)) {
             DSLContext db = app.getBean(DSLContext.class);
+            assertThat(ShapeJson.read(
+                            EclipseCamera.SHAPE,
+                            db.fetchValue("SELECT fields FROM eclipse_camera WHERE id = 1")
+                                    .toString()))
+                    .isEqualTo(CAMERA);
+            assertThat(ShapeJson.read(
+                                    EclipseCamera.SHAPE,
+                                    db.fetchValue("SELECT fields FROM eclipse_camera WHERE id = 2")
+                                            .toString())
+                            .aim())
+                    .isEmpty();
             List<NamedRig> rigs = app.getBean(Kit.class).rigs();
             assertThat(rigs).anyMatch(r -> !r.gear().isEmpty());
             for (NamedRig rig : rigs) {

@@ -6,7 +6,10 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.rehearsal.PlanFile;
 import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -20,6 +23,7 @@ import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Wish;
+import dev.halfdusk.core.weather.WeatherHour;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.core.io.ClassPathResource;
@@ -105,6 +109,44 @@ final class Schemas {
         List.of(Sharp.values()).forEach(x -> sharps.add(x.key()));
         ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
         return shipped;
+    }
+
+    /** Of {@code plans/*.json}. */
+    static ObjectNode eclipsePlan() {
+        ObjectNode root = root(PlanFile.FORMAT, PlanFile.VERSION, "A plan for an eclipse of the sun, with its cameras");
+        ObjectNode properties = root.withObject("/properties");
+        properties.putObject("date").put("type", "string").put("format", "date");
+        ObjectNode place = JSON.objectNode().put("type", "object");
+        place.withObject("/properties").putObject("name").put("type", "string");
+        number(place.withObject("/properties"), "latitude", Range.LATITUDE);
+        number(place.withObject("/properties"), "longitude", Range.LONGITUDE);
+        place.putArray("required").add("name");
+        properties.set("place", place);
+        ArrayNode other = properties.putObject("otherPlace").putArray("oneOf");
+        other.add(place.deepCopy());
+        other.addObject().put("type", "null");
+        number(properties, "afterC2Seconds", FilterWindow.Margins.AFTER_C2);
+        number(properties, "beforeC3Seconds", FilterWindow.Margins.BEFORE_C3);
+        number(properties, "celsius", WeatherHour.TEMPERATURE);
+        properties
+                .putObject("cloudOddsPercent")
+                .put("type", "object")
+                .set("additionalProperties", number(PlanFile.ODDS));
+        ObjectNode camera = ShapeJson.object(EclipseCamera.SHAPE);
+        ObjectNode fields = camera.withObject("/properties");
+        fields.putObject("name").put("type", "string").put("minLength", 1);
+        fields.putObject("rig").put("type", "string");
+        fields.putObject("rigId").put("type", "integer");
+        ObjectNode aim = fields.putObject("aim");
+        aim.putArray("type").add("object").add("null");
+        aim.withObject("/properties").set("azimuth", fields.remove("azimuth"));
+        aim.withObject("/properties").set("altitude", fields.remove("altitude"));
+        aim.putArray("required").add("azimuth").add("altitude");
+        fields.putObject("script").putArray("type").add("string").add("null");
+        camera.putArray("required").add("name").add("rig"); // what else is missing is usual for its role
+        list(root, "cameras", camera);
+        root.withArray("/required").add("date").add("place");
+        return root;
     }
 
     private static ObjectNode root(String format, int version, String title) {

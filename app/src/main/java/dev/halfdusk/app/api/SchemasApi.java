@@ -22,7 +22,8 @@ class SchemasApi {
         KIT,
         PLACES,
         OUTING,
-        ECLIPSE
+        ECLIPSE,
+        ECLIPSE_PLAN
     }
 
     private final ObjectMapper json;
@@ -39,6 +40,7 @@ class SchemasApi {
             case PLACES -> Schemas.places();
             case OUTING -> Schemas.outing(json);
             case ECLIPSE -> shipped("half-dusk-eclipse-1.json");
+            case ECLIPSE_PLAN -> Schemas.eclipsePlan();
         };
     }
 

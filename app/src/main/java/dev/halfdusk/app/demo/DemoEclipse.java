@@ -9,11 +9,13 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.rehearsal.EclipsePlans;
 import dev.halfdusk.app.rehearsal.PlanCamera;
 import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Support;
 import java.time.LocalDate;
@@ -68,20 +70,16 @@ class DemoEclipse {
 
     private static PlanCamera camera(
             String name, NamedRig rig, double focal, double aperture, Role role, FileFormat total) {
-        ScriptRequest usual = ScriptRequest.usual(role);
         return new PlanCamera(
                 0,
                 name,
                 rig,
-                focal,
-                aperture,
-                usual.written(FileFormat.RAW_AND_JPEG, total),
-                role == Role.LAND ? Optional.of(LAND) : Optional.empty(),
-                Orientation.LANDSCAPE,
-                role == Role.CORONA ? 2 : 0,
-                Mode.MANUAL,
-                false,
-                false,
+                new EclipseCamera(
+                        new LensSetting(focal, aperture),
+                        ScriptRequest.usual(role).written(FileFormat.RAW_AND_JPEG, total),
+                        role == Role.LAND ? Optional.of(LAND) : Optional.empty(),
+                        Orientation.LANDSCAPE,
+                        new EclipseCamera.Stands(role == Role.CORONA ? 2 : 0, Mode.MANUAL, false, false)),
                 Optional.empty());
     }
 

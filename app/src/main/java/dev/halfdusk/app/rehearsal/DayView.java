@@ -68,7 +68,7 @@ record DayView(
                 window.map(w -> w.off().to().toEpochMilli()).orElse(0L),
                 lines,
                 plan.cameras().stream()
-                        .map(c -> c.name() + ": " + clock(c.clockAheadSeconds()))
+                        .map(c -> c.name() + ": " + clock(c.set().stands().clockAheadSeconds()))
                         .toList());
     }
 

@@ -14,14 +14,10 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.NotFound;
-import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.app.web.ShapeJson;
+import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.FilterWindow;
-import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
-import dev.halfdusk.core.eclipse.ScriptRequest;
-import dev.halfdusk.core.measure.Direction;
-import dev.halfdusk.core.optics.FileFormat;
-import dev.halfdusk.core.optics.Orientation;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -136,30 +132,12 @@ public class EclipsePlans {
     }
 
     private static PlanCamera camera(EclipseCameraRecord r, NamedRig rig, FilterWindow.Margins margins) {
+        EclipseCamera set = ShapeJson.read(EclipseCamera.SHAPE, r.getFields());
         return new PlanCamera(
                 r.getId(),
                 r.getName(),
                 rig,
-                r.getFocalMm(),
-                r.getAperture(),
-                new ScriptRequest(
-                        Role.valueOf(r.getRole()),
-                        r.getEveryS(),
-                        r.getSteps().intValue(),
-                        r.getIso(),
-                        FileFormat.valueOf(r.getPartialFormat()),
-                        FileFormat.valueOf(r.getTotalFormat()),
-                        r.getBurstS(),
-                        r.getPauseS(),
-                        margins),
-                r.getAzimuthDeg() == null
-                        ? Optional.empty()
-                        : Optional.of(new Direction(r.getAzimuthDeg(), r.getAltitudeDeg())),
-                r.getUpright() ? Orientation.PORTRAIT : Orientation.LANDSCAPE,
-                r.getClockAheadS(),
-                Mode.valueOf(r.getMode()),
-                r.getAutoIso(),
-                r.getNoiseReduction(),
+                set.asking(set.asked().within(margins)),
                 Optional.ofNullable(r.getScript())
                         .map(t -> ScriptFile.read(t).script().orElseThrow()));
     }
@@ -218,23 +196,7 @@ public class EclipsePlans {
     private static void fill(EclipseCameraRecord r, PlanCamera c) {
         r.setName(c.name());
         r.setRigId(c.rig().id());
-        r.setRole(c.role().name());
-        r.setFocalMm(c.focalMm());
-        r.setAperture(c.aperture());
-        r.setIso(c.asked().iso());
-        r.setEveryS(c.asked().everySeconds());
-        r.setSteps((long) c.asked().equalSteps());
-        r.setBurstS(c.asked().burstSeconds());
-        r.setPauseS(c.asked().pauseSeconds());
-        r.setPartialFormat(c.asked().partial().name());
-        r.setTotalFormat(c.asked().total().name());
-        r.setAzimuthDeg(c.aim().map(Direction::azimuthDeg).orElse(null));
-        r.setAltitudeDeg(c.aim().map(Direction::altitudeDeg).orElse(null));
-        r.setUpright(c.held() == Orientation.PORTRAIT);
-        r.setClockAheadS(c.clockAheadSeconds());
-        r.setMode(c.mode().name());
-        r.setAutoIso(c.autoIso());
-        r.setNoiseReduction(c.noiseReduction());
+        r.setFields(ShapeJson.text(EclipseCamera.SHAPE, c.set()));
         r.setScript(c.byHand().map(ScriptFile::write).orElse(null));
     }
 

@@ -3,6 +3,7 @@ package dev.halfdusk.app.rehearsal;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.camera.Rehearsal;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
@@ -16,7 +17,6 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensSetting;
-import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Pointing;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.sequence.Program;
@@ -31,27 +31,9 @@ import java.util.Optional;
  * One camera of a plan. It holds what was asked of its lens; with a rig that has become another since, it is planned as near as
  * that can be set, and is not started before someone has said how it is to be.
  *
- * @param focalMm asked of the lens
- * @param aperture asked of it
- * @param aim where it looks; empty: at the sun
- * @param clockAheadSeconds by which its clock is wrong
- * @param mode where its dial stands
  * @param byHand the script, where someone changed it
  */
-public record PlanCamera(
-        long id,
-        String name,
-        NamedRig rig,
-        double focalMm,
-        double aperture,
-        ScriptRequest asked,
-        Optional<Direction> aim,
-        Orientation held,
-        double clockAheadSeconds,
-        Mode mode,
-        boolean autoIso,
-        boolean noiseReduction,
-        Optional<Script> byHand) {
+public record PlanCamera(long id, String name, NamedRig rig, EclipseCamera set, Optional<Script> byHand) {
 
     /** The middle of a frame a fifth of which is land. */
     private static final double LAND_SHARE = 0.3;
@@ -62,12 +44,16 @@ public record PlanCamera(
         return rig.first(Gear.Card.class);
     }
 
+    ScriptRequest asked() {
+        return set.asked();
+    }
+
     Role role() {
-        return asked.role();
+        return asked().role();
     }
 
     LensSetting lens() {
-        return new LensSetting(focalMm, aperture);
+        return set.lens();
     }
 
     /** As asked, or the nearest that its rig can be set to. */
@@ -77,21 +63,21 @@ public record PlanCamera(
 
     /** Aimed at an instant. */
     Setup setup(Place place, Rig with, Instant when) {
-        LensSetting set = setting();
-        Direction axis = aim.orElseGet(() -> role() == Role.LAND ? land(place, when, set) : sun(place, when));
+        LensSetting to = setting();
+        Direction axis = set.aim().orElseGet(() -> role() == Role.LAND ? land(place, when, to) : sun(place, when));
         return new Setup(
                 with,
-                set.onLensMm(),
-                set.aperture(),
-                new Pointing(axis, 0, held),
+                to.onLensMm(),
+                to.aperture(),
+                new Pointing(axis, 0, set.held()),
                 place.standpoint(),
                 when,
                 Demand.USUAL);
     }
 
     /** Below the sun, with a fifth of the frame for the land; higher where that leaves the sun outside by little. */
-    private Direction land(Place place, Instant when, LensSetting set) {
-        double height = rig.rig().optics(set.onLensMm(), held).heightDeg();
+    private Direction land(Place place, Instant when, LensSetting to) {
+        double height = rig.rig().optics(to.onLensMm(), set.held()).heightDeg();
         return new Direction(sun(place, when).azimuthDeg(), Math.min(MOST_LAND_DEG, LAND_SHARE * height));
     }
 
@@ -104,7 +90,7 @@ public record PlanCamera(
     /** What it does at a place: as written by hand, or made for it. */
     Scripting.Made made(LocalSolarEclipse here, Place place) {
         Scripting.Made fresh =
-                Scripting.of(here, setup(place, rig.rig(), here.max().when()), card(), asked);
+                Scripting.of(here, setup(place, rig.rig(), here.max().when()), card(), asked());
         return byHand.map(s -> new Scripting.Made(
                         s,
                         List.of("Changed by hand; its times are counted from the contacts of " + place.name() + "."),
@@ -116,7 +102,7 @@ public record PlanCamera(
         return ScriptCheck.of(
                 script,
                 new ScriptCheck.Against(
-                        here, setup(place, rig.rig(), here.max().when()), card(), asked.margins(), role()));
+                        here, setup(place, rig.rig(), here.max().when()), card(), asked().margins(), role()));
     }
 
     /** What keeps it from being started, beside its script. */
@@ -127,14 +113,14 @@ public record PlanCamera(
             refused.add("It asks " + lens().words() + " of " + rig.name() + ", which can be set to "
                     + setting().words() + " at the nearest: set it so, or choose another rig.");
         }
-        if (mode != Mode.MANUAL) {
-            refused.add(
-                    "Its mode dial stands at " + (mode == Mode.BULB ? "bulb" : "automatic") + ": turn it to manual.");
+        if (set.stands().mode() != Mode.MANUAL) {
+            refused.add("Its mode dial stands at " + (set.stands().mode() == Mode.BULB ? "bulb" : "automatic")
+                    + ": turn it to manual.");
         }
-        if (autoIso) {
+        if (set.stands().autoIso()) {
             refused.add("Automatic ISO is on: it would undo the script. Switch it off.");
         }
-        if (noiseReduction) {
+        if (set.stands().noiseReduction()) {
             refused.add("Noise reduction is on: it doubles each long exposure. Switch it off.");
         }
         return refused;
@@ -142,43 +128,25 @@ public record PlanCamera(
 
     /** With another script by hand, or none. */
     PlanCamera scripted(Optional<Script> other) {
-        return new PlanCamera(
-                id,
-                name,
-                rig,
-                focalMm,
-                aperture,
-                asked,
-                aim,
-                held,
-                clockAheadSeconds,
-                mode,
-                autoIso,
-                noiseReduction,
-                other);
+        return new PlanCamera(id, name, rig, set, other);
     }
 
     /** With every frame written in one format. */
     PlanCamera written(FileFormat format) {
-        return new PlanCamera(
-                id,
-                name,
-                rig,
-                focalMm,
-                aperture,
-                asked.written(format, format),
-                aim,
-                held,
-                clockAheadSeconds,
-                mode,
-                autoIso,
-                noiseReduction,
-                byHand.map(s -> s.with(format)));
+        EclipseCamera other = set.asking(asked().written(format, format));
+        return new PlanCamera(id, name, rig, other, byHand.map(s -> s.with(format)));
     }
 
     /** As it is rehearsed. */
     Rehearsal.Part part(Optional<Program> program, double celsius) {
         return new Rehearsal.Part(
-                name, rig.rig(), program, clockAheadSeconds, setting().aperture(), rig.battery(), card(), celsius);
+                name,
+                rig.rig(),
+                program,
+                set.stands().clockAheadSeconds(),
+                setting().aperture(),
+                rig.battery(),
+                card(),
+                celsius);
     }
 }

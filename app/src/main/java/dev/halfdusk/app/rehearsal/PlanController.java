@@ -119,10 +119,9 @@ class PlanController {
         }
         model.addAttribute("elsewhere", elsewhere.of(plan));
         model.addAttribute("rigs", kit.rigs());
-        model.addAttribute("adding", CameraForm.said(new Form()));
+        model.addAttribute("adding", new Form());
         model.addAttribute("roles", CameraForm.ROLES);
-        model.addAttribute("formats", CameraForm.FORMATS);
-        model.addAttribute("modes", CameraForm.MODES);
+        model.addAttribute("cameraFields", CameraForm.FIELDS);
         List<Choice> all = places.all().stream()
                 .map(p -> new Choice("" + p.id(), p.name()))
                 .toList();
@@ -253,7 +252,7 @@ class PlanController {
         NamedRig named = (rig.isPresent() ? kit.rig(rig.getAsLong()) : Optional.<NamedRig>empty())
                 .orElseThrow(() -> new NotFound("rig " + form.value("rig")));
         Role role = form.choice("role", Role.class).orElse(Role.CLOSE_UP);
-        long camera = plans.addCamera(id, cameras.usual(named, role, plan.margins()));
+        long camera = plans.addCamera(id, CameraForm.usual(named, role, plan.margins()));
         return back(id) + "?camera=" + camera;
     }
 

@@ -2,6 +2,7 @@ package dev.halfdusk.app.rehearsal;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -9,12 +10,14 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Imported;
+import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
-import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -34,52 +37,23 @@ import org.springframework.transaction.annotation.Transactional;
 public class PlanFile {
 
     public static final String FORMAT = "half-dusk-eclipse-plan";
-    private static final int VERSION = 1;
+    public static final int VERSION = 1;
+
+    /** Of cloud at a place on the day, percent. */
+    public static final Range ODDS = SitesCompared.ODDS;
+
     private static final int MOST_CAMERAS = 40;
     private static final int MOST_ODDS = 500;
+    private static final List<String> AIM = List.of("azimuth", "altitude");
     private static final int LONGEST = 60;
 
-    /**
-     * What a camera holds beside its name and rig.
-     *
-     * @param name in the file
-     * @param field of its form, which says what is allowed
-     */
-    private record Field(String name, String field, Sort sort) {
-
-        enum Sort {
-            NUMBER,
-            WORDS,
-            TICK
-        }
-    }
-
-    private static final List<Field> FIELDS = List.of(
-            new Field("role", "role", Field.Sort.WORDS),
-            new Field("focalMm", "focal", Field.Sort.NUMBER),
-            new Field("aperture", "aperture", Field.Sort.NUMBER),
-            new Field("iso", "iso", Field.Sort.NUMBER),
-            new Field("everySeconds", "every", Field.Sort.NUMBER),
-            new Field("steps", "steps", Field.Sort.NUMBER),
-            new Field("burstSeconds", "burst", Field.Sort.NUMBER),
-            new Field("pauseSeconds", "pause", Field.Sort.NUMBER),
-            new Field("partialFormat", "partial", Field.Sort.WORDS),
-            new Field("totalFormat", "total", Field.Sort.WORDS),
-            new Field("upright", "upright", Field.Sort.TICK),
-            new Field("clockAheadSeconds", "clock", Field.Sort.NUMBER),
-            new Field("mode", "mode", Field.Sort.WORDS),
-            new Field("autoIso", "autoIso", Field.Sort.TICK),
-            new Field("noiseReduction", "noise", Field.Sort.TICK));
-
     private final EclipsePlans plans;
-    private final CameraForm cameras;
     private final Places places;
     private final Kit kit;
     private final ObjectMapper json;
 
-    PlanFile(EclipsePlans plans, CameraForm cameras, Places places, Kit kit, ObjectMapper json) {
+    PlanFile(EclipsePlans plans, Places places, Kit kit, ObjectMapper json) {
         this.plans = plans;
-        this.cameras = cameras;
         this.places = places;
         this.kit = kit;
         this.json = json;
@@ -175,20 +149,13 @@ public class PlanFile {
     }
 
     private static void write(ObjectNode node, PlanCamera c) {
-        Form fields = CameraForm.fields(c);
         node.put("name", c.name())
                 .put("rig", c.rig().name())
                 .put("rigId", c.rig().id());
-        for (Field f : FIELDS) {
-            switch (f.sort) {
-                case NUMBER -> node.put(f.name, Double.parseDouble(fields.value(f.field)));
-                case TICK -> node.put(f.name, fields.has(f.field));
-                default -> node.put(f.name, fields.value(f.field));
-            }
-        }
-        if (c.aim().isPresent()) {
-            Direction aim = c.aim().get();
-            node.putObject("aim").put("azimuth", aim.azimuthDeg()).put("altitude", aim.altitudeDeg());
+        ShapeJson.write(node, EclipseCamera.SHAPE, c.set());
+        if (c.set().aim().isPresent()) { // a direction is one thing in files
+            ObjectNode aim = node.putObject("aim");
+            AIM.forEach(key -> aim.set(key, node.remove(key)));
         } else {
             node.putNull("aim");
         }
@@ -338,7 +305,7 @@ public class PlanFile {
         return all;
     }
 
-    private Optional<PlanCamera> camera(
+    private static Optional<PlanCamera> camera(
             JsonNode n, NamedRig rig, Margins margins, String where, List<String> problems) {
         Role role = new Form()
                 .put("role", n.path("role").asText())
@@ -350,35 +317,26 @@ public class PlanFile {
             byHand = script.script();
             script.problems().stream().limit(3).forEach(p -> problems.add(where + "script: " + p));
         }
-        PlanCamera usual = cameras.usual(rig, role, margins).scripted(byHand);
-        Form form = CameraForm.fields(usual);
-        put(n, new Field("name", "name", Field.Sort.WORDS), form);
-        FIELDS.forEach(f -> put(n, f, form));
-        if (n.path("aim").isObject()) {
-            form.put("azimuth", n.path("aim").path("azimuth").asText(""))
-                    .put("altitude", n.path("aim").path("altitude").asText(""));
+        String name = n.path("name").asText("");
+        if (name.isBlank() || name.length() > Form.LONGEST_TEXT) {
+            problems.add(where + "name: what you call it, up to " + Form.LONGEST_TEXT + " letters.");
+            return Optional.empty();
         }
-        Optional<PlanCamera> read = cameras.asked(form, usual, margins);
-        form.errors().forEach((field, what) -> problems.add(where + name(field) + ": " + what));
-        return read;
+        try {
+            EclipseCamera set = ShapeJson.foreign(EclipseCamera.SHAPE, whole(n, EclipseCamera.usual(rig.rig(), role)));
+            return Optional.of(
+                    new PlanCamera(0, name, rig, set.asking(set.asked().within(margins)), byHand));
+        } catch (IllegalArgumentException e) {
+            problems.add(where + e.getMessage());
+            return Optional.empty();
+        }
     }
 
-    /** In the file, of a field of the form. */
-    private static String name(String field) {
-        return FIELDS.stream()
-                .filter(f -> f.field.equals(field))
-                .map(Field::name)
-                .findFirst()
-                .orElse(field);
-    }
-
-    private static void put(JsonNode n, Field f, Form form) {
-        JsonNode v = n.path(f.name);
-        if (f.sort == Field.Sort.TICK) {
-            form.put(f.field, v.asBoolean() ? "on" : "");
-        } else if (n.hasNonNull(f.name)) {
-            boolean whole = v.isNumber() && v.asDouble() == Math.rint(v.asDouble());
-            form.put(f.field, whole ? Long.toString(v.asLong()) : v.asText());
-        }
+    /** What a file says of a camera, and what is usual where it is silent. */
+    private static ObjectNode whole(JsonNode said, EclipseCamera usual) {
+        ObjectNode all = ShapeJson.write(JsonNodeFactory.instance.objectNode(), EclipseCamera.SHAPE, usual);
+        EclipseCamera.SHAPE.keys().stream().filter(said::hasNonNull).forEach(key -> all.set(key, said.path(key)));
+        AIM.forEach(key -> all.set(key, said.path("aim").get(key)));
+        return all;
     }
 }

@@ -157,7 +157,7 @@ final class PlanFiles {
         camera.put("name", w.camera().name())
                 .put("role", w.camera().role().key())
                 .put("rig", w.camera().rig().name())
-                .put("clockAheadSeconds", w.camera().clockAheadSeconds());
+                .put("clockAheadSeconds", w.camera().set().stands().clockAheadSeconds());
         if (byHand(w)) {
             camera.put("apertureByHand", w.camera().setting().aperture());
         }

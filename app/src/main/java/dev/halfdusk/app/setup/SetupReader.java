@@ -41,8 +41,6 @@ import org.springframework.ui.Model;
 public class SetupReader {
 
     /** Where an axis may be aimed. */
-    public static final Range ALTITUDE = new Range("altitude", -89, 90, "\u00b0");
-
     private static final Range MINUTE = new Range("minute", -1440, 2880, "");
 
     /** Those who may have to stay sharp, as a list to choose from. */
@@ -185,7 +183,7 @@ public class SetupReader {
         boolean point = form.has("aim") ? "point".equals(form.value("aim")) : typed;
         if (point && typed) {
             OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
-            OptionalDouble altitude = form.number("altitude", ALTITUDE);
+            OptionalDouble altitude = form.number("altitude", Pointing.AIM);
             return azimuth.isPresent() && altitude.isPresent()
                     ? Night.Aim.open(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
                     : night.aim(when);
@@ -207,7 +205,7 @@ public class SetupReader {
             return Optional.empty();
         }
         OptionalDouble azimuth = form.number("azimuth", Range.AZIMUTH);
-        OptionalDouble altitude = form.number("altitude", ALTITUDE);
+        OptionalDouble altitude = form.number("altitude", Pointing.AIM);
         return azimuth.isPresent() && altitude.isPresent()
                 ? Optional.of(new Direction(azimuth.getAsDouble(), altitude.getAsDouble()))
                 : Optional.empty();
@@ -215,6 +213,6 @@ public class SetupReader {
 
     /** What an aim may be, where it is shown and not read. */
     public static void said(Form form) {
-        form.allows("azimuth", Range.AZIMUTH).allows("altitude", ALTITUDE);
+        form.allows("azimuth", Range.AZIMUTH).allows("altitude", Pointing.AIM);
     }
 }

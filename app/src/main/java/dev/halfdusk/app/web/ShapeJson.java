@@ -100,12 +100,18 @@ public final class ShapeJson {
     public static <T> T foreign(Shape<T> shape, JsonNode from) {
         check(shape, from);
         Form form = new Form();
-        shape.keys().forEach(key -> form.put(key, from.path(key).asText("")));
+        shape.keys().forEach(key -> form.put(key, typed(from.path(key))));
         return ShapeForm.read(form, shape).orElseThrow(() -> {
             Map.Entry<String, String> first =
                     form.errors().entrySet().iterator().next();
             return new IllegalArgumentException(first.getKey() + ": " + first.getValue());
         });
+    }
+
+    /** As one would type it: 13.0 is 13. */
+    private static String typed(JsonNode node) {
+        boolean whole = node.isNumber() && node.asDouble() == Math.rint(node.asDouble()) && node.canConvertToLong();
+        return whole ? Long.toString(node.asLong()) : node.asText("");
     }
 
     /** @throws IllegalArgumentException for a field that is not of its type */

@@ -8,6 +8,9 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
@@ -18,11 +21,13 @@ import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.Imported.State;
 import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
@@ -60,9 +65,6 @@ class PlanFileTest {
     private Deletions deletions;
 
     @Autowired
-    private CameraForm cameras;
-
-    @Autowired
     private Places places;
 
     @Autowired
@@ -94,31 +96,28 @@ class PlanFileTest {
         Margins margins = new Margins(7.25, 13.5);
         plans.change(id, here.id(), Optional.of(there.id()), margins, 31.5);
         plans.cloudOdds(here.id(), TOTAL, Optional.of(12.5));
-        PlanCamera first = cameras.usual(rig(), Role.CLOSE_UP, margins);
+        PlanCamera first = CameraForm.usual(rig(), Role.CLOSE_UP, margins);
         plans.addCamera(
                 id,
                 new PlanCamera(
                         0,
                         "Odd one",
                         rig(),
-                        215,
-                        7.1,
-                        new ScriptRequest(
-                                Role.CORONA,
-                                47.5,
-                                13,
-                                250,
-                                FileFormat.RAW,
-                                FileFormat.RAW_AND_JPEG,
-                                5.5,
-                                1.25,
-                                margins),
-                        Optional.of(new Direction(91.25, 43.5)),
-                        Orientation.PORTRAIT,
-                        -12.5,
-                        Mode.BULB,
-                        true,
-                        true,
+                        new EclipseCamera(
+                                new LensSetting(215, 7.1),
+                                new ScriptRequest(
+                                        Role.CORONA,
+                                        47.5,
+                                        13,
+                                        250,
+                                        FileFormat.RAW,
+                                        FileFormat.RAW_AND_JPEG,
+                                        5.5,
+                                        1.25,
+                                        margins),
+                                Optional.of(new Direction(91.25, 43.5)),
+                                Orientation.PORTRAIT,
+                                new EclipseCamera.Stands(-12.5, Mode.BULB, true, true)),
                         Optional.empty()));
         long second = plans.addCamera(id, first);
         EclipsePlan plan = plans.existing(id);
@@ -137,6 +136,28 @@ class PlanFileTest {
 
     private Imported read(JsonNode tree, boolean replace) {
         return file.read(tree, replace ? Wanted.NEW_AND_CHANGED : Wanted.NEW, file.reading());
+    }
+
+    /** And one of which a field is not as it is described does not. */
+    @Test
+    void a_plan_obeys_the_schema_that_is_served() throws Exception {
+        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                .getSchema(web.perform(get("/api/schemas/eclipse-plan"))
+                        .andExpect(status().isOk())
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString(StandardCharsets.UTF_8));
+        ObjectNode written = file.tree(full());
+        assertThat(schema.validate(written)).isEmpty();
+        ObjectNode camera = (ObjectNode) written.at("/cameras/0");
+        Map<String, String> wrong = Map.of("aperture", "\"7.1\"", "mode", "\"sport\"", "steps", "61", "aim", "{}");
+        for (String field : wrong.keySet()) {
+            JsonNode right = camera.path(field);
+            camera.set(field, json.readTree(wrong.get(field)));
+            assertThat(schema.validate(written)).as(field).isNotEmpty();
+            camera.set(field, right);
+        }
+        assertThat(schema.validate(written)).isEmpty();
     }
 
     @Test
@@ -220,7 +241,7 @@ class PlanFileTest {
                 "/cameras/0/iso | 5 | cameras[0].iso: 5 is outside what is allowed",
                 "/cameras/1/everySeconds | 1 | cameras[1].everySeconds: 1 is outside what is allowed",
                 "/cameras/1/script | \"from\" | cameras[1].script: Line 1:",
-                "/cameras/0/mode | \"sport\" | cameras[0].mode: Choose one of the list",
+                "/cameras/0/mode | \"sport\" | cameras[0].mode: one of manual, bulb, automatic.",
                 "/cameras/0/aim | {\"azimuth\": 400, \"altitude\": 1} | 400 is outside what is allowed"
             })
     void what_cannot_be_says_where_and_stores_nothing(String where, String value, String said) throws Exception {

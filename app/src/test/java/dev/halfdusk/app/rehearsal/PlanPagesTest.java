@@ -182,16 +182,16 @@ class PlanPagesTest {
     private static final Map<String, String> FIELDS = Map.ofEntries(
             Map.entry("name", "Close"),
             Map.entry("role", "close-up"),
-            Map.entry("focal", "400"),
+            Map.entry("focalMm", "400"),
             Map.entry("aperture", "8"),
             Map.entry("iso", "200"),
-            Map.entry("every", "300"),
+            Map.entry("everySeconds", "300"),
             Map.entry("steps", "0"),
-            Map.entry("burst", "8"),
-            Map.entry("pause", "0.8"),
-            Map.entry("partial", "raw"),
-            Map.entry("total", "raw"),
-            Map.entry("clock", "0"),
+            Map.entry("burstSeconds", "8"),
+            Map.entry("pauseSeconds", "0.8"),
+            Map.entry("partialFormat", "raw"),
+            Map.entry("totalFormat", "raw"),
+            Map.entry("clockAheadSeconds", "0"),
             Map.entry("mode", "manual"));
 
     // plans
@@ -321,11 +321,22 @@ class PlanPagesTest {
         long camera = camera(id);
         Map<String, String> fields = new HashMap<>(FIELDS);
         fields.put("rig", "" + plans.existing(id).camera(camera).rig().id());
-        fields.putAll(
-                Map.of("role", "corona", "every", "120", "steps", "12", "burst", "6", "pause", "1.5", "clock", "-2.5"));
-        fields.putAll(
-                Map.of("azimuth", "96", "altitude", "24", "upright", "on", "total", "raw-and-jpeg", "focal", "300"));
-        fields.putAll(Map.of("autoIso", "on", "noise", "on", "mode", "bulb", "aperture", "11"));
+        fields.putAll(Map.of(
+                "role",
+                "corona",
+                "everySeconds",
+                "120",
+                "steps",
+                "12",
+                "burstSeconds",
+                "6",
+                "pauseSeconds",
+                "1.5",
+                "clockAheadSeconds",
+                "-2.5"));
+        fields.putAll(Map.of(
+                "azimuth", "96", "altitude", "24", "upright", "on", "totalFormat", "raw-and-jpeg", "focalMm", "300"));
+        fields.putAll(Map.of("autoIso", "on", "noiseReduction", "on", "mode", "bulb", "aperture", "11"));
         assertThat(save(id + "/cameras/" + camera, fields).getRedirectedUrl())
                 .isEqualTo("/events/plans/" + id + "?camera=" + camera);
         PlanCamera c = plans.existing(id).camera(camera);
@@ -337,27 +348,28 @@ class PlanPagesTest {
         assertThat(c.asked().pauseSeconds()).isEqualTo(1.5);
         assertThat(c.asked().total()).isEqualTo(FileFormat.RAW_AND_JPEG);
         assertThat(c.asked().partial()).isEqualTo(FileFormat.RAW);
-        assertThat(c.clockAheadSeconds()).isEqualTo(-2.5);
-        assertThat(c.aim().orElseThrow().azimuthDeg()).isEqualTo(96);
-        assertThat(c.held()).isEqualTo(Orientation.PORTRAIT);
-        assertThat(c.focalMm()).isEqualTo(300);
-        assertThat(c.aperture()).isEqualTo(11);
-        assertThat(c.autoIso() && c.noiseReduction()).isTrue();
-        assertThat(c.mode()).isEqualTo(Mode.BULB);
+        assertThat(c.set().stands().clockAheadSeconds()).isEqualTo(-2.5);
+        assertThat(c.set().aim().orElseThrow().azimuthDeg()).isEqualTo(96);
+        assertThat(c.set().held()).isEqualTo(Orientation.PORTRAIT);
+        assertThat(c.lens().onLensMm()).isEqualTo(300);
+        assertThat(c.lens().aperture()).isEqualTo(11);
+        assertThat(c.set().stands().autoIso() && c.set().stands().noiseReduction())
+                .isTrue();
+        assertThat(c.set().stands().mode()).isEqualTo(Mode.BULB);
     }
 
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
             value = {
-                "clock | 7200 | 7200 is outside what is allowed: \u2212600 to 600 s",
-                "every | 2 | 2 is outside what is allowed: 5 to 900 s",
+                "clockAheadSeconds | 7200 | 7200 is outside what is allowed: \u2212600 to 600 s",
+                "everySeconds | 2 | 2 is outside what is allowed: 5 to 900 s",
                 "steps | 2.5 | Only whole numbers",
-                "pause | 0 | 0 is outside what is allowed: 0.2 to 30 s",
-                "burst | 99 | 99 is outside what is allowed: 0 to 30 s",
+                "pauseSeconds | 0 | 0 is outside what is allowed: 0.2 to 30 s",
+                "burstSeconds | 99 | 99 is outside what is allowed: 0 to 30 s",
                 "iso | 20 | 20 is outside what is allowed",
                 "aperture | 3 | 3 is outside what is allowed",
-                "role | painter | Choose one of the list"
+                "role | painter | Choose one of these: close-up, corona, land and people, hydrogen-alpha video."
             })
     void what_is_out_of_range_is_said_beside_the_field_and_kept(String field, String typed, String said)
             throws Exception {
@@ -515,7 +527,7 @@ class PlanPagesTest {
         long camera = camera(id);
         Map<String, String> fields = new HashMap<>(FIELDS);
         fields.put("rig", "" + plans.existing(id).camera(camera).rig().id());
-        fields.putAll(Map.of("autoIso", "on", "noise", "on", "mode", "automatic"));
+        fields.putAll(Map.of("autoIso", "on", "noiseReduction", "on", "mode", "automatic"));
         save(id + "/cameras/" + camera, fields);
         MockHttpServletResponse refused = save(id + "/rehearsal", Map.of("before", "3"));
         assertThat(refused.getStatus()).isEqualTo(422);

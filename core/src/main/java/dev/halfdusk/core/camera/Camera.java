@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 
@@ -34,7 +35,11 @@ public final class Camera {
         /** Open as long as it is held. */
         BULB,
         /** It chooses what it was not told. */
-        AUTOMATIC
+        AUTOMATIC;
+
+        public String words() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 
     /** What can be wrong with it at will. */

@@ -53,6 +53,16 @@ public record ScriptRequest(
                 FilterWindow.Margins.LEAST);
     }
 
+    public ScriptRequest atIso(double other) {
+        return new ScriptRequest(
+                role, everySeconds, equalSteps, other, partial, total, burstSeconds, pauseSeconds, margins);
+    }
+
+    public ScriptRequest within(FilterWindow.Margins other) {
+        return new ScriptRequest(
+                role, everySeconds, equalSteps, iso, partial, total, burstSeconds, pauseSeconds, other);
+    }
+
     public ScriptRequest written(FileFormat partialAs, FileFormat totalAs) {
         return new ScriptRequest(
                 role, everySeconds, equalSteps, iso, partialAs, totalAs, burstSeconds, pauseSeconds, margins);

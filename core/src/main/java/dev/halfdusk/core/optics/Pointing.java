@@ -11,6 +11,9 @@ import dev.halfdusk.core.measure.Range;
  */
 public record Pointing(Direction axis, double rollDeg, Orientation held) {
 
+    /** Of what one aims at: straight down has no direction. */
+    public static final Range AIM = new Range("altitude", -89, 90, "\u00b0");
+
     public static final Range ROLL = new Range("roll", -180, 180, "\u00b0");
 
     public Pointing {

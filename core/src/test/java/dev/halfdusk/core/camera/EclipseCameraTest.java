@@ -1,0 +1,63 @@
+package dev.halfdusk.core.camera;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.halfdusk.core.camera.Camera.Mode;
+import dev.halfdusk.core.eclipse.Role;
+import dev.halfdusk.core.measure.Misread;
+import dev.halfdusk.core.measure.OutOfRange;
+import dev.halfdusk.core.measure.Values;
+import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.optics.Sensor;
+import org.junit.jupiter.api.Test;
+
+class EclipseCameraTest {
+
+    /** A zoom that is f/2.8 at its short end and f/4 at its long one. */
+    private static final Rig ZOOM = Rig.of(
+            CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 12_800).withClockAhead(3.5),
+            new Lens(70, 200, 2.8, 4, Projection.RECTILINEAR));
+
+    /** The sun is drawn as large as can be at f/8; land as wide as can be, two stops down; the clock is the body's. */
+    @Test
+    void one_begins_with_what_the_role_wants_of_the_rig() {
+        EclipseCamera corona = EclipseCamera.usual(ZOOM, Role.CORONA);
+        assertThat(corona.lens()).isEqualTo(new LensSetting(200, 8));
+        assertThat(corona.asked().iso()).isEqualTo(200);
+        assertThat(corona.stands()).isEqualTo(new EclipseCamera.Stands(3.5, Mode.MANUAL, false, false));
+        assertThat(EclipseCamera.usual(ZOOM, Role.LAND).lens()).isEqualTo(new LensSetting(70, 5.6));
+        assertThat(corona.aim()).isEmpty();
+    }
+
+    /** What a rig can be set to is narrower than what can be asked: the aperture goes by the focal length. */
+    @Test
+    void a_rig_allows_what_it_can_be_set_to() {
+        Values asked = EclipseCamera.SHAPE.values(EclipseCamera.usual(ZOOM, Role.CORONA));
+        assertThat(EclipseCamera.on(ZOOM).of(asked)).isEqualTo(EclipseCamera.SHAPE.of(asked));
+        asked.put("aperture", 2.8);
+        assertThat(EclipseCamera.SHAPE.of(asked).lens().aperture()).isEqualTo(2.8);
+        assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
+        asked.put("focalMm", 70);
+        assertThat(EclipseCamera.on(ZOOM).of(asked).lens()).isEqualTo(new LensSetting(70, 2.8));
+        asked.put("focalMm", 400);
+        assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
+        asked.put("focalMm", 70).put("iso", 25_600);
+        assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
+        assertThat(EclipseCamera.SHAPE.of(asked).asked().iso()).isEqualTo(25_600);
+    }
+
+    @Test
+    void half_a_direction_is_none() {
+        Values asked = EclipseCamera.SHAPE.values(EclipseCamera.usual(ZOOM, Role.CORONA));
+        assertThatThrownBy(() -> EclipseCamera.SHAPE.of(asked.put("azimuth", 96)))
+                .isInstanceOf(Misread.class)
+                .hasMessageContaining("towards what, and how high");
+        assertThat(EclipseCamera.SHAPE.of(asked.put("altitude", 24)).aim()).isPresent();
+    }
+}
