@@ -1,19 +1,22 @@
 package dev.halfdusk.app.practice;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.practice.Exposed;
 import dev.halfdusk.core.practice.OneChange;
+import jakarta.annotation.PreDestroy;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -34,10 +37,23 @@ class ChangeController {
 
     private static final Range NUMBER = new Range("frame", 1, 100_000, "");
 
+    /** Frames whose answers are kept. */
+    private static final int KEPT = 50;
+
     private final Courses courses;
     private final Learners learners;
     private final Negatives negatives;
     private final Clock clock;
+
+    /** What each change comes to, by the frame's number: worked out while one looks at it, since that takes a second or two. */
+    private final Cache<Long, CompletableFuture<List<OneChange.Answer>>> answers =
+            Caffeine.newBuilder().maximumSize(KEPT).build();
+
+    private final ExecutorService trying = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "changes");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     ChangeController(Courses courses, Learners learners, Negatives negatives, Clock clock) {
         this.courses = courses;
@@ -47,41 +63,69 @@ class ChangeController {
     }
 
     /** A change, and what came of it once it was answered. */
-    record Row(int index, String words, String came, boolean right, boolean chosen) {}
+    record Row(int index, String words, String came, boolean right, boolean chosen) {
+
+        static Row asked(int index, OneChange.Option option) {
+            return new Row(index, option.words(), "", false, false);
+        }
+
+        static Row answered(int index, OneChange.Answer a, boolean chosen) {
+            String came = a.right() ? "that is it" : a.verdict().said();
+            return new Row(index, a.option().words(), came, a.right(), chosen);
+        }
+    }
 
     @GetMapping
     String frame(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        return show(Form.of(typed), Optional.empty(), model, response);
+        return ask(Form.of(typed), model, response);
     }
 
-    private String show(Form form, Optional<Integer> chosen, Model model, HttpServletResponse response) {
+    private String ask(Form form, Model model, HttpServletResponse response) {
         OptionalLong number = form.putIfEmpty("n", "1").whole("n", NUMBER);
-        if (number.isEmpty()) {
+        if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
         }
-        long n = number.orElse(1);
-        OneChange change = OneChange.of(courses.course(), n);
-        List<Row> rows = new ArrayList<>();
-        for (int i = 0; i < change.options().size(); i++) {
-            OneChange.Option o = change.options().get(i);
-            OneChange.Answer a = chosen.isPresent() ? negatives.inTurn(() -> change.answer(courses.course(), o)) : null;
-            rows.add(new Row(
-                    i,
-                    o.words(),
-                    a == null ? "" : a.right() ? "that is it" : a.verdict().said(),
-                    a != null && a.right(),
-                    chosen.filter(c -> c == rows.size()).isPresent()));
-        }
+        OneChange change = OneChange.of(courses.course(), number.orElse(1));
+        List<Row> rows = IntStream.range(0, change.options().size())
+                .mapToObj(i -> Row.asked(i, change.options().get(i)))
+                .toList();
+        return show(form, number.orElse(1), change, rows, model);
+    }
+
+    private String show(Form form, long n, OneChange change, List<Row> rows, Model model) {
         model.addAttribute("n", n);
         model.addAttribute("change", change);
         model.addAttribute("scene", courses.course().stage(change.lesson()).title());
         model.addAttribute("rows", rows);
         model.addAttribute("form", form);
-        model.addAttribute("answered", chosen.isPresent());
+        model.addAttribute("answered", rows.stream().anyMatch(Row::chosen));
         return "practice/change";
     }
 
-    /** One of the changes is chosen, and all are tried. */
+    @PreDestroy
+    void stop() {
+        trying.shutdownNow();
+    }
+
+    private CompletableFuture<List<OneChange.Answer>> answers(long n) {
+        return answers.get(
+                n,
+                k -> CompletableFuture.supplyAsync(() -> tried(k), trying).whenComplete((all, failed) -> {
+                    if (failed != null) {
+                        answers.invalidate(k);
+                    }
+                }));
+    }
+
+    /** Each in a turn of its own, so that those who only want to see a picture need not wait for all of them. */
+    private List<OneChange.Answer> tried(long n) {
+        OneChange change = OneChange.of(courses.course(), n);
+        return change.options().stream()
+                .map(o -> negatives.inTurn(() -> change.answer(courses.course(), o)))
+                .toList();
+    }
+
+    /** One of the changes is chosen, and all are tried. The first choice for a frame counts. */
     @PostMapping
     String choose(
             @RequestParam Map<String, String> typed,
@@ -92,34 +136,32 @@ class ChangeController {
         OptionalLong n = form.whole("n", NUMBER);
         OptionalLong option = form.whole("option", new Range("change", 0, 9, ""));
         if (form.hasErrors()) {
-            return show(form, Optional.empty(), model, response);
+            return ask(form, model, response);
         }
         OneChange change = OneChange.of(courses.course(), n.getAsLong());
         int chosen = (int) option.getAsLong();
         if (chosen >= change.options().size()) {
             form.reject("option", "There are " + change.options().size() + " to choose from.");
-            return show(form, Optional.empty(), model, response);
+            return ask(form, model, response);
         }
-        String page = show(form, Optional.of(chosen), model, response);
-        boolean right = ((List<?>) model.getAttribute("rows"))
-                .stream().map(Row.class::cast).anyMatch(r -> r.chosen && r.right);
+        List<OneChange.Answer> all = answers(n.getAsLong()).join();
         Learners.Learner who = learners.stored(learners.who(learner));
-        learners.add(who, new Learners.Drill(Learners.Drill.Kind.CHANGE, clock.instant(), 1, right ? 1 : 0, 0, 0));
-        return page;
+        int solved = all.get(chosen).right() ? 1 : 0;
+        learners.addOnce(
+                who, new Learners.Drill(Learners.Drill.Kind.CHANGE, clock.instant(), 1, solved, 0, 0), n.getAsLong());
+        List<Row> rows = IntStream.range(0, all.size())
+                .mapToObj(i -> Row.answered(i, all.get(i), i == chosen))
+                .toList();
+        return show(form, n.getAsLong(), change, rows, model);
     }
 
-    /** The frame, or with a change. */
+    /** The frame, or its middle at full size. */
     @GetMapping("/{n:\\d{1,6}}{view:|-close}.jpg")
     ResponseEntity<byte[]> picture(@PathVariable long n, @PathVariable String view) {
-        OneChange change = OneChange.of(courses.course(), n);
-        byte[] jpeg = negatives.inTurn(() -> {
-            Exposed taken = change.frame(courses.course());
-            Photograph p = view.isEmpty() ? taken.whole() : taken.close();
-            return ImageFile.JPEG.of(
-                    view.isEmpty() ? p.rgbWithBurnt() : p.rgb(),
-                    p.window().width(),
-                    p.window().height());
-        });
+        Negatives.View as = view.isEmpty() ? Negatives.View.STRIPED : Negatives.View.CLOSE;
+        byte[] jpeg = negatives.picture(
+                "change " + n, as, () -> OneChange.of(courses.course(), n).frame(courses.course()));
+        answers(n);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(ImageFile.JPEG.mediaType()))
                 .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())

@@ -276,6 +276,16 @@ public class Learners {
 
     @Transactional
     public void add(Learner learner, Drill d) {
+        add(learner, d, null);
+    }
+
+    /** One task by its number, which counts as it was answered first. */
+    @Transactional
+    public void addOnce(Learner learner, Drill d, long task) {
+        add(learner, d, task);
+    }
+
+    private void add(Learner learner, Drill d, Long task) {
         db.insertInto(PRACTICE_DRILL)
                 .set(PRACTICE_DRILL.LEARNER_ID, learner.id)
                 .set(PRACTICE_DRILL.KIND, d.kind.key())
@@ -284,6 +294,8 @@ public class Learners {
                 .set(PRACTICE_DRILL.SOLVED, (long) d.solved)
                 .set(PRACTICE_DRILL.STOPS_OFF, d.stopsOff)
                 .set(PRACTICE_DRILL.SECONDS, d.seconds)
+                .set(PRACTICE_DRILL.TASK, task)
+                .onConflictDoNothing()
                 .execute();
     }
 

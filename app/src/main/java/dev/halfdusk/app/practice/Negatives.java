@@ -78,6 +78,11 @@ class Negatives {
 
     /** Of a frame by its number. */
     byte[] picture(long frame, View view, Supplier<Exposed> taken) {
+        return picture("" + frame, view, taken);
+    }
+
+    /** Of one that is not stored, by a name of its own. */
+    byte[] picture(String frame, View view, Supplier<Exposed> taken) {
         String key = frame + " " + view;
         byte[] kept = pictures.getIfPresent(key);
         if (kept == null) {
