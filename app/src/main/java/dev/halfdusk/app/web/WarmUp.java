@@ -21,6 +21,9 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.context.WebServerInitializedEvent;
 import org.springframework.context.ApplicationContext;
 import org.springframework.context.ApplicationListener;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.GenericApplicationListener;
 import org.springframework.stereotype.Component;
 
 /** Asks for pages once the server is up, so that the first person does not wait for cold code; people go first. */
@@ -87,6 +90,10 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
         thread.setDaemon(!trial);
         thread.setPriority(Thread.MIN_PRIORITY);
         thread.start();
+        if (context instanceof ConfigurableApplicationContext c) {
+            c.addApplicationListener(
+                    GenericApplicationListener.forEventType(ContextClosedEvent.class, e -> thread.interrupt()));
+        }
     }
 
     private void tryOut(int port) {

@@ -414,25 +414,46 @@ final class Backdrop {
         }
 
         /**
-         * Electrons a second of ground or water, and of the shaded side of a mark, red, green and blue.
+         * Electrons a second of ground or water, red, green and blue.
          *
          * @param rough grain of grass and rock, one on the average; water has none
          */
-        void below(double x, double rough, double[] ground, double[] mark) {
-            double altitude = along(high[high.length / 2], x, 0); // in the middle of the exposure
-            double azimuth = along(round[round.length / 2], x, 360);
+        void ground(double x, double rough, double[] into) {
+            double altitude = altitude(x);
+            double azimuth = azimuth(x);
             double patch = band.patch((int) x, row);
+            if (sea.isPresent() && altitude < 0 && Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitude)) {
+                for (int c = 0; c < 3; c++) {
+                    into[c] = along(at[SEA + c], x, 0) * (1 + CALM * (patch - 1));
+                }
+                return;
+            }
             double land = rough * soil.towards(azimuth);
             double lamp = rough * soil.lamplight(azimuth, altitude);
-            double onMark = (1 + PLASTER * (rough - 1)) * soil.lampOnMark(azimuth, altitude);
             double[] lampTint = soil.lamps().tint();
-            boolean water = sea.isPresent() && altitude < 0 && Sea.reaches(ridge.drawnDeg(azimuth), azimuth, -altitude);
             for (int c = 0; c < 3; c++) {
-                mark[c] = (MARK_SHADE * land + onMark * lampTint[c]) * Tint.SOIL[c];
-                ground[c] = water
-                        ? along(at[SEA + c], x, 0) * (1 + CALM * (patch - 1))
-                        : (land + lamp * lampTint[c]) * patch * Tint.SOIL[c];
+                into[c] = (land + lamp * lampTint[c]) * patch * Tint.SOIL[c];
             }
+        }
+
+        /** The same of the shaded side of a mark. */
+        void mark(double x, double rough, double[] into) {
+            double azimuth = azimuth(x);
+            double land = rough * soil.towards(azimuth);
+            double lamp = (1 + PLASTER * (rough - 1)) * soil.lampOnMark(azimuth, altitude(x));
+            double[] lampTint = soil.lamps().tint();
+            for (int c = 0; c < 3; c++) {
+                into[c] = (MARK_SHADE * land + lamp * lampTint[c]) * Tint.SOIL[c];
+            }
+        }
+
+        /** In the middle of the exposure. */
+        private double altitude(double x) {
+            return along(high[high.length / 2], x, 0);
+        }
+
+        private double azimuth(double x) {
+            return along(round[round.length / 2], x, 360);
         }
     }
 }

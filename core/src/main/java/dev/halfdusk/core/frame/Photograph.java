@@ -185,10 +185,17 @@ public final class Photograph {
                 continue;
             }
             double even = (Noise.bits(seed, ((long) y / 3 << 20) + x / 3) >>> 40) / (double) (1 << 24);
-            line.below(x + 0.5, 1 + roughness * (even - 0.5), ground, mark);
+            double rough = 1 + roughness * (even - 0.5);
+            double below = 1 - share - marked;
+            if (below > 0) {
+                line.ground(x + 0.5, rough, ground);
+            }
+            if (marked > 0) {
+                line.mark(x + 0.5, rough, mark);
+            }
             for (int c = 0; c < 3; c++) {
-                double below = (1 - share - marked) * ground[c] + marked * mark[c];
-                canvas.electrons[c][at] = (float) (seconds * (share * sky[c][x] + below));
+                double light = share * sky[c][x] + below * ground[c] + marked * mark[c];
+                canvas.electrons[c][at] = (float) (seconds * light);
             }
         }
     }
