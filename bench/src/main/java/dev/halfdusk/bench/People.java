@@ -148,17 +148,17 @@ public final class People {
         for (int i = 0; System.nanoTime() < until; i++) {
             String name = "Mast " + who + "." + i + ".";
             String form = Map.of(
-                            "markName",
+                            "mark-name",
                             name,
-                            "bearing",
+                            "mark-bearing",
                             "10",
-                            "distance",
+                            "mark-distance",
                             "100",
-                            "height",
+                            "mark-height",
                             "20",
-                            "width",
+                            "mark-width",
                             "3",
-                            "foot",
+                            "mark-foot",
                             "0")
                     .entrySet()
                     .stream()

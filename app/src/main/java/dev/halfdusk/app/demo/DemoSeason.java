@@ -16,6 +16,7 @@ import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.weather.Forecasts;
+import dev.halfdusk.app.web.NotSaved;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.log.Learnable;
 import dev.halfdusk.core.log.Observation;
@@ -48,7 +49,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -124,7 +127,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                 () -> {
                     try {
                         Thread.sleep(patience.toMillis());
-                        practice.fill();
+                        again(practice::fill);
                         make();
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();
@@ -255,6 +258,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     }
 
     private static final String FIRST = "Circles round the tower";
+    private static final int MOST_TRIES = 20;
 
     private Place place(String name) {
         return places.all().stream()
@@ -439,7 +443,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     }
 
     private void written(Lived l, Lives lives) {
-        transactions.executeWithoutResult(x -> {
+        again(() -> transactions.executeWithoutResult(x -> {
             Outing o = outings.save(
                     Outing.fresh(l.title, l.place, l.night).with(new Outing.Going(2, 40, 15, Optional.empty())));
             l.takes.forEach(t -> planner.add(o, t));
@@ -466,6 +470,30 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                 lives.of(entries.existing(e.id()));
                 observations.renew(entries.existing(e.id()));
             });
-        });
+        }));
+    }
+
+    /** All or nothing of a night; while something else holds the database it is tried again. */
+    private static void again(Runnable night) {
+        again(night, Duration.ofSeconds(NotSaved.RETRY_AFTER_S));
+    }
+
+    static void again(Runnable night, Duration pause) {
+        for (int tries = 1; ; tries++) {
+            try {
+                night.run();
+                return;
+            } catch (DataAccessException | TransactionException e) {
+                if (tries == MOST_TRIES || NotSaved.of(e).isEmpty()) {
+                    throw e;
+                }
+                try {
+                    Thread.sleep(pause.toMillis());
+                } catch (InterruptedException stopped) {
+                    Thread.currentThread().interrupt();
+                    throw e;
+                }
+            }
+        }
     }
 }
