@@ -1,8 +1,7 @@
 -- Who practises here. There are no accounts: a name is chosen.
 CREATE TABLE learner (
-    id         INTEGER PRIMARY KEY AUTOINCREMENT, -- browsers keep it: it never comes to another
-    name       TEXT    NOT NULL UNIQUE,
-    deleted_at TEXT
+    id   INTEGER PRIMARY KEY,
+    name TEXT    NOT NULL UNIQUE
 ) STRICT;
 
 -- A round of a lesson, by the lesson's name. It is open until it is passed or given up.

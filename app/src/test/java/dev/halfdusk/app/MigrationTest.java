@@ -38,6 +38,8 @@ import java.util.Optional;
 import org.flywaydb.core.Flyway;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.core.io.ClassPathResource;
@@ -120,6 +122,58 @@ class MigrationTest {
             assertThat(db.fetchValue("SELECT count(*) FROM practice_frame WHERE rig IS NULL"))
                     .isEqualTo(2);
         }
+    }
+
+    /**
+     * A data folder in which someone has practised, as the twenty-third migration left it in either of its wordings: the one that ran first, or the
+     * one that knew deleted learners.
+     */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void who_practises_is_still_there_with_all_rounds(boolean knewDeleted) throws Exception {
+        Path data = TestFolder.fresh();
+        String url = "jdbc:sqlite:" + data.resolve("half-dusk.db");
+        Flyway.configure().dataSource(url, null, null).target("23").load().migrate();
+        try (Connection old = DriverManager.getConnection(url);
+                Statement s = old.createStatement()) {
+            if (knewDeleted) {
+                s.executeUpdate("DROP TABLE learner");
+                s.executeUpdate("CREATE TABLE learner (id INTEGER PRIMARY KEY AUTOINCREMENT, name TEXT NOT NULL UNIQUE,"
+                        + " deleted_at TEXT) STRICT");
+                s.executeUpdate("UPDATE flyway_schema_history SET checksum = -1138077435 WHERE version = '23'");
+            }
+            s.executeUpdate("INSERT INTO learner (id, name) VALUES (1, 'Tern'), (7, 'Knot')");
+            s.executeUpdate("INSERT INTO practice_round (id, learner_id, lesson, began_at)"
+                    + " VALUES (3, 7, 'half-moon', '2027-06-01T18:00:00Z')");
+            s.executeUpdate("INSERT INTO practice_frame (id, round_id, opens, asked, measured)"
+                    + " VALUES (90, 3, 0, '{}', '{}')");
+            s.executeUpdate("DELETE FROM practice_frame");
+            s.executeUpdate("INSERT INTO practice_frame (id, round_id, opens, asked, measured)"
+                    + " VALUES (4, 3, 0, '{}', '{\"values\":{},\"words\":{}}')");
+            s.executeUpdate("INSERT INTO practice_drill (learner_id, kind, ended_at, tasks, solved, stops_off, seconds)"
+                    + " VALUES (7, 'blind', '2027-06-01T18:00:00Z', 6, 5, 1, 40)");
+            if (knewDeleted) {
+                s.executeUpdate("UPDATE learner SET deleted_at = '2027-06-01T19:00:00Z' WHERE id = 1");
+            }
+        }
+        try (ConfigurableApplicationContext app = start(data)) {
+            DSLContext db = app.getBean(DSLContext.class);
+            assertThat(db.fetchValue("SELECT group_concat(id || name || coalesce(deleted_at, '-')) FROM learner"))
+                    .isEqualTo(knewDeleted ? "1Tern2027-06-01T19:00:00Z,7Knot-" : "1Tern-,7Knot-");
+            assertThat(db.fetchValue("SELECT count(*) FROM practice_frame JOIN practice_round r ON r.id = round_id"
+                            + " JOIN practice_drill d USING (learner_id) WHERE learner_id = 7"))
+                    .isEqualTo(1);
+            assertThat(db.fetch("PRAGMA foreign_key_check")).isEmpty();
+            assertThat(db.fetchValue("SELECT group_concat(seq) FROM (SELECT seq FROM sqlite_sequence"
+                            + " WHERE name IN ('learner', 'practice_frame') ORDER BY name)"))
+                    .as("no number comes again")
+                    .isEqualTo("7,90");
+            db.execute("DELETE FROM learner WHERE id = 7");
+            assertThat(db.fetchValue("SELECT count(*) FROM practice_round"))
+                    .as("its rounds go with it")
+                    .isEqualTo(0);
+        }
+        start(data).close();
     }
 
     @Test
