@@ -97,13 +97,13 @@ public class PracticeFile {
     private Imported read(LearnerOf l, Imported.Wanted wanted) {
         Optional<Learner> here =
                 learners.all().stream().filter(x -> x.name().equals(l.name)).findFirst();
-        LearnerOf now = here.map(this::of).orElse(new LearnerOf(l.name, List.of(), List.of()));
+        LearnerOf now = here.map(this::written).orElse(new LearnerOf(l.name, List.of(), List.of()));
         boolean same = missing(l.rounds, now.rounds).isEmpty()
                 && missing(l.drills, now.drills).isEmpty();
         Imported.State state = Imported.State.of(here.isPresent(), same);
         if (wanted.stores(state)) {
             Learner who = learners.named(l.name);
-            LearnerOf has = of(who); // somebody deleted comes back with what was there
+            LearnerOf has = written(who); // somebody deleted comes back with what was there
             missing(l.rounds, has.rounds)
                     .forEach(r -> learners.add(
                             who, new Learners.Round(0, r.lesson, r.began, Optional.of(r.ended), r.passed, r.extra)));
@@ -119,6 +119,11 @@ public class PracticeFile {
                                     d.seconds)));
         }
         return Imported.of("practice", l.name, state);
+    }
+
+    /** As a file has them: times to the millisecond, where storage has them to the clock's last digit. */
+    private LearnerOf written(Learner l) {
+        return json.convertValue(json.valueToTree(of(l)), LearnerOf.class);
     }
 
     private static <T> List<T> missing(List<T> told, List<T> here) {

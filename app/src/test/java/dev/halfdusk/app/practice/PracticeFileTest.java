@@ -86,6 +86,22 @@ class PracticeFileTest {
                 .isEqualTo(tree.get("learners").get(0));
     }
 
+    /** A real clock counts nanoseconds: what went through a file is still the same, and comes no second time. */
+    @Test
+    void times_between_milliseconds_are_the_same_again() throws Exception {
+        Learner l = learners.named("Curlew");
+        for (String at : List.of(
+                "2027-05-01T20:00:00.123456789Z", "2027-05-02T20:00:00.999999999Z", "2027-05-03T20:00:00.000001Z")) {
+            Instant began = Instant.parse(at);
+            learners.end(learners.begin(l, "half-moon", began).id(), true, 0, began.plusNanos(1_000_000_001));
+            learners.add(l, new Drill(Drill.Kind.BLIND, began.plusNanos(7), 6, 5, 1.25, 41.5));
+        }
+        JsonNode file = json.readTree(alone("Curlew").toString());
+        assertThat(this.file.read(file, Imported.Wanted.NEW_AND_CHANGED))
+                .containsExactly(Imported.of("practice", "Curlew", Imported.State.EQUAL));
+        assertThat(learners.rounds(l)).hasSize(3);
+    }
+
     /** More of someone who is here is a change; nothing of theirs is taken away, and nothing comes twice. */
     @Test
     void rounds_that_are_missing_are_added_where_that_is_wanted() {
