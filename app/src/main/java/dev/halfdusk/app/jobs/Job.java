@@ -1,5 +1,6 @@
 package dev.halfdusk.app.jobs;
 
+import java.time.Duration;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
@@ -90,6 +91,12 @@ public final class Job<T> {
         } catch (CompletionException e) {
             throw e.getCause() instanceof RuntimeException r ? r : e;
         }
+    }
+
+    /** What came out, as soon as it has; empty where that takes longer. */
+    public Optional<T> within(Duration patience) {
+        await(patience.toMillis());
+        return result();
     }
 
     /** Waits for the end, but not longer; whether it came. */

@@ -38,15 +38,20 @@ public class Jobs {
      *
      * @param key equal for equal work
      */
-    @SuppressWarnings("unchecked") // one key always stands for one kind of result
     public <T> Job<T> of(Object key, int steps, Job.Work<T> work) {
-        Job<T> job = (Job<T>) jobs.get(key, k -> {
+        Job<T> job = begun(key, steps, work);
+        job.await(AT_ONCE_MILLIS);
+        return job;
+    }
+
+    /** The same without waiting: for what will be asked for soon. */
+    @SuppressWarnings("unchecked") // one key always stands for one kind of result
+    public <T> Job<T> begun(Object key, int steps, Job.Work<T> work) {
+        return (Job<T>) jobs.get(key, k -> {
             Job<T> fresh = new Job<>(steps);
             running.execute(() -> fresh.run(work));
             return fresh;
         });
-        job.await(AT_ONCE_MILLIS);
-        return job;
     }
 
     public Optional<Job<?>> find(Object key) {

@@ -11,7 +11,6 @@ import dev.halfdusk.core.optics.LensShape;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** A rig with all its parts as JSON: what was taken with it can be taken again when the rig has become another. */
 public final class KeptRig {
@@ -54,8 +53,7 @@ public final class KeptRig {
     }
 
     private static Gear.Sort sort(JsonNode gear) {
-        return Gear.Sort.valueOf(
-                gear.path("kind").asText().toUpperCase(Locale.ROOT).replace('-', '_'));
+        return Gear.Sort.valueOf(ShapeJson.name(gear.path("kind").asText()));
     }
 
     /** Its name and its fields; of gear its sort and weight before them. */

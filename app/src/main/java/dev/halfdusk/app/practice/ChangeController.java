@@ -1,21 +1,17 @@
 package dev.halfdusk.app.practice;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.halfdusk.app.jobs.Job;
+import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.pictures.ImageFile;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.practice.OneChange;
-import jakarta.annotation.PreDestroy;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -37,30 +33,25 @@ class ChangeController {
 
     private static final Range NUMBER = new Range("frame", 1, 100_000, "");
 
-    /** Frames whose answers are kept. */
-    private static final int KEPT = 50;
+    /** After which the changes are tried by who waits: others may have filled the jobs. */
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
 
     private final Courses courses;
     private final Learners learners;
     private final Negatives negatives;
+    private final Jobs jobs;
     private final Clock clock;
 
-    /** What each change comes to, by the frame's number: worked out while one looks at it, since that takes a second or two. */
-    private final Cache<Long, CompletableFuture<List<OneChange.Answer>>> answers =
-            Caffeine.newBuilder().maximumSize(KEPT).build();
-
-    private final ExecutorService trying = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "changes");
-        thread.setDaemon(true);
-        return thread;
-    });
-
-    ChangeController(Courses courses, Learners learners, Negatives negatives, Clock clock) {
+    ChangeController(Courses courses, Learners learners, Negatives negatives, Jobs jobs, Clock clock) {
         this.courses = courses;
         this.learners = learners;
         this.negatives = negatives;
+        this.jobs = jobs;
         this.clock = clock;
     }
+
+    /** What the changes of a frame come to. */
+    private record Key(long n) {}
 
     /** A change, and what came of it once it was answered. */
     record Row(int index, String words, String came, boolean right, boolean chosen) {
@@ -102,19 +93,9 @@ class ChangeController {
         return "practice/change";
     }
 
-    @PreDestroy
-    void stop() {
-        trying.shutdownNow();
-    }
-
-    private CompletableFuture<List<OneChange.Answer>> answers(long n) {
-        return answers.get(
-                n,
-                k -> CompletableFuture.supplyAsync(() -> tried(k), trying).whenComplete((all, failed) -> {
-                    if (failed != null) {
-                        answers.invalidate(k);
-                    }
-                }));
+    /** Worked out while one looks at the frame, since it takes a second or two. */
+    private Job<List<OneChange.Answer>> trying(long n) {
+        return jobs.begun(new Key(n), 1, job -> tried(n));
     }
 
     /** Each in a turn of its own, so that those who only want to see a picture need not wait for all of them. */
@@ -144,7 +125,7 @@ class ChangeController {
             form.reject("option", "There are " + change.options().size() + " to choose from.");
             return ask(form, model, response);
         }
-        List<OneChange.Answer> all = answers(n.getAsLong()).join();
+        List<OneChange.Answer> all = trying(n.getAsLong()).within(PATIENCE).orElseGet(() -> tried(n.getAsLong()));
         Learners.Learner who = learners.stored(learners.who(learner));
         int solved = all.get(chosen).right() ? 1 : 0;
         learners.addOnce(
@@ -161,7 +142,7 @@ class ChangeController {
         Negatives.View as = view.isEmpty() ? Negatives.View.STRIPED : Negatives.View.CLOSE;
         byte[] jpeg = negatives.picture(
                 "change " + n, as, () -> OneChange.of(courses.course(), n).frame(courses.course()));
-        answers(n);
+        trying(n);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(ImageFile.JPEG.mediaType()))
                 .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())

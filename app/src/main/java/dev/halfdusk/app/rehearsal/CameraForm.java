@@ -40,8 +40,8 @@ class CameraForm {
 
     /** A camera as one begins with it. */
     static PlanCamera usual(NamedRig named, Role role, Margins margins) {
-        EclipseCamera set = EclipseCamera.usual(named.rig(), role);
-        return new PlanCamera(0, role.words(), named, set.asking(set.asked().within(margins)), Optional.empty());
+        EclipseCamera set = EclipseCamera.usual(named.rig(), role).within(margins);
+        return new PlanCamera(0, role.words(), named, set, Optional.empty());
     }
 
     /** As its rig can be set; empty where the form now holds complaints. */
@@ -63,7 +63,6 @@ class CameraForm {
         Optional<EclipseCamera> set = ShapeForm.read(form, EclipseCamera.on(rig));
         return form.hasErrors()
                 ? Optional.empty()
-                : set.map(s -> new PlanCamera(
-                        before.id(), name, named.get(), s.asking(s.asked().within(margins)), before.byHand()));
+                : set.map(s -> new PlanCamera(before.id(), name, named.get(), s.within(margins), before.byHand()));
     }
 }

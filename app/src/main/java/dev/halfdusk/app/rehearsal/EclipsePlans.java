@@ -132,12 +132,11 @@ public class EclipsePlans {
     }
 
     private static PlanCamera camera(EclipseCameraRecord r, NamedRig rig, FilterWindow.Margins margins) {
-        EclipseCamera set = ShapeJson.read(EclipseCamera.SHAPE, r.getFields());
         return new PlanCamera(
                 r.getId(),
                 r.getName(),
                 rig,
-                set.asking(set.asked().within(margins)),
+                ShapeJson.read(EclipseCamera.SHAPE, r.getFields()).within(margins),
                 Optional.ofNullable(r.getScript())
                         .map(t -> ScriptFile.read(t).script().orElseThrow()));
     }

@@ -114,8 +114,7 @@ public record PlanCamera(long id, String name, NamedRig rig, EclipseCamera set, 
                     + setting().words() + " at the nearest: set it so, or choose another rig.");
         }
         if (set.stands().mode() != Mode.MANUAL) {
-            refused.add("Its mode dial stands at " + (set.stands().mode() == Mode.BULB ? "bulb" : "automatic")
-                    + ": turn it to manual.");
+            refused.add("Its mode dial stands at " + set.stands().mode().words() + ": turn it to manual.");
         }
         if (set.stands().autoIso()) {
             refused.add("Automatic ISO is on: it would undo the script. Switch it off.");

@@ -215,8 +215,7 @@ class PlanController {
         if (place.isEmpty() || places.find(place.getAsLong()).isEmpty()) {
             throw new NotFound("place " + form.value("place"));
         }
-        OptionalDouble percent =
-                form.has("percent") ? form.number("percent", SitesCompared.ODDS) : OptionalDouble.empty();
+        OptionalDouble percent = form.has("percent") ? form.number("percent", PlanFile.ODDS) : OptionalDouble.empty();
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute("odds", form);

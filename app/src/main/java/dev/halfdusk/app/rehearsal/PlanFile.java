@@ -40,7 +40,7 @@ public class PlanFile {
     public static final int VERSION = 1;
 
     /** Of cloud at a place on the day, percent. */
-    public static final Range ODDS = SitesCompared.ODDS;
+    public static final Range ODDS = new Range("odds of cloud", 0, 100, " %");
 
     private static final int MOST_CAMERAS = 40;
     private static final int MOST_ODDS = 500;
@@ -274,9 +274,9 @@ public class PlanFile {
         }
         node.properties().forEach(e -> {
             double percent = e.getValue().isNumber() ? e.getValue().asDouble() : Double.NaN;
-            if (!SitesCompared.ODDS.holds(percent)) {
-                problems.add("cloudOddsPercent." + Words.clipped(e.getKey(), LONGEST) + ": a number, "
-                        + SitesCompared.ODDS.allowed() + ".");
+            if (!ODDS.holds(percent)) {
+                problems.add("cloudOddsPercent." + Words.clipped(e.getKey(), LONGEST) + ": a number, " + ODDS.allowed()
+                        + ".");
             } else if (reading.place(e.getKey()).isPresent()) {
                 odds.put(e.getKey(), percent);
             }
@@ -317,15 +317,14 @@ public class PlanFile {
             byHand = script.script();
             script.problems().stream().limit(3).forEach(p -> problems.add(where + "script: " + p));
         }
-        String name = n.path("name").asText("");
-        if (name.isBlank() || name.length() > Form.LONGEST_TEXT) {
-            problems.add(where + "name: what you call it, up to " + Form.LONGEST_TEXT + " letters.");
-            return Optional.empty();
-        }
+        Form form = new Form().put("name", n.path("name").asText(""));
+        String name = form.text("name", "what you call it");
+        form.errors().values().forEach(what -> problems.add(where + "name: " + what));
         try {
             EclipseCamera set = ShapeJson.foreign(EclipseCamera.SHAPE, whole(n, EclipseCamera.usual(rig.rig(), role)));
-            return Optional.of(
-                    new PlanCamera(0, name, rig, set.asking(set.asked().within(margins)), byHand));
+            return name == null
+                    ? Optional.empty()
+                    : Optional.of(new PlanCamera(0, name, rig, set.within(margins), byHand));
         } catch (IllegalArgumentException e) {
             problems.add(where + e.getMessage());
             return Optional.empty();

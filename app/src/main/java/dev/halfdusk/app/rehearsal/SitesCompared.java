@@ -9,7 +9,6 @@ import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse.Contact;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.util.Comparator;
 import java.util.List;
@@ -20,8 +19,6 @@ import org.springframework.stereotype.Component;
 /** Places one might go to for an eclipse, side by side: how long, how high, how cloudy. */
 @Component
 class SitesCompared {
-
-    static final Range ODDS = new Range("odds of cloud", 0, 100, " %");
 
     private static final int MOST_PLACES = 12;
     private static final long AROUND = 7200;

@@ -54,6 +54,11 @@ public final class ShapeJson {
         return name.toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** Of the choice that files call so: "THIRD_STOPS". */
+    public static String name(String key) {
+        return key.toUpperCase(Locale.ROOT).replace('-', '_');
+    }
+
     /**
      * A thing that we wrote ourselves; what is missing, since it was not known when it was written, is as usual.
      *
@@ -69,8 +74,7 @@ public final class ShapeJson {
                         switch (f.type()) {
                             case NUMBER, WHOLE -> node.doubleValue();
                             case YES_NO -> node.booleanValue();
-                            case CHOICE ->
-                                node.textValue().toUpperCase(Locale.ROOT).replace('-', '_');
+                            case CHOICE -> name(node.textValue());
                             case WORDS, LINES -> node.textValue();
                         });
             }

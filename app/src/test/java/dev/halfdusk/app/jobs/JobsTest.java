@@ -3,6 +3,7 @@ package dev.halfdusk.app.jobs;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Duration;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
@@ -27,6 +28,24 @@ class JobsTest {
         assertThat(job.result()).contains(42);
         assertThat(job.percent()).isEqualTo(100);
         assertThat(jobs.<Integer>of("sum", 2, j -> 7).result()).contains(42);
+    }
+
+    /** What was begun ahead is the same job when it is asked for; who has no patience gets nothing yet. */
+    @Test
+    void work_that_was_begun_ahead_is_found() {
+        CountDownLatch go = new CountDownLatch(1);
+        Job<Integer> ahead = jobs.begun("ahead", 1, j -> {
+            try {
+                go.await();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            return 42;
+        });
+        assertThat(ahead.within(Duration.ofMillis(1))).isEmpty();
+        go.countDown();
+        assertThat(jobs.<Integer>begun("ahead", 1, j -> 7).within(Duration.ofSeconds(5)))
+                .contains(42);
     }
 
     @Test

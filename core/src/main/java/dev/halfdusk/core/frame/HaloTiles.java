@@ -97,19 +97,20 @@ record HaloTiles(int tile, int border, int tiles, float[][] light) {
         for (int x = first; x < last; x++) {
             double u = among(x, left);
             column[x - first] = before(u);
-            beside[x - first] = share(u);
+            beside[x - first] = beyond(u);
         }
         int begins = Math.max(0, top - border * tile);
         int ends = Math.min(canvas.height, top + (tiles - border) * tile);
         IntStream.range(begins, Math.max(begins, ends)).parallel().forEach(y -> {
             double v = among(y, top);
             int upper = before(v) * tiles;
+            float below = beyond(v);
             float[] row = new float[tiles];
             int at = y * canvas.width + first;
             for (int c = 0; c < 3; c++) {
                 for (int i = 0; i < tiles; i++) {
                     double above = light[c][upper + i];
-                    row[i] = (float) (share * (above + (light[c][upper + tiles + i] - above) * share(v)));
+                    row[i] = (float) (share * (above + (light[c][upper + tiles + i] - above) * below));
                 }
                 float[] to = canvas.electrons[c];
                 for (int x = 0; x < column.length; x++) {
@@ -129,7 +130,8 @@ record HaloTiles(int tile, int border, int tiles, float[][] light) {
         return (int) Math.max(0, Math.min(tiles - 2, Math.floor(place)));
     }
 
-    private float share(double place) {
+    /** How far beyond the middle before it, 0 to 1. */
+    private float beyond(double place) {
         return (float) Math.max(0, Math.min(1, place - before(place)));
     }
 }

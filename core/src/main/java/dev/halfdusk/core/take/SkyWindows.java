@@ -6,6 +6,7 @@ import dev.halfdusk.core.eclipse.SolarEclipses;
 import dev.halfdusk.core.exposure.SceneLight;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Vector;
@@ -198,7 +199,7 @@ final class SkyWindows {
     /** Distance from the bearing as a share of what is allowed; infinite below the mark's top and too high above it. */
     private static double off(OverMark over, Direction at) {
         boolean high = at.altitudeDeg() >= over.fromAltitudeDeg() && at.altitudeDeg() <= over.toAltitudeDeg();
-        double aside = Math.abs(((at.azimuthDeg() - over.bearingDeg()) % 360 + 540) % 360 - 180);
+        double aside = Math.abs(Angles.halfTurn(at.azimuthDeg() - over.bearingDeg()));
         return high ? aside / over.asideDeg() : Double.POSITIVE_INFINITY;
     }
 }

@@ -10,11 +10,14 @@ import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Values;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class EclipseCameraTest {
@@ -50,6 +53,23 @@ class EclipseCameraTest {
         asked.put("focalMm", 70).put("iso", 25_600);
         assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
         assertThat(EclipseCamera.SHAPE.of(asked).asked().iso()).isEqualTo(25_600);
+    }
+
+    /** A lens that stops down to f/64 behind a converter that triples it: what it can be set to can be kept and read again. */
+    @Test
+    void whatever_a_rig_can_be_set_to_can_be_kept() {
+        Rig dark = Rig.of(
+                CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 12_800),
+                LensShape.SHAPE.of(LensShape.SHAPE
+                        .values(new Lens(200, 200, 4, 4, Projection.RECTILINEAR))
+                        .put("narrowest", 64)),
+                List.of(new Gear.Teleconverter(3)));
+        Values asked = EclipseCamera.SHAPE
+                .values(EclipseCamera.usual(dark, Role.CORONA))
+                .put("aperture", dark.apertures(200).max());
+        EclipseCamera set = EclipseCamera.on(dark).of(asked);
+        assertThat(set.lens().aperture()).isEqualTo(192);
+        assertThat(EclipseCamera.SHAPE.of(EclipseCamera.SHAPE.values(set))).isEqualTo(set);
     }
 
     @Test
