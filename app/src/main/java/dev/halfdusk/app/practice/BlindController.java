@@ -52,7 +52,8 @@ class BlindController {
     record Wheels(Control control, List<Wheel.Position> positions, int at) {}
 
     @GetMapping
-    String drill(Model model) {
+    String drill(@CookieValue(name = CourseController.COOKIE, required = false) String learner, Model model) {
+        model.addAttribute("plot", DrillPlot.of(learners.drills(learners.who(learner))));
         model.addAttribute("seed", clock.instant().getEpochSecond() % (long) SEED.max());
         return "practice/blind";
     }

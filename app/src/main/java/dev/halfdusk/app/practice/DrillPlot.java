@@ -15,13 +15,16 @@ record DrillPlot(List<Dot> dots, String longest, String last) {
     static final int HIGH = 60;
     private static final double LEFT = 40;
     private static final double LEAST_S = 10;
+    private static final int MOST = 30;
 
     /** A drill; wrong where not all of it was right. */
     record Dot(double x, double y, boolean right, String words) {}
 
+    /** Of the last blind drills. */
     static DrillPlot of(List<Learners.Drill> all) {
-        List<Learners.Drill> blind =
+        List<Learners.Drill> every =
                 all.stream().filter(d -> d.kind() == Learners.Drill.Kind.BLIND).toList();
+        List<Learners.Drill> blind = every.subList(Math.max(0, every.size() - MOST), every.size());
         double longest = Math.max(
                 LEAST_S,
                 blind.stream().mapToDouble(d -> d.seconds() / d.tasks()).max().orElse(0));

@@ -37,8 +37,6 @@ public class Learners {
 
     public static final int LONGEST_NAME = 60;
 
-    private static final int MOST_SHOWN = 30;
-
     private final DSLContext db;
     private final ObjectMapper json;
 
@@ -299,17 +297,11 @@ public class Learners {
                 .execute();
     }
 
-    /** The last ones, the oldest of them first. */
+    /** All drills, in the order of their time. */
     public List<Drill> drills(Learner learner) {
         if (learner.id == null) {
             return List.of();
         }
-        List<Drill> all = allDrills(learner);
-        return all.subList(Math.max(0, all.size() - MOST_SHOWN), all.size());
-    }
-
-    /** From the first on. */
-    public List<Drill> allDrills(Learner learner) {
         return db.selectFrom(PRACTICE_DRILL)
                 .where(PRACTICE_DRILL.LEARNER_ID.eq(learner.id))
                 .orderBy(PRACTICE_DRILL.ENDED_AT, PRACTICE_DRILL.ID)

@@ -67,7 +67,7 @@ public class PracticeFile {
                         .filter(r -> r.ended().isPresent())
                         .map(r -> new RoundOf(r.lesson(), r.began(), r.ended().get(), r.passed(), r.extra()))
                         .toList(),
-                learners.allDrills(l).stream()
+                learners.drills(l).stream()
                         .map(d -> new DrillOf(
                                 d.kind().key(), d.ended(), d.tasks(), d.solved(), d.stopsOff(), d.seconds()))
                         .toList());

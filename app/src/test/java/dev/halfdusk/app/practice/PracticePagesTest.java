@@ -393,6 +393,19 @@ class PracticePagesTest {
         assertThat(learners.all()).contains(new Learner(knot.id(), name));
     }
 
+    /** However many single frames were answered since. */
+    @Test
+    void blind_drills_are_drawn_before_the_next_begins() throws Exception {
+        assertThat(page("/practice/blind")).doesNotContain("How it went");
+        Instant then = Instant.parse("2027-05-01T20:00:00Z");
+        learners.add(who, new Learners.Drill(Learners.Drill.Kind.BLIND, then, 6, 5, 1.25, 42));
+        for (int i = 1; i <= 31; i++) {
+            learners.addOnce(who, new Learners.Drill(Learners.Drill.Kind.CHANGE, then.plusSeconds(i), 1, 1, 0, 0), i);
+        }
+        assertThat(page("/practice/blind")).contains("How it went", "7.0 s a task, 5 of 6 right");
+        assertThat(page("/practice")).contains("7.0 s a task, 5 of 6 right");
+    }
+
     /** Every change is tried on the frame; what is chosen first counts, and nothing that is chosen after it. */
     @Test
     void one_change_is_tried_on_the_frame() throws Exception {
