@@ -71,7 +71,7 @@ class ExposureApi {
             description = "Each rule's limit in seconds and the dial value (third stops) that does not exceed it.")
     Longest longest(
             @Parameter(description = "focal length in mm, 2 to 2000") @RequestParam double focal,
-            @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
+            @Parameter(description = "f-number, 0.7 to 192") @RequestParam double aperture,
             @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
             @Parameter(description = "sensor width in mm, 3 to 110") @RequestParam(defaultValue = "36")
                     double sensorWidth,
@@ -95,7 +95,7 @@ class ExposureApi {
                     "mu in V magnitudes per square arcsecond; efficiency is quantum efficiency times transmission.")
     Sky sky(
             @Parameter(description = "sky brightness, \u22125 to 26 mag/arcsec\u00b2") @RequestParam double mu,
-            @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
+            @Parameter(description = "f-number, 0.7 to 192") @RequestParam double aperture,
             @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
             @Parameter(description = "0.01 to 1") @RequestParam(defaultValue = "0.45") double efficiency) {
         return new Sky(SkyElectrons.perSecond(
@@ -195,8 +195,8 @@ class ExposureApi {
     /** A body of which only the sensor is known, behind a lens that can be set to any aperture, on a tripod. */
     static Rig generic(Sensor sensor, double focal) {
         CameraBody body = CameraBody.generic(sensor, Dial.THIRD, TOP_ISO);
-        double widest = Range.APERTURE.min();
-        double narrowest = Range.APERTURE.max();
+        double widest = Lens.APERTURE.min();
+        double narrowest = Lens.APERTURE.max();
         return Rig.of(
                 body,
                 new Lens(

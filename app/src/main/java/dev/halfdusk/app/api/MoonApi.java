@@ -73,7 +73,7 @@ class MoonApi {
             @RequestParam double longitudeDeg,
             @RequestParam(defaultValue = "0") double elevationM,
             @Parameter(description = "focal length in mm, 2 to 2000") @RequestParam double focal,
-            @Parameter(description = "f-number, 0.7 to 64") @RequestParam double aperture,
+            @Parameter(description = "f-number, 0.7 to 192") @RequestParam double aperture,
             @Parameter(description = "ISO, 25 to 819200") @RequestParam double iso,
             @Parameter(description = "pixel pitch in \u00b5m, 0.5 to 20") @RequestParam double pitch,
             @Parameter(description = "smear that counts as none, 0.5 to 20 px") @RequestParam(defaultValue = "2")

@@ -23,7 +23,6 @@ import dev.halfdusk.core.log.Stay;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.DateTimeException;
@@ -392,7 +391,7 @@ public class LogFiles {
     }
 
     private static Settings settings(SetOf s) {
-        return new Settings(Range.SHUTTER.check(s.seconds), Rig.APERTURES.check(s.aperture), Range.ISO.check(s.iso));
+        return new Settings(Range.SHUTTER.check(s.seconds), Range.APERTURE.check(s.aperture), Range.ISO.check(s.iso));
     }
 
     private static Optional<Interval> interval(Instant from, Instant to) {

@@ -14,7 +14,6 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
-import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.WorkTimes;
@@ -289,7 +288,7 @@ public final class OutingReader {
                 n,
                 "aperture",
                 where,
-                Rig.APERTURES,
+                Range.APERTURE,
                 rig.rig().nearest(new LensSetting(focal, 0)).aperture());
         Optional<Direction> aim = Optional.empty();
         if (n.path("aim").isObject()) {

@@ -12,7 +12,6 @@ import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
-import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sequence;
 import dev.halfdusk.core.optics.Settings;
 import java.io.IOException;
@@ -137,7 +136,7 @@ final class ScriptFile {
                     number(r, 1, Script.OFFSET),
                     (int) number(r, 2, Script.FRAMES),
                     number(r, 3, Sequence.PAUSE),
-                    new Settings(number(r, 4, Range.SHUTTER), number(r, 5, Rig.APERTURES), number(r, 6, Range.ISO)),
+                    new Settings(number(r, 4, Range.SHUTTER), number(r, 5, Range.APERTURE), number(r, 6, Range.ISO)),
                     one(r, 7, FileFormat.class, FileFormat::key),
                     filter(r),
                     words(r)));

@@ -133,7 +133,7 @@ class ApiTest {
             delimiter = '|',
             value = {
                 "focal=0&aperture=1.8&pitch=5|2 to 2000 mm",
-                "focal=20&aperture=0&pitch=5|0.7 to 64",
+                "focal=20&aperture=0&pitch=5|0.7 to 192",
                 "focal=20&aperture=2&pitch=NaN|0.5 to 20",
                 "focal=20&aperture=2&pitch=5&declination=91|90",
                 "focal=20&aperture=2&pitch=5&sensorWidth=-36|3 to 110 mm",

@@ -33,7 +33,7 @@ class ScriptFileTest {
                         random.nextInt(1, 900),
                         random.nextDouble(0, 100),
                         new Settings(
-                                random.nextDouble(0.0002, 30), random.nextDouble(1, 22), random.nextInt(50, 50_000)),
+                                random.nextDouble(0.0002, 30), random.nextDouble(0.7, 192), random.nextInt(50, 50_000)),
                         FileFormat.values()[random.nextInt(3)],
                         random.nextBoolean(),
                         List.of("beads", "a, \"b\"", "", "Länge").get(random.nextInt(4))));
@@ -86,7 +86,7 @@ class ScriptFileTest {
                 "c2,0,0,0,0.01,8,200,raw,on,x | frames | 1 to 1000",
                 "c2,0,1,-1,0.01,8,200,raw,on,x | pause_s | 0 to 3600",
                 "c2,0,1,0,1e9,8,200,raw,on,x | shutter_s | 14400",
-                "c2,0,1,0,0.01,0,200,raw,on,x | aperture | 0.7 to 64",
+                "c2,0,1,0,0.01,0,200,raw,on,x | aperture | 0.7 to 192",
                 "c2,0,1,0,0.01,8,NaN,raw,on,x | iso | 25 to 819200",
                 "c2,0,1,0,0.01,8,200,tiff,on,x | format | raw, raw-and-jpeg, jpeg",
                 "c2,0,1,0,0.01,8,200,raw,perhaps,x | filter | on, off"

@@ -46,7 +46,7 @@ public record EclipseCamera(
     }
 
     /** Whatever its rig. */
-    public static final Shape<EclipseCamera> SHAPE = shape(v -> Range.FOCAL_LENGTH, v -> Rig.APERTURES, Range.ISO);
+    public static final Shape<EclipseCamera> SHAPE = shape(v -> Range.FOCAL_LENGTH, v -> Range.APERTURE, Range.ISO);
 
     private static final double USUAL_APERTURE = 8;
 
@@ -56,7 +56,7 @@ public record EclipseCamera(
                 new Range("ISO", rig.body().response().baseIso(), rig.body().topIso(), "");
         return shape(
                 v -> rig.lens().focalLengths(),
-                v -> v.has("focalMm") ? rig.apertures(v.number("focalMm")) : Rig.APERTURES,
+                v -> v.has("focalMm") ? rig.apertures(v.number("focalMm")) : Range.APERTURE,
                 isos);
     }
 
@@ -96,7 +96,7 @@ public record EclipseCamera(
                                         "focalMm", "Focal length, mm", Range.FOCAL_LENGTH, c -> c.lens.onLensMm())
                                 .within(focals)
                                 .hinted("set on the lens"),
-                        Field.<EclipseCamera>number("aperture", "Aperture, f/", Rig.APERTURES, c -> c.lens.aperture())
+                        Field.<EclipseCamera>number("aperture", "Aperture, f/", Range.APERTURE, c -> c.lens.aperture())
                                 .within(apertures)
                                 .hinted("never sent to a manual lens"),
                         Field.<EclipseCamera>number("iso", "ISO", isos, c -> c.asked.iso())

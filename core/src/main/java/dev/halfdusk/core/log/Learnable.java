@@ -19,7 +19,7 @@ public enum Learnable {
     ISO("highest ISO that is fine", Whose.BODY, Range.ISO, 0, 2),
     BATTERY("minutes of a battery at 20 \u00b0C", Whose.BATTERY, Gear.Battery.MINUTES, 1, 1),
     BATTERY_COLD("minutes of a battery at 0 \u00b0C", Whose.BATTERY, Gear.Battery.MINUTES, 1, 1),
-    SHARPEST("sharpest aperture", Whose.LENS, Range.APERTURE, 0, 2),
+    SHARPEST("sharpest aperture", Whose.LENS, Lens.APERTURE, 0, 2),
     INFINITY("infinity, mm before the stop", Whose.LENS, Lens.INFINITY, 0.1, 1),
     SET_UP("minutes to the first frame of a rig", Whose.ONESELF, WorkTimes.FIRST, 1, 2),
     OFFSET("exposure beside what is proposed", Whose.SUBJECT, EclipseLadder.BRIGHTER, 1 / 3.0, 2),

@@ -17,7 +17,10 @@ public record Range(String quantity, double min, double max, String unit) {
     public static final Range ALTITUDE = new Range("altitude", -90, 90, "°");
     public static final Range AZIMUTH = new Range("azimuth", 0, 360, "°");
     public static final Range FOCAL_LENGTH = new Range("focal length", 2, 2000, " mm");
-    public static final Range APERTURE = new Range("aperture f/", 0.7, 64, "");
+
+    /** As it works on the sensor: a converter of three takes a lens of f/64 to f/192. */
+    public static final Range APERTURE = new Range("aperture f/", 0.7, 192, "");
+
     public static final Range PIXEL_PITCH = new Range("pixel pitch", 0.5, 20, " µm");
     public static final Range SENSOR_WIDTH = new Range("sensor width", 3, 110, " mm");
     public static final Range SENSOR_HEIGHT = new Range("sensor height", 2, 110, " mm");

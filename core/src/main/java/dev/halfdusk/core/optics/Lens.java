@@ -29,6 +29,9 @@ public record Lens(
         OptionalDouble sharpest,
         OptionalDouble infinityMm) {
 
+    /** Engraved on a lens; what works on the sensor goes beyond it with a converter. */
+    public static final Range APERTURE = Range.APERTURE.upTo(64);
+
     public static final Range INFINITY = new Range("infinity", 0, 20, " mm");
 
     public static final Range IMAGE_CIRCLE = new Range("image circle", 3, 200, " mm");
@@ -42,13 +45,13 @@ public record Lens(
     public Lens {
         Range.FOCAL_LENGTH.check(shortestMm);
         Range.FOCAL_LENGTH.check(longestMm);
-        Range.APERTURE.check(widestAtShort);
-        Range.APERTURE.check(widestAtLong);
-        Range.APERTURE.check(narrowest);
+        APERTURE.check(widestAtShort);
+        APERTURE.check(widestAtLong);
+        APERTURE.check(narrowest);
         TRANSMISSION.check(transmission);
         CameraBody.WEIGHT.check(weightG);
         imageCircleMm.ifPresent(IMAGE_CIRCLE::check);
-        sharpest.ifPresent(Range.APERTURE::check);
+        sharpest.ifPresent(APERTURE::check);
         infinityMm.ifPresent(INFINITY::check);
         if (narrowest < Math.max(widestAtShort, widestAtLong)) {
             throw new IllegalArgumentException("the narrowest aperture cannot be wider than the widest");

@@ -24,13 +24,13 @@ public final class LensShape {
                                     : Range.FOCAL_LENGTH)
                             .usually(v -> v.get("shortest"))
                             .hinted("left empty: a prime"),
-                    Field.<Lens>number("widestShort", "Widest f/", Range.APERTURE, Lens::widestAtShort)
+                    Field.<Lens>number("widestShort", "Widest f/", Lens.APERTURE, Lens::widestAtShort)
                             .hinted("at the short end")
                             .starting(2.8),
-                    Field.<Lens>number("widestLong", "and at the long end", Range.APERTURE, Lens::widestAtLong)
+                    Field.<Lens>number("widestLong", "and at the long end", Lens.APERTURE, Lens::widestAtLong)
                             .usually(v -> v.get("widestShort"))
                             .hinted("left empty: the same"),
-                    Field.<Lens>number("narrowest", "Narrowest f/", Range.APERTURE, Lens::narrowest)
+                    Field.<Lens>number("narrowest", "Narrowest f/", Lens.APERTURE, Lens::narrowest)
                             .within(LensShape::narrowest)
                             .usually(22.0)
                             .starting(22),
@@ -50,12 +50,12 @@ public final class LensShape {
                     Field.<Lens>number("imageCircle", "Image circle, mm", Lens.IMAGE_CIRCLE, Lens::imageCircleMm)
                             .hinted(Lens.IMAGE_CIRCLE.allowed() + "; empty: fills the sensor, a fisheye 180\u00b0")
                             .orNone(),
-                    Field.<Lens>number("sharpest", "Sharpest f/", Range.APERTURE, Lens::sharpest)
+                    Field.<Lens>number("sharpest", "Sharpest f/", Lens.APERTURE, Lens::sharpest)
                             .within(v -> v.has("widestShort") && v.has("narrowest")
-                                    ? Range.APERTURE
+                                    ? Lens.APERTURE
                                             .from(v.number("widestShort"))
                                             .upTo(v.number("narrowest"))
-                                    : Range.APERTURE)
+                                    : Lens.APERTURE)
                             .hinted("where its stars are smallest; empty: not looked at yet")
                             .orNone(),
                     Field.<Lens>number("infinity", "Infinity, mm before the stop", Lens.INFINITY, Lens::infinityMm)
@@ -83,7 +83,7 @@ public final class LensShape {
 
     private static Range narrowest(Values v) {
         return v.has("widestShort") && v.has("widestLong")
-                ? Range.APERTURE.from(Math.max(v.number("widestShort"), v.number("widestLong")))
-                : Range.APERTURE;
+                ? Lens.APERTURE.from(Math.max(v.number("widestShort"), v.number("widestLong")))
+                : Lens.APERTURE;
     }
 }

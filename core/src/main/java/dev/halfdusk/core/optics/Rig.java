@@ -13,13 +13,6 @@ import java.util.List;
  */
 public record Rig(CameraBody body, Lens lens, double converter, double filterStops, Support support) {
 
-    /** That any rig can have: a converter takes a lens beyond what it has itself. */
-    public static final Range APERTURES = new Range(
-            Range.APERTURE.quantity(),
-            Range.APERTURE.min(),
-            Range.APERTURE.max() * Gear.Teleconverter.FACTOR.max(),
-            Range.APERTURE.unit());
-
     /** Through more than this only the sun shows. */
     private static final double DARK_FILTER_STOPS = 8;
 

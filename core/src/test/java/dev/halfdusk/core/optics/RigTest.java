@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.halfdusk.core.measure.Range;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -34,6 +35,17 @@ class RigTest {
         assertThat(rig.efficiency()).isCloseTo(efficiency, within(1e-9));
         assertThat(rig.support()).isEqualTo(Support.TRIPOD);
         assertThat(rig.weightG()).isEqualTo(2000);
+    }
+
+    /** A lens that goes to f/64 behind the strongest converter: settings at either end of its dial can be made. */
+    @Test
+    void whatever_its_dial_says_is_a_setting() {
+        Lens dark = LensShape.SHAPE.of(LensShape.SHAPE.values(LONG).put("narrowest", Lens.APERTURE.max()));
+        Range dial = Rig.of(BODY, dark, List.of(new Gear.Teleconverter(Gear.Teleconverter.FACTOR.max())))
+                .apertures(200);
+        assertThat(dial.max()).isEqualTo(Range.APERTURE.max());
+        assertThat(new Settings(1, dial.max(), 100).stopsTo(new Settings(1, dial.min(), 100)))
+                .isCloseTo(8, within(1e-9));
     }
 
     @Test
