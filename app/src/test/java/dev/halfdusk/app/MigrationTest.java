@@ -260,8 +260,8 @@ class MigrationTest {
         Outing moon = outings.find(5).orElseThrow();
         assertThat(moon.night()).isEqualTo(LocalDate.of(2027, 11, 13));
         assertThat(moon.place().id()).isEqualTo(2);
-        assertThat(moon.demand().tolerancePx()).isEqualTo(1.5);
-        assertThat(moon.note()).isEqualTo("Planned with ISO 640.");
+        assertThat(moon.terms().demand().tolerancePx()).isEqualTo(1.5);
+        assertThat(moon.terms().note()).isEqualTo("Planned with ISO 640.");
         Takes.Stored framing = takes.of(5).get(0);
         assertThat(takes.of(5)).hasSize(1);
         assertThat(framing.rig().body().name()).isEqualTo("Old half-frame body");
@@ -276,7 +276,7 @@ class MigrationTest {
                 .isEqualTo("Wide and fast");
         Outing deleted = outings.findDeleted(6).orElseThrow();
         assertThat(deleted.title()).isEqualTo("Given up");
-        assertThat(deleted.demand().tolerancePx()).isEqualTo(6);
+        assertThat(deleted.terms().demand().tolerancePx()).isEqualTo(6);
         assertThat(takes.of(6).get(0).rig().body().id()).isEqualTo(6);
         assertThat(takes.of(6).get(0).rig().lens().id()).isEqualTo(1);
     }

@@ -10,7 +10,6 @@ import dev.halfdusk.app.rehearsal.PlanFile;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.FilterWindow;
-import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
@@ -20,6 +19,8 @@ import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensShape;
+import dev.halfdusk.core.outing.Terms;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Wish;
@@ -105,8 +106,8 @@ final class Schemas {
         Subjects.ALL.forEach(k -> take.withObject("/subject").withArray("/enum").add(k.key()));
         ArrayNode wishes = take.withObject("/wish/properties/kind").withArray("/enum");
         List.of(Wish.Kind.values()).forEach(k -> wishes.add(k.key()));
-        ArrayNode sharps = shipped.withObject("/properties/sharp").withArray("/enum");
-        List.of(Sharp.values()).forEach(x -> sharps.add(x.key()));
+        ShapeJson.schema(shipped, Terms.SHAPE);
+        ShapeJson.schema(shipped.withObject("/properties/stops/items"), Way.SHAPE);
         ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
         return shipped;
     }

@@ -23,6 +23,7 @@ import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.MoonPhase;
 import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
@@ -166,7 +167,7 @@ class DemoData implements SmartInitializingSingleton {
                 nearNewMoon(ledge, today.minusDays(3), -1, n -> hours(n.core().inDark()) >= 1);
         Soon soon = next(today, ledge, mill);
         Outing first = outings.save(Outing.fresh(soon.title, soon.place, soon.night)
-                .with(new Outing.Going(2, 40, 15, soon.turnBack))
+                .going(2, new Way(40, 15), soon.turnBack)
                 .noted(soon.note));
         soon.takes.forEach(t -> evening.add(first, t));
         outings.keep(first.id(), soon.night.plusDays(1));
@@ -174,7 +175,7 @@ class DemoData implements SmartInitializingSingleton {
         outings.pack(first.id(), "tripod", true);
         outings.pack(first.id(), "red lamp, and the white one only for the way", true);
         if (!soon.place.equals(ledge)) {
-            Outing later = outings.save(Outing.fresh(CORE, ledge, core).with(new Outing.Going(2, 40, 15, TIDE)));
+            Outing later = outings.save(Outing.fresh(CORE, ledge, core).going(2, new Way(40, 15), TIDE));
             core(ledge).forEach(t -> evening.add(later, t));
         }
         fromPlaceToPlace(mill, arch, dawn);
@@ -302,8 +303,8 @@ class DemoData implements SmartInitializingSingleton {
     /** Trails over the mill, and the core over the arch when it has come up. */
     private void fromPlaceToPlace(Place mill, Place arch, LocalDate night) {
         Outing outing = outings.save(
-                Outing.fresh("First core of dawn", mill, night).with(new Outing.Going(2, 55, 5, Optional.empty())));
-        Outing both = outings.visit(outing.id(), List.of(new Outing.Further(arch, 25, 15)));
+                Outing.fresh("First core of dawn", mill, night).going(2, new Way(55, 5), Optional.empty()));
+        Outing both = outings.visit(outing.id(), List.of(new Outing.Further(arch, new Way(25, 15))));
         evening.add(both, Take.of("Trails over the mill", new Trails(5, 30, 1, 0), Takes.camera(rig("First zoom"))));
         evening.add(
                 both,
@@ -361,7 +362,7 @@ class DemoData implements SmartInitializingSingleton {
                 .limit(TRIED)
                 .map(made)
                 .filter(s -> evening.bears(
-                        Outing.fresh(s.title, place, s.night).with(new Outing.Going(2, 40, 15, s.turnBack)), s.takes))
+                        Outing.fresh(s.title, place, s.night).going(2, new Way(40, 15), s.turnBack), s.takes))
                 .findFirst();
     }
 
@@ -409,7 +410,7 @@ class DemoData implements SmartInitializingSingleton {
                     LocalDate night = Night.evening(e.eclipse().greatest(), place.zone());
                     Outing outing = outings.save(
                             Outing.fresh("Eclipse of the moon", place, night)
-                                    .with(new Outing.Going(2, 40, 15, Optional.empty()))
+                                    .going(2, new Way(40, 15), Optional.empty())
                                     .noted(
                                             "Hot tea, two pairs of gloves. Look at the first frame of totality, then shift the rest."));
                     Take close = Take.of(
@@ -425,7 +426,7 @@ class DemoData implements SmartInitializingSingleton {
         LocalDate august = today.withMonth(8).withDayOfMonth(14);
         Outing outing = outings.save(
                 Outing.fresh("Harbour festival", mole, august.isAfter(today) ? august : august.plusYears(1))
-                        .with(new Outing.Going(2, 15, 5, Optional.empty()))
+                        .going(2, new Way(15, 5), Optional.empty())
                         .noted("Hold the rail by eight. Upright for the first shells, across for the body."));
         Take display = Take.of(
                 "Display from the mole",

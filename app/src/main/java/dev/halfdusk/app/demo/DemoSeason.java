@@ -29,6 +29,7 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Stops;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.Stack;
@@ -444,8 +445,8 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     private void written(Lived l, Lives lives) {
         again(() -> transactions.executeWithoutResult(x -> {
-            Outing o = outings.save(
-                    Outing.fresh(l.title, l.place, l.night).with(new Outing.Going(2, 40, 15, Optional.empty())));
+            Outing o =
+                    outings.save(Outing.fresh(l.title, l.place, l.night).going(2, new Way(40, 15), Optional.empty()));
             l.takes.forEach(t -> planner.add(o, t));
             OutingPlanner.Arranged plan = planner.planned(o);
             int begun = 0;

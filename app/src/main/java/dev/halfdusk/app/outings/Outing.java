@@ -6,7 +6,9 @@ import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Stop;
+import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.Way;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -20,55 +22,26 @@ import java.util.stream.Stream;
  * A night at a place, with the way there and who goes.
  *
  * @param id null until stored
- * @param demand of stars, for all its takes
  * @param place the first
- * @param note in its owner's words
  * @param further places after the first, in their order
  */
 public record Outing(
-        Long id,
-        String title,
-        Place place,
-        LocalDate night,
-        Demand demand,
-        Going going,
-        String note,
-        Standing standing,
-        List<Further> further) {
+        Long id, String title, Place place, LocalDate night, Terms terms, Standing standing, List<Further> further) {
 
     public Outing {
         further = List.copyOf(further);
     }
 
-    /**
-     * A place of the night after its first.
-     *
-     * @param driveMinutes from where one left the road for the place before
-     * @param walkMinutes from the road to the spot
-     */
-    public record Further(Place place, int driveMinutes, int walkMinutes) {
+    /** A place of the night after its first, with the way from the one before. */
+    public record Further(Place place, Way way) {
 
         Stop stop() {
             return new Stop(
                     place.name(),
-                    Duration.ofMinutes(driveMinutes),
-                    Duration.ofMinutes(walkMinutes),
+                    Duration.ofMinutes(way.driveMinutes()),
+                    Duration.ofMinutes(way.walkMinutes()),
                     place.notes().hazards());
         }
-    }
-
-    /**
-     * Who goes, and the way.
-     *
-     * @param people pairs of hands
-     * @param driveMinutes from home
-     * @param walkMinutes from the road to the spot
-     * @param turnBack clock at which everyone must be on the way back
-     */
-    public record Going(int people, int driveMinutes, int walkMinutes, Optional<LocalTime> turnBack) {
-
-        /** By oneself and at the door. */
-        public static final Going ALONE = new Going(1, 0, 0, Optional.empty());
     }
 
     /**
@@ -85,31 +58,36 @@ public record Outing(
 
     /** One that is not stored yet. */
     public static Outing fresh(String title, Place place, LocalDate night) {
-        return new Outing(null, title, place, night, Demand.USUAL, Going.ALONE, "", Standing.FIRST, List.of());
+        return new Outing(null, title, place, night, Terms.ALONE, Standing.FIRST, List.of());
     }
 
     public Outing withId(Long other) {
-        return new Outing(other, title, place, night, demand, going, note, standing, further);
+        return new Outing(other, title, place, night, terms, standing, further);
     }
 
     public Outing withNight(LocalDate other) {
-        return new Outing(id, title, place, other, demand, going, note, standing, further);
+        return new Outing(id, title, place, other, terms, standing, further);
+    }
+
+    public Outing with(Terms other) {
+        return new Outing(id, title, place, night, other, standing, further);
     }
 
     public Outing with(Demand other) {
-        return new Outing(id, title, place, night, other, going, note, standing, further);
+        return with(terms.with(other));
     }
 
-    public Outing with(Going other) {
-        return new Outing(id, title, place, night, demand, other, note, standing, further);
+    /** @param turnBack clock at which everyone must be on the way back */
+    public Outing going(int people, Way way, Optional<LocalTime> turnBack) {
+        return with(terms.going(people, way, turnBack));
     }
 
     public Outing noted(String other) {
-        return new Outing(id, title, place, night, demand, going, other, standing, further);
+        return with(terms.noted(other));
     }
 
     public Outing visiting(List<Further> others) {
-        return new Outing(id, title, place, night, demand, going, note, standing, others);
+        return new Outing(id, title, place, night, terms, standing, others);
     }
 
     /** All its places, in their order. */
@@ -143,12 +121,12 @@ public record Outing(
     }
 
     Trip trip(Night sky) {
-        Stop first = new Further(place, going.driveMinutes, going.walkMinutes).stop();
+        Stop first = new Further(place, terms.way()).stop();
         return Trip.of(
                 sky,
                 Stream.concat(Stream.of(first), further.stream().map(Further::stop))
                         .toList(),
-                going.turnBack);
+                terms.turnBack());
     }
 
     /** When work may still be scheduled. */

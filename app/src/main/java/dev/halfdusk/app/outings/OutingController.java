@@ -5,11 +5,11 @@ import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Listed;
 import dev.halfdusk.app.web.NightWords;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.ground.Gazetteer;
@@ -17,6 +17,7 @@ import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.outing.NightProposal;
+import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.take.Take;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -27,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,6 +52,9 @@ class OutingController {
     private static final int MOST_EARLIER = 100;
 
     private final Outings outings;
+    private static final Map<String, ShapeForm.View> TERMS =
+            ShapeForm.views(Terms.SHAPE).stream().collect(Collectors.toUnmodifiableMap(ShapeForm.View::key, v -> v));
+
     private final OutingForm forms;
     private final TakeForm takeForms;
     private final OutingPlanner evening;
@@ -228,7 +233,7 @@ class OutingController {
         model.addAttribute("id", id);
         model.addAttribute("heading", id == null ? "New outing" : "Change outing");
         model.addAttribute("places", places.all());
-        model.addAttribute("sharps", SetupReader.SHARPS);
+        model.addAttribute("terms", TERMS);
         if (id == null) {
             model.addAttribute("earlier", outings.latest(MOST_EARLIER));
             AskedSky.begin(form);

@@ -15,11 +15,12 @@ import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Terms;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Take;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -132,16 +133,10 @@ public class OutingFile {
         o.further().forEach(f -> {
             ObjectNode stop = stops.addObject();
             write(stop.putObject("place"), f.place());
-            stop.put("driveMinutes", f.driveMinutes()).put("walkMinutes", f.walkMinutes());
+            ShapeJson.write(stop, Way.SHAPE, f.way());
         });
-        root.put("people", o.going().people())
-                .put("driveMinutes", o.going().driveMinutes())
-                .put("walkMinutes", o.going().walkMinutes())
-                .put("turnBack", o.going().turnBack().map(LocalTime::toString).orElse(null))
-                .put("tolerancePx", o.demand().tolerancePx())
-                .put("sharp", o.demand().sharp().key())
-                .put("note", o.note())
-                .put("resumedAt", text(o.standing().resumed()));
+        ShapeJson.write(root, Terms.SHAPE, o.terms());
+        root.put("resumedAt", text(o.standing().resumed()));
         list(root, "candidates", w.candidates, LocalDate::toString);
         list(root, "packed", List.copyOf(w.packed), x -> x);
         ArrayNode all = root.putArray("takes");

@@ -3,23 +3,20 @@ package dev.halfdusk.app.outings;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
-import dev.halfdusk.app.setup.SetupReader;
 import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.core.exposure.Demand;
-import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Asked;
-import dev.halfdusk.core.outing.Trip;
-import dev.halfdusk.core.outing.WorkTimes;
+import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Between an outing and the fields of its page. */
@@ -38,33 +35,29 @@ class OutingForm {
     }
 
     /** What the fields of an outing hold. */
-    static final List<String> NAMES =
-            List.of("title", "place", "night", "people", "drive", "walk", "turnBack", "tolerance", "sharp", "note");
+    static final List<String> NAMES = Stream.concat(Stream.of("title", "place", "night"), Terms.SHAPE.keys().stream())
+            .toList();
 
     /** A value in words: places by their names. */
     String words(String field, String value) {
         OptionalLong id = "place".equals(field) ? new Form().put("id", value).id("id") : OptionalLong.empty();
-        return id.isPresent() ? places.find(id.getAsLong()).map(Place::name).orElse(value) : value;
+        return id.isPresent()
+                ? places.find(id.getAsLong()).map(Place::name).orElse(value)
+                : ShapeForm.words(Terms.SHAPE, field, value);
     }
 
     /** The fields of an outing that exists. */
     Form fields(Outing o) {
-        return said(new Form())
+        Form form = said(new Form())
                 .put("title", o.title())
                 .put("place", o.place().id())
-                .put("night", o.night())
-                .put("people", o.going().people())
-                .put("drive", o.going().driveMinutes())
-                .put("walk", o.going().walkMinutes())
-                .put("turnBack", o.going().turnBack().map(LocalTime::toString).orElse(""))
-                .put("tolerance", o.demand().tolerancePx())
-                .put("sharp", o.demand().sharp().key())
-                .put("note", o.note());
+                .put("night", o.night());
+        return ShapeForm.fill(form, Terms.SHAPE, o.terms());
     }
 
     /** A sensible start: the first place, alone, at the door. */
     Form blank(LocalDate night, ZoneId zone) {
-        return defaults(new Form()
+        Form form = said(new Form())
                 .put(
                         "place",
                         places.all().stream()
@@ -73,16 +66,8 @@ class OutingForm {
                                 .orElse(NEW_PLACE))
                 .put("elevation", "0")
                 .put("zone", zone)
-                .put("night", night));
-    }
-
-    private static Form defaults(Form form) {
-        return said(form)
-                .putIfEmpty("people", "1")
-                .putIfEmpty("drive", "0")
-                .putIfEmpty("walk", "0")
-                .putIfEmpty("tolerance", Demand.USUAL.tolerancePx())
-                .putIfEmpty("sharp", Demand.USUAL.sharp().key());
+                .put("night", night);
+        return ShapeForm.start(form, Terms.SHAPE);
     }
 
     /** What a place that is new with it may be. */
@@ -94,28 +79,19 @@ class OutingForm {
 
     /** Reads an outing; empty where the form now holds complaints. */
     Optional<Outing> read(Form form, Long id) {
-        defaults(form);
+        said(form);
         Place place = place(form);
         LocalDate night = place == null ? form.night("night") : form.night("night", place.zone());
-        OptionalLong people = form.whole("people", WorkTimes.PEOPLE);
-        OptionalLong drive = form.whole("drive", Trip.DRIVE);
-        OptionalLong walk = form.whole("walk", Trip.WALK);
-        Optional<LocalTime> back = form.clock("turnBack");
-        OptionalDouble tolerance = form.number("tolerance", Range.TOLERANCE);
-        Optional<Sharp> sharp = SetupReader.sharp(form);
+        Optional<Terms> terms = ShapeForm.read(form, Terms.SHAPE);
         if (id == null && place != null) {
             AskedSky.read(AskedSky.begin(form), place.glow());
         }
         String title = form.has("title") ? form.text("title", "a title") : title(form, place, night);
-        String note = form.has("note") ? form.text("note", "a note") : "";
         if (form.hasErrors()) {
             return Optional.empty();
         }
-        return Optional.of(Outing.fresh(title, place, night)
-                .with(Demand.USUAL.within(tolerance.getAsDouble(), sharp.orElseThrow()))
-                .with(new Outing.Going((int) people.getAsLong(), (int) drive.getAsLong(), (int) walk.getAsLong(), back))
-                .noted(note)
-                .withId(id));
+        return Optional.of(
+                Outing.fresh(title, place, night).with(terms.orElseThrow()).withId(id));
     }
 
     /** What one comes for, where it is something else than usual. */

@@ -222,7 +222,7 @@ public class OutingPlanner {
     /** @param open when there is still work, on the way that reaches all that is wanted */
     private Arranged arranged(
             Outing outing, Circumstances c, List<Planned> planned, List<Plan> wanted, Function<Trip, Interval> open) {
-        WorkTimes times = habits.workTimes(outing.going().people());
+        WorkTimes times = habits.workTimes(outing.terms().people());
         Trip trip = outing.trip(c.night()).reaching(wanted, times);
         Schedule schedule = Schedule.arrange(wanted, times, trip, open.apply(trip));
         List<Lessons.Lesson> learned = outing.places().stream()
@@ -235,7 +235,7 @@ public class OutingPlanner {
     public boolean bears(Outing outing, List<Take> wanted) {
         List<Circumstances> c = circumstances(outing);
         List<Plan> all = plan(outing, c, wanted);
-        WorkTimes times = habits.workTimes(outing.going().people());
+        WorkTimes times = habits.workTimes(outing.terms().people());
         Trip trip = outing.trip(c.get(0).night()).reaching(all, times);
         Schedule schedule = Schedule.arrange(all, times, trip, outing.open(trip));
         return schedule.left().isEmpty()
@@ -274,7 +274,7 @@ public class OutingPlanner {
         return all.stream()
                 .map(t -> {
                     int stop = Math.min(t.stop(), c.size() - 1);
-                    return plan(t.with(outing.demand()).at(stop), outing.place(stop), c.get(stop));
+                    return plan(t.with(outing.terms().demand()).at(stop), outing.place(stop), c.get(stop));
                 })
                 .toList();
     }
@@ -301,7 +301,7 @@ public class OutingPlanner {
                 c,
                 cameras(planned),
                 planned,
-                outing.going().people(),
+                outing.terms().people(),
                 outing.standing().way(),
                 asked);
     }

@@ -9,14 +9,15 @@ import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
-import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Range;
+import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.outing.Trip;
-import dev.halfdusk.core.outing.WorkTimes;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subject;
@@ -26,7 +27,6 @@ import dev.halfdusk.core.take.Wish;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -37,6 +37,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Reads an outing of a file, and says of each thing that is wrong where it stands and what is allowed. */
 public final class OutingReader {
@@ -47,7 +48,8 @@ public final class OutingReader {
     static final int LONGEST_NAME = 60;
     private static final int MOST_PROBLEMS = 5;
 
-    private static final Set<String> ROOT = Set.of(
+    private static final Set<String> ROOT = with(
+            Terms.SHAPE,
             "$schema",
             "format",
             "version",
@@ -55,13 +57,6 @@ public final class OutingReader {
             "night",
             "place",
             "stops",
-            "people",
-            "driveMinutes",
-            "walkMinutes",
-            "turnBack",
-            "tolerancePx",
-            "sharp",
-            "note",
             "resumedAt",
             "candidates",
             "packed",
@@ -85,7 +80,7 @@ public final class OutingReader {
             "closedAt",
             "skipped",
             "stop");
-    private static final Set<String> STOP = Set.of("place", "driveMinutes", "walkMinutes");
+    private static final Set<String> STOP = with(Way.SHAPE, "place");
 
     private final TakeJson takeJson;
     private final List<NamedRig> rigs;
@@ -139,6 +134,11 @@ public final class OutingReader {
         return all.stream().limit(MOST_PROBLEMS).toList();
     }
 
+    /** Fields of a described thing, and others. */
+    private static Set<String> with(Shape<?> shape, String... others) {
+        return Stream.concat(shape.keys().stream(), Stream.of(others)).collect(Collectors.toSet());
+    }
+
     private static void others(JsonNode node, Set<String> known, String where, List<String> all) {
         new TreeSet<>(OutingFile.names(node))
                 .stream().filter(n -> !known.contains(n)).forEach(n -> all.add(clip(where + n)));
@@ -170,18 +170,7 @@ public final class OutingReader {
         Place place = place(root.path("place"), "place.");
         List<Outing.Further> further = stops(root.path("stops"));
         LocalDate night = date(root.path("night").asText(), "night", place == null ? null : place.zone());
-        int people = (int) number(root, "people", "", WorkTimes.PEOPLE, 1);
-        int drive = (int) number(root, "driveMinutes", "", Trip.DRIVE, 0);
-        int walk = (int) number(root, "walkMinutes", "", Trip.WALK, 0);
-        Optional<LocalTime> back = parsed(root, "turnBack", "", LocalTime::parse, "a time such as 04:10");
-        double tolerance = number(root, "tolerancePx", "", Range.TOLERANCE, Demand.USUAL.tolerancePx());
-        Optional<Sharp> sharp = new Form()
-                .put("sharp", root.path("sharp").asText(Demand.USUAL.sharp().key()))
-                .choice("sharp", Sharp.class);
-        if (sharp.isEmpty()) {
-            problem("sharp", "one of all, most, half, aim.");
-        }
-        String note = text(root, "note", "", true);
+        Optional<Terms> terms = ShapeJson.foreign(Terms.SHAPE, root, this::problem);
         Optional<Instant> resumed = instant(root, "resumedAt", "");
         List<LocalDate> candidates = new ArrayList<>();
         for (JsonNode d : some(root, "candidates")) {
@@ -205,16 +194,8 @@ public final class OutingReader {
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
-        Outing outing = new Outing(
-                null,
-                title,
-                place,
-                night,
-                Demand.USUAL.within(tolerance, sharp.orElseThrow()),
-                new Outing.Going(people, drive, walk, back),
-                note,
-                new Outing.Standing(0, resumed, 1),
-                further);
+        Outing outing =
+                new Outing(null, title, place, night, terms.orElseThrow(), new Outing.Standing(0, resumed, 1), further);
         candidates.sort(LocalDate::compareTo);
         return Optional.of(new OutingFile.Whole(outing, candidates, packed, takes, notes));
     }
@@ -240,10 +221,9 @@ public final class OutingReader {
             String where = "stops[" + i + "].";
             JsonNode n = list.get(i);
             Place place = place(n.path("place"), where + "place.");
-            int drive = (int) number(n, "driveMinutes", where, Trip.DRIVE, 0);
-            int walk = (int) number(n, "walkMinutes", where, Trip.WALK, 0);
-            if (place != null) {
-                all.add(new Outing.Further(place, drive, walk));
+            Optional<Way> way = ShapeJson.foreign(Way.SHAPE, n, (field, what) -> problem(where + field, what));
+            if (place != null && way.isPresent()) {
+                all.add(new Outing.Further(place, way.get()));
             }
         }
         return all;

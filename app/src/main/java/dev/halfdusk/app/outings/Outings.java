@@ -15,6 +15,8 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.outing.Terms;
+import dev.halfdusk.core.outing.Way;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -134,13 +136,14 @@ public class Outings {
         r.setTitle(outing.title());
         r.setPlaceId(place.id());
         r.setNight(outing.night());
-        r.setTolerancePx(outing.demand().tolerancePx());
-        r.setSharp(outing.demand().sharp().name());
-        r.setPeople((long) outing.going().people());
-        r.setDriveMin((long) outing.going().driveMinutes());
-        r.setWalkMin((long) outing.going().walkMinutes());
-        r.setTurnBack(outing.going().turnBack().map(LocalTime::toString).orElse(null));
-        r.setNote(outing.note());
+        Terms terms = outing.terms();
+        r.setTolerancePx(terms.demand().tolerancePx());
+        r.setSharp(terms.demand().sharp().name());
+        r.setPeople((long) terms.people());
+        r.setDriveMin((long) terms.way().driveMinutes());
+        r.setWalkMin((long) terms.way().walkMinutes());
+        r.setTurnBack(terms.turnBack().map(LocalTime::toString).orElse(null));
+        r.setNote(terms.note());
         if (outing.id() == null) {
             r.setRevision(1L);
             r.insert();
@@ -167,7 +170,8 @@ public class Outings {
                             .orElseGet(() -> places.add(f.place()));
             known.add(place);
             db.insertInto(STOP, STOP.OUTING_ID, STOP.POSITION, STOP.PLACE_ID, STOP.DRIVE_MIN, STOP.WALK_MIN)
-                    .values(id, i + 1L, place.id(), (long) f.driveMinutes(), (long) f.walkMinutes())
+                    .values(id, i + 1L, place.id(), (long) f.way().driveMinutes(), (long)
+                            f.way().walkMinutes())
                     .execute();
         }
         return existing(id);
@@ -280,8 +284,9 @@ public class Outings {
                         .visiting(stops.getOrDefault(r.getId(), List.of()).stream()
                                 .map(s -> new Outing.Further(
                                         at.get(s.getPlaceId()),
-                                        s.getDriveMin().intValue(),
-                                        s.getWalkMin().intValue()))
+                                        new Way(
+                                                s.getDriveMin().intValue(),
+                                                s.getWalkMin().intValue())))
                                 .toList()))
                 .toList();
     }
@@ -292,13 +297,12 @@ public class Outings {
                 r.getTitle(),
                 place,
                 r.getNight(),
-                Demand.USUAL.within(r.getTolerancePx(), Sharp.valueOf(r.getSharp())),
-                new Outing.Going(
+                new Terms(
                         r.getPeople().intValue(),
-                        r.getDriveMin().intValue(),
-                        r.getWalkMin().intValue(),
-                        Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse)),
-                r.getNote(),
+                        new Way(r.getDriveMin().intValue(), r.getWalkMin().intValue()),
+                        Optional.ofNullable(r.getTurnBack()).map(LocalTime::parse),
+                        Demand.USUAL.within(r.getTolerancePx(), Sharp.valueOf(r.getSharp())),
+                        r.getNote()),
                 new Outing.Standing(r.getWay().intValue(), Optional.ofNullable(r.getResumedAt()), r.getRevision()),
                 List.of());
     }

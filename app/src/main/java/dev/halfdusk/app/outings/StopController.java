@@ -4,7 +4,9 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.Way;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
@@ -132,12 +134,8 @@ class StopController {
         if (place.isEmpty()) {
             form.replaceError("place", "Choose a place from the list.");
         }
-        form.putIfEmpty("drive", "0").putIfEmpty("walk", "0");
-        OptionalLong drive = form.whole("drive", Trip.DRIVE);
-        OptionalLong walk = form.whole("walk", Trip.WALK);
-        return form.hasErrors()
-                ? Optional.empty()
-                : Optional.of(new Outing.Further(place.orElseThrow(), (int) drive.getAsLong(), (int) walk.getAsLong()));
+        Optional<Way> way = ShapeForm.read(form, Way.SHAPE);
+        return form.hasErrors() ? Optional.empty() : way.map(w -> new Outing.Further(place.orElseThrow(), w));
     }
 
     private String refused(Outing outing, Form form, Model model, HttpServletResponse response) {

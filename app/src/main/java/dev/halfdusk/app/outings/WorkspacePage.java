@@ -7,9 +7,11 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.night.Night;
+import dev.halfdusk.core.outing.Way;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -121,12 +123,13 @@ class WorkspacePage {
                         .mapToObj(i -> new Choice("" + i, outing.place(i).name()))
                         .toList());
         model.addAttribute("places", places.all());
+        model.addAttribute("way", ShapeForm.views(Way.SHAPE));
         model.addAttribute("keeping", new Form());
         return "outings/show";
     }
 
     private static Form fields(WorkspaceView.StopRow r) {
-        return new Form().put("place", r.place()).put("drive", r.driveMinutes()).put("walk", r.walkMinutes());
+        return ShapeForm.fill(new Form().put("place", r.place()), Way.SHAPE, r.along());
     }
 
     /** A minute that is no number is no reason to refuse a page: it then shows its own choice. */

@@ -17,6 +17,7 @@ import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Stop;
 import dev.halfdusk.core.outing.Trip;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.Take;
@@ -90,8 +91,7 @@ record WorkspaceView(
             String from,
             String to,
             int takes,
-            int driveMinutes,
-            int walkMinutes) {}
+            Way along) {}
 
     private static final Duration HOUR = Duration.ofHours(1);
 
@@ -306,8 +306,7 @@ record WorkspaceView(
                     there.map(w -> a.night().clock(w.from())).orElse(""),
                     there.map(w -> a.night().clock(w.to())).orElse(""),
                     takes,
-                    (int) stop.drive().toMinutes(),
-                    (int) stop.walk().toMinutes()));
+                    new Way((int) stop.drive().toMinutes(), (int) stop.walk().toMinutes())));
         }
         return rows;
     }

@@ -29,7 +29,7 @@ public record KeptTake(Map<String, String> fields) {
         fields.put("focal", form.value("focal"));
         fields.put("aperture", form.value("aperture"));
         fields.put("upright", asked.upright() ? "on" : "");
-        fields.put("tolerance", Numbers.plain(asked.setup().demand().tolerancePx()));
+        fields.put("tolerancePx", Numbers.plain(asked.setup().demand().tolerancePx()));
         fields.put("sharp", asked.setup().demand().sharp().key());
         fields.put("at", asked.clock());
         fields.put("own-rule", PlannedBy.DRIFT.name()); // as the page has it, whatever is usually decided

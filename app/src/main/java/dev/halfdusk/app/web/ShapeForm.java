@@ -42,6 +42,17 @@ public final class ShapeForm {
         return shape.keys().stream().map(prefix::concat).toList();
     }
 
+    /** What a field holds, in words: that of a choice as the list has it. */
+    public static String words(Shape<?> shape, String key, String value) {
+        return shape.fields().stream()
+                .filter(f -> f.key().equals(key))
+                .flatMap(f -> f.options().stream())
+                .filter(o -> o.key().equalsIgnoreCase(value))
+                .findFirst()
+                .map(Field.Option::words)
+                .orElse(value);
+    }
+
     /** What a new thing begins with. */
     public static Form start(Form form, Shape<?> shape) {
         for (Field<?> f : shape.fields()) {
@@ -122,6 +133,7 @@ public final class ShapeForm {
                 yield whole.isPresent() ? Optional.of((double) whole.getAsLong()) : Optional.empty();
             }
             case WORDS, LINES -> Optional.ofNullable(form.text(name, "a " + f.key()));
+            case CLOCK -> form.clock(name).map(t -> (Object) t);
             case CHOICE -> choice(form, name, f);
             case YES_NO -> throw new IllegalStateException();
         };

@@ -11,14 +11,21 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.measure.Values;
 import java.io.UncheckedIOException;
+import java.time.LocalTime;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiConsumer;
 
 /** Between a thing that is described and JSON: numbers are numbers, yes or no is true or false, one of a choice is its name in lower case. */
 public final class ShapeJson {
 
     private static final ObjectMapper JSON = new ObjectMapper();
+
+    /** Hours and minutes; seconds are read where they are written. */
+    private static final String CLOCK = "^([01]\\d|2[0-3]):[0-5]\\d(:[0-5]\\d)?$";
 
     private ShapeJson() {}
 
@@ -37,6 +44,7 @@ public final class ShapeJson {
             case YES_NO -> into.put(f.key(), (Boolean) value);
             case CHOICE -> into.put(f.key(), key((String) value));
             case WORDS, LINES -> into.put(f.key(), (String) value);
+            case CLOCK -> into.put(f.key(), value.toString());
         }
     }
 
@@ -76,6 +84,7 @@ public final class ShapeJson {
                             case YES_NO -> node.booleanValue();
                             case CHOICE -> name(node.textValue());
                             case WORDS, LINES -> node.textValue();
+                            case CLOCK -> LocalTime.parse(node.textValue());
                         });
             }
         }
@@ -102,14 +111,24 @@ public final class ShapeJson {
      * @throws IllegalArgumentException naming the field and what is allowed
      */
     public static <T> T foreign(Shape<T> shape, JsonNode from) {
-        check(shape, from);
+        return foreign(shape, from, (field, what) -> {
+                    throw new IllegalArgumentException(field + ": " + what);
+                })
+                .orElseThrow();
+    }
+
+    /** The same; empty where something is wrong, with what it is and what is allowed for each such field. */
+    public static <T> Optional<T> foreign(Shape<T> shape, JsonNode from, BiConsumer<String, String> wrong) {
+        Map<String, String> ofType = mistyped(shape, from);
         Form form = new Form();
-        shape.keys().forEach(key -> form.put(key, typed(from.path(key))));
-        return ShapeForm.read(form, shape).orElseThrow(() -> {
-            Map.Entry<String, String> first =
-                    form.errors().entrySet().iterator().next();
-            return new IllegalArgumentException(first.getKey() + ": " + first.getValue());
-        });
+        shape.keys().stream()
+                .filter(key -> !ofType.containsKey(key))
+                .forEach(key -> form.put(key, typed(from.path(key))));
+        Optional<T> thing = ShapeForm.read(form, shape);
+        Map<String, String> all = new LinkedHashMap<>(ofType);
+        form.errors().forEach(all::putIfAbsent);
+        all.forEach(wrong);
+        return all.isEmpty() ? thing : Optional.empty();
     }
 
     /** As one would type it: 13.0 is 13. */
@@ -120,26 +139,39 @@ public final class ShapeJson {
 
     /** @throws IllegalArgumentException for a field that is not of its type */
     public static void check(Shape<?> shape, JsonNode from) {
+        mistyped(shape, from).forEach((field, what) -> {
+            throw new IllegalArgumentException(field + ": " + what);
+        });
+    }
+
+    /** What is wanted of each field that is not of its type. */
+    private static Map<String, String> mistyped(Shape<?> shape, JsonNode from) {
+        Map<String, String> all = new LinkedHashMap<>();
         for (Field<?> f : shape.fields()) {
             JsonNode node = from.path(f.key());
-            boolean right = node.isMissingNode()
-                    || node.isNull()
-                    || (f.type().counts()
-                            ? node.isNumber()
-                            : f.type() == Field.Type.YES_NO ? node.isBoolean() : node.isTextual());
-            if (right && f.type() == Field.Type.CHOICE && node.isTextual()) {
-                List<String> keys = f.options().stream().map(o -> key(o.key())).toList();
-                if (!keys.contains(key(node.textValue()))) {
-                    throw new IllegalArgumentException(f.key() + ": one of " + String.join(", ", keys) + ".");
-                }
-            }
-            if (!right) {
-                String wanted = f.type().counts()
-                        ? "a number, " + f.range().allowed()
-                        : f.type() == Field.Type.YES_NO ? "true or false" : "text";
-                throw new IllegalArgumentException(f.key() + ": wanted is " + wanted + ".");
+            if (!node.isMissingNode() && !node.isNull()) {
+                wanted(f, node).ifPresent(what -> all.put(f.key(), what));
             }
         }
+        return all;
+    }
+
+    private static Optional<String> wanted(Field<?> f, JsonNode node) {
+        if (f.type().counts()) {
+            return node.isNumber()
+                    ? Optional.empty()
+                    : Optional.of("wanted is a number, " + f.range().allowed() + ".");
+        }
+        if (f.type() == Field.Type.YES_NO) {
+            return node.isBoolean() ? Optional.empty() : Optional.of("wanted is true or false.");
+        }
+        if (!node.isTextual()) {
+            return Optional.of("wanted is text.");
+        }
+        List<String> keys = f.options().stream().map(o -> key(o.key())).toList();
+        return keys.isEmpty() || keys.contains(key(node.textValue()))
+                ? Optional.empty()
+                : Optional.of("one of " + String.join(", ", keys) + ".");
     }
 
     /** What of its schema says of one object; ranges are the widest there are, since some follow from other fields. */
@@ -157,6 +189,11 @@ public final class ShapeJson {
                 }
                 case YES_NO -> property.put("type", "boolean");
                 case WORDS, LINES -> property.put("type", "string").put("maxLength", Form.LONGEST_TEXT);
+                case CLOCK ->
+                    property.put("pattern", CLOCK)
+                            .putArray("type")
+                            .add("string")
+                            .add("null");
                 case CHOICE -> {
                     ArrayNode all = property.put("type", "string").putArray("enum");
                     f.options().forEach(o -> all.add(key(o.key())));

@@ -10,6 +10,7 @@ import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
+import dev.halfdusk.core.outing.Way;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashSet;
@@ -53,8 +54,8 @@ class DemoNightsTest {
             assertThat(soon.night()).as("%s", today).isAfter(today).isBeforeOrEqualTo(today.plusDays(21));
             assertThat(soon.takes().stream().map(t -> t.subject().kind()).distinct())
                     .hasSizeGreaterThanOrEqualTo(3);
-            Outing outing = Outing.fresh(soon.title(), soon.place(), soon.night())
-                    .with(new Outing.Going(2, 40, 15, Optional.empty()));
+            Outing outing =
+                    Outing.fresh(soon.title(), soon.place(), soon.night()).going(2, new Way(40, 15), Optional.empty());
             assertThat(evening.bears(outing, soon.takes()))
                     .as("%s: %s on %s", today, soon.title(), soon.night())
                     .isTrue();

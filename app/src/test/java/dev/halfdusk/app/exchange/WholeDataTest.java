@@ -45,6 +45,7 @@ import dev.halfdusk.core.ground.Silhouette;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.BracketPattern;
 import dev.halfdusk.core.take.Decision;
@@ -147,7 +148,7 @@ class WholeDataTest {
         places.addMark(place.id(), new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
         long id = outings.save(Outing.fresh("All of it " + n, place, LocalDate.parse("2027-07-04"))
                         .with(Demand.USUAL.within(2.25, Sharp.HALF))
-                        .with(new Outing.Going(3, 41, 17, Optional.of(LocalTime.of(4, 10))))
+                        .going(3, new Way(41, 17), Optional.of(LocalTime.of(4, 10)))
                         .noted("bring \"rope\""))
                 .id();
         NamedRig rig = kit.rigs().get(0);
@@ -237,9 +238,9 @@ class WholeDataTest {
         changed.put("people", 4);
         ((com.fasterxml.jackson.databind.node.ArrayNode) changed.path("takes")).remove(0);
         assertThat(read(changed, false).state()).isEqualTo(State.CHANGED);
-        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
+        assertThat(outings.find(id).orElseThrow().terms().people()).isEqualTo(3);
         assertThat(read(changed, true).state()).isEqualTo(State.CHANGED);
-        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(4);
+        assertThat(outings.find(id).orElseThrow().terms().people()).isEqualTo(4);
         assertThat(tree(id).toString()).isEqualTo(changed.toString());
         assertThat(outings.find(id).orElseThrow().standing().revision()).isEqualTo(2);
     }
@@ -253,10 +254,10 @@ class WholeDataTest {
                 "/version|\"x\"|version: this program knows",
                 "/title|\"\"|title: text of 1 to 500",
                 "/night|\"2099-01-01\"|night: ",
-                "/people|10|people: a number, 1 to 9",
-                "/people|\"3\"|people: a number",
-                "/turnBack|\"late\"|turnBack: a time such as",
-                "/tolerancePx|0|tolerancePx: a number, 0.5 to 20",
+                "/people|10|people: 10 is outside what is allowed: 1 to 9",
+                "/people|\"3\"|people: wanted is a number, 1 to 9",
+                "/turnBack|\"late\"|turnBack: Enter a time as hours and minutes",
+                "/tolerancePx|0|tolerancePx: 0 is outside what is allowed: 0.5 to 20",
                 "/sharp|\"very\"|sharp: one of all",
                 "/place/latitude|95|place.latitude: a number",
                 "/place/zone|\"Nowhere\"|place.zone: ",
@@ -353,9 +354,7 @@ class WholeDataTest {
                 "Renamed " + id,
                 outing.place(),
                 outing.night(),
-                outing.demand(),
-                outing.going(),
-                outing.note(),
+                outing.terms(),
                 outing.standing(),
                 outing.further()));
         List<Imported> looked = look(zip);

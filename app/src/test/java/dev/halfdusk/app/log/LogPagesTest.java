@@ -39,6 +39,7 @@ import dev.halfdusk.core.log.Said;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
@@ -205,7 +206,7 @@ class LogPagesTest {
     void each_take_is_of_its_place() {
         Place other = places.add(Place.at("Log hill " + made, new Site(37.7, -8.7, 20), ZoneId.of("Europe/Lisbon")));
         Outing two = outings.save(Outing.fresh("Two places", place, NIGHT.plusDays(1)));
-        Outing both = outings.visit(two.id(), List.of(new Outing.Further(other, 20, 5)));
+        Outing both = outings.visit(two.id(), List.of(new Outing.Further(other, new Way(20, 5))));
         planner.add(both, Take.of("Here", new Stack(5, 0), Takes.camera(rig)).aimed(new Direction(180, 30)));
         planner.add(
                 both,

@@ -74,7 +74,7 @@ class EclipseOutingTest {
                         .id();
         String plan = send("/events/plans", Map.of("place", strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
-        String outing = send("/outings", Map.of("place", strait, "night", "2027-08-01", "drive", "40"))
+        String outing = send("/outings", Map.of("place", strait, "night", "2027-08-01", "driveMinutes", "40"))
                 .getRedirectedUrl();
         send(outing + "/takes", Map.of("subject", "solar-eclipse", "rig", "" + behindFilter()));
 

@@ -57,11 +57,11 @@ class OutingPagesTest {
             "2027-06-08",
             "people",
             "1",
-            "drive",
+            "driveMinutes",
             "0",
-            "walk",
+            "walkMinutes",
             "0",
-            "tolerance",
+            "tolerancePx",
             "3",
             "title",
             ""
@@ -116,7 +116,7 @@ class OutingPagesTest {
         String place = outings.find(id).orElseThrow().place().id().toString();
         web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"))
                 .andExpect(redirectedUrl(path));
-        assertThat(outings.find(id).orElseThrow().going().people()).isEqualTo(3);
+        assertThat(outings.find(id).orElseThrow().terms().people()).isEqualTo(3);
         web.perform(filled(post(path), "place", place, "note", "Rope <b>&</b> \"torch\""));
         for (String page : List.of(path + "/sheet", path + "/edit")) {
             web.perform(get(page))
@@ -124,7 +124,7 @@ class OutingPagesTest {
                     .andExpect(content().string(not(containsString("Rope <b>"))));
         }
         web.perform(filled(post(path), "place", place, "people", "3", "turnBack", "03:40"));
-        assertThat(outings.find(id).orElseThrow().going().turnBack()).contains(LocalTime.of(3, 40));
+        assertThat(outings.find(id).orElseThrow().terms().turnBack()).contains(LocalTime.of(3, 40));
         web.perform(post(path + "/night").param("night", "2027-07-04")).andExpect(redirectedUrl(path));
         assertThat(outings.find(id).orElseThrow().night()).hasToString("2027-07-04");
 

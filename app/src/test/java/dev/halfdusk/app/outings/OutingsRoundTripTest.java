@@ -7,6 +7,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Sharp;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -35,7 +36,7 @@ class OutingsRoundTripTest {
         Place other = places.add(Place.at("There", new Site(61.5, -149.25, 2), ZoneId.of("America/Anchorage")));
         Outing first = Outing.fresh("<Core> \"one\"", place, LocalDate.of(2028, 2, 29))
                 .with(Demand.USUAL.within(6.25, Sharp.HALF))
-                .with(new Outing.Going(3, 47, 19, Optional.of(LocalTime.of(4, 35))))
+                .going(3, new Way(47, 19), Optional.of(LocalTime.of(4, 35)))
                 .noted("bring <rope>");
         Outing stored = outings.save(first);
         assertThat(stored).isEqualTo(first.withId(stored.id()));
@@ -44,7 +45,7 @@ class OutingsRoundTripTest {
 
         Outing changed = Outing.fresh("Another", other, LocalDate.of(2058, 12, 31))
                 .with(Demand.USUAL.within(1.75, Sharp.AIM))
-                .with(new Outing.Going(1, 5, 0, Optional.empty()))
+                .going(1, new Way(5, 0), Optional.empty())
                 .withId(stored.id());
         assertThat(form.read(form.fields(changed), stored.id())).contains(changed);
         Outing again = outings.save(changed);

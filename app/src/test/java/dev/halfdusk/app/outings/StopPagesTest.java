@@ -25,6 +25,7 @@ import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.MilkyWay;
@@ -89,8 +90,8 @@ class StopPagesTest {
         home = "/outings/" + id;
         web.perform(post(home + "/stops")
                         .param("place", "" + tower.id())
-                        .param("drive", "25")
-                        .param("walk", "10"))
+                        .param("driveMinutes", "25")
+                        .param("walkMinutes", "10"))
                 .andExpect(redirectedUrl(home + "#stops"));
     }
 
@@ -194,8 +195,8 @@ class StopPagesTest {
     void what_is_wrong_about_a_place_is_said_beside_it() throws Exception {
         web.perform(post(home + "/stops")
                         .param("place", "x")
-                        .param("drive", "2000")
-                        .param("walk", "soon"))
+                        .param("driveMinutes", "2000")
+                        .param("walkMinutes", "soon"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content()
                         .string(allOf(
@@ -206,10 +207,10 @@ class StopPagesTest {
         web.perform(post(home + "/stops/1")
                         .param("was", "" + tower.id())
                         .param("place", "" + coast.id())
-                        .param("walk", "601"))
+                        .param("walkMinutes", "601"))
                 .andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("value=\"601\"")));
-        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(tower, 25, 10));
+        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(tower, new Way(25, 10)));
         for (int i = 2; i <= 5; i++) {
             web.perform(post(home + "/stops").param("place", "" + coast.id()))
                     .andExpect(redirectedUrl(home + "#stops"));
@@ -221,7 +222,7 @@ class StopPagesTest {
 
     @Test
     void a_place_goes_only_without_its_takes_and_those_after_it_stay_where_they_are() throws Exception {
-        web.perform(post(home + "/stops").param("place", "" + coast.id()).param("drive", "5"));
+        web.perform(post(home + "/stops").param("place", "" + coast.id()).param("driveMinutes", "5"));
         long there = add("There", 1, 23, 45);
         long last = add("Last", 2, 2, 0);
         web.perform(post(home + "/stops/1/remove").param("was", "" + tower.id()))
@@ -235,7 +236,7 @@ class StopPagesTest {
         web.perform(post(home + "/takes/" + there + "/delete"));
         web.perform(post(home + "/stops/1/remove").param("was", "" + tower.id()))
                 .andExpect(redirectedUrl(home + "#stops"));
-        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(coast, 5, 0));
+        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(coast, new Way(5, 0)));
         assertThat(takes.existing(id, last).take().stop()).isOne();
         web.perform(post(home + "/takes/" + there + "/restore")).andExpect(status().is3xxRedirection());
         assertThat(takes.existing(id, there).take().stop()).isZero();
@@ -255,9 +256,9 @@ class StopPagesTest {
         web.perform(post(home + "/stops/1")
                         .param("was", "" + tower.id())
                         .param("place", "" + other.id())
-                        .param("drive", "40"))
+                        .param("driveMinutes", "40"))
                 .andExpect(redirectedUrl(home + "#stops"));
-        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(other, 40, 0));
+        assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(other, new Way(40, 0)));
         assertThat(takes.existing(id, there).take().wish().mark().orElseThrow().id())
                 .isEqualTo(places.known(other.id()).keySet().iterator().next());
     }
@@ -340,8 +341,8 @@ class StopPagesTest {
                 .orElseThrow();
         assertThat(came.places()).extracting(Place::name).containsExactly(coast.name(), "New tower " + made);
         assertThat(takes.of(came.id()).get(0).take().stop()).isOne();
-        assertThat(came.further().get(0).driveMinutes()).isEqualTo(25);
-        assertThat(came.further().get(0).walkMinutes()).isEqualTo(10);
+        assertThat(came.further().get(0).way().driveMinutes()).isEqualTo(25);
+        assertThat(came.further().get(0).way().walkMinutes()).isEqualTo(10);
         ObjectNode bad = file.deepCopy();
         ((ObjectNode) bad.at("/stops/0")).put("driveMinutes", -1);
         ((ObjectNode) bad.at("/takes/0")).put("stop", 4);

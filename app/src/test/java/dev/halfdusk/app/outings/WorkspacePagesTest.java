@@ -23,6 +23,7 @@ import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
+import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Clip;
@@ -778,7 +779,7 @@ class WorkspacePagesTest {
             double latitude, double longitude, String zone, String night) throws Exception {
         Place place = places.add(Place.at("Far", new Site(latitude, longitude, 5), ZoneId.of(zone)));
         long far = outings.save(Outing.fresh("Far", place, LocalDate.parse(night))
-                        .with(new Outing.Going(2, 60, 30, Optional.of(LocalTime.of(3, 0)))))
+                        .going(2, new Way(60, 30), Optional.of(LocalTime.of(3, 0))))
                 .id();
         for (Subject.Kind kind : Subjects.ALL) {
             takes.add(far, Take.of(kind.words(), kind.usual(), Takes.camera(rig)), rig.id());

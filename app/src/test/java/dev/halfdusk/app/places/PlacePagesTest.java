@@ -303,7 +303,7 @@ class PlacePagesTest {
                         .param("rig", "1")
                         .param("focal", "20")
                         .param("aperture", "1.8")
-                        .param("tolerance", "3")
+                        .param("tolerancePx", "3")
                         .param("iso", "3200"))
                 .andExpect(status().is3xxRedirection());
         web.perform(post(path + "/delete")).andExpect(redirectedUrl("/places?kept=" + id));

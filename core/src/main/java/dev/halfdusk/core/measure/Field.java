@@ -40,6 +40,8 @@ public record Field<T>(
         /** Words over several lines. */
         LINES,
         YES_NO,
+        /** A time of day, in hours and minutes. */
+        CLOCK,
         CHOICE;
 
         public boolean counts() {
@@ -81,6 +83,11 @@ public record Field<T>(
 
     public static <T> Field<T> yesNo(String key, String words, Function<T, Object> get) {
         return of(key, words, Type.YES_NO, null, List.of(), get);
+    }
+
+    /** A time of day. */
+    public static <T> Field<T> clock(String key, String words, Function<T, Object> get) {
+        return of(key, words, Type.CLOCK, null, List.of(), get);
     }
 
     /** One of an enumeration. */

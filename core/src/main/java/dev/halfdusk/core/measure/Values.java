@@ -1,19 +1,22 @@
 package dev.halfdusk.core.measure;
 
+import java.time.LocalTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** What the fields of one thing hold, by their keys: numbers, words, yes or no. A field that may be left empty may be absent. */
+/** What the fields of one thing hold, by their keys: numbers, words, yes or no, times of day. A field that may be left empty may be absent. */
 public final class Values {
 
     private final Map<String, Object> held = new LinkedHashMap<>();
 
-    /** @param value a Double, a String or a Boolean; an empty optional is left out */
+    /** @param value a Double, a String, a Boolean or a LocalTime; an empty optional is left out */
     public Values put(String key, Object value) {
         if (value instanceof OptionalDouble o) {
             o.ifPresent(v -> held.put(key, v));
+        } else if (value instanceof Optional<?> o) {
+            o.ifPresent(v -> put(key, v));
         } else if (value instanceof Number n) {
             held.put(key, n.doubleValue());
         } else if (value instanceof Enum<?> e) {
@@ -46,6 +49,10 @@ public final class Values {
 
     public String text(String key) {
         return (String) there(key);
+    }
+
+    public Optional<LocalTime> clock(String key) {
+        return get(key).map(LocalTime.class::cast);
     }
 
     public boolean yes(String key) {

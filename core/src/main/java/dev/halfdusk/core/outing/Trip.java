@@ -1,7 +1,6 @@
 package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.sky.HorizonEvent;
 import dev.halfdusk.core.take.Need;
@@ -22,9 +21,6 @@ import java.util.Optional;
  * @param turnBack when everyone must be on the way back, where that is set
  */
 public record Trip(Interval there, List<Stop> stops, Optional<Instant> turnBack) {
-
-    public static final Range DRIVE = new Range("drive", 0, 1440, " min");
-    public static final Range WALK = new Range("walk", 0, 600, " min");
 
     /** Places of a night beside its first. */
     public static final int MOST_FURTHER = 5;

@@ -13,6 +13,9 @@ import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.outing.Terms;
+import dev.halfdusk.core.outing.Way;
+import java.time.LocalTime;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -30,7 +33,7 @@ class ShapesTest {
     /** Of which no field needs another. */
     static Stream<Shape<?>> free() {
         return Stream.concat(
-                Stream.of(BodyShape.SHAPE, LensShape.SHAPE, Mark.SHAPE, Dome.SHAPE),
+                Stream.of(BodyShape.SHAPE, LensShape.SHAPE, Mark.SHAPE, Dome.SHAPE, Terms.SHAPE, Way.SHAPE),
                 Stream.of(Gear.Sort.values()).map(Gear.Sort::shape));
     }
 
@@ -51,6 +54,7 @@ class ShapesTest {
                 }
                 case WORDS, LINES -> values.put(f.key(), "words " + n);
                 case YES_NO -> values.put(f.key(), n % 2 == 0);
+                case CLOCK -> values.put(f.key(), LocalTime.of(n % 24, n % 60));
                 case CHOICE -> values.put(f.key(), f.options().get(1).key());
             }
         }
