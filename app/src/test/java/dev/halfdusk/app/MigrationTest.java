@@ -19,6 +19,7 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
@@ -57,11 +58,9 @@ class MigrationTest {
     }
 
     private static final EclipseCamera CAMERA = new EclipseCamera(
-            new LensSetting(215, 7.1),
+            new Framed(new LensSetting(215, 7.1), Optional.of(new Direction(91.25, 43.5)), Orientation.PORTRAIT),
             new ScriptRequest(
                     Role.CLOSE_UP, 47.5, 13, 250, FileFormat.RAW, FileFormat.RAW_AND_JPEG, 5.5, 1.25, Margins.LEAST),
-            Optional.of(new Direction(91.25, 43.5)),
-            Orientation.PORTRAIT,
             new EclipseCamera.Stands(-12.5, Camera.Mode.BULB, true, false));
 
     /** From the version in which a practised frame named its rig by number alone, and a camera of an eclipse had a column for each field. */
@@ -108,6 +107,7 @@ class MigrationTest {
                                     EclipseCamera.SHAPE,
                                     db.fetchValue("SELECT fields FROM eclipse_camera WHERE id = 2")
                                             .toString())
+                            .framed()
                             .aim())
                     .isEmpty();
             List<NamedRig> rigs = app.getBean(Kit.class).rigs();
@@ -267,7 +267,9 @@ class MigrationTest {
         assertThat(framing.rig().body().name()).isEqualTo("Old half-frame body");
         assertThat(framing.rig().lens().id()).isEqualTo(7);
         assertThat(framing.rig().rig().support()).isEqualTo(Support.TRIPOD);
-        assertThat(List.of(framing.take().onLensMm(), framing.take().aperture()))
+        assertThat(List.of(
+                        framing.take().asked().onLensMm(),
+                        framing.take().asked().aperture()))
                 .containsExactly(135.5, 6.3);
         assertThat(framing.take().subject()).isEqualTo(new MilkyWay(5));
         assertThat(moon.standing().revision()).isEqualTo(1);

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.KitFiles;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.rehearsal.PlanFile;
+import dev.halfdusk.app.web.AimJson;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.camera.EclipseCamera;
 import dev.halfdusk.core.eclipse.FilterWindow;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
 import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.outing.Terms;
@@ -109,6 +111,9 @@ final class Schemas {
         ShapeJson.schema(shipped, Terms.SHAPE);
         ShapeJson.schema(shipped.withObject("/properties/stops/items"), Way.SHAPE);
         ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
+        ObjectNode framed = ShapeJson.object(Framed.SHAPE);
+        AimJson.schema(framed);
+        take.setAll(framed.withObject("/properties")); // what is missing is usual for its subject
         return shipped;
     }
 
@@ -138,11 +143,7 @@ final class Schemas {
         fields.putObject("name").put("type", "string").put("minLength", 1);
         fields.putObject("rig").put("type", "string");
         fields.putObject("rigId").put("type", "integer");
-        ObjectNode aim = fields.putObject("aim");
-        aim.putArray("type").add("object").add("null");
-        aim.withObject("/properties").set("azimuth", fields.remove("azimuth"));
-        aim.withObject("/properties").set("altitude", fields.remove("altitude"));
-        aim.putArray("required").add("azimuth").add("altitude");
+        AimJson.schema(camera);
         fields.putObject("script").putArray("type").add("string").add("null");
         camera.putArray("required").add("name").add("rig"); // what else is missing is usual for its role
         list(root, "cameras", camera);

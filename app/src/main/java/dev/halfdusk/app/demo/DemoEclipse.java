@@ -14,9 +14,9 @@ import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.LensSetting;
-import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Support;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -75,10 +75,9 @@ class DemoEclipse {
                 name,
                 rig,
                 new EclipseCamera(
-                        new LensSetting(focal, aperture),
+                        new Framed(new LensSetting(focal, aperture))
+                                .aimed(role == Role.LAND ? Optional.of(LAND) : Optional.empty()),
                         ScriptRequest.usual(role).written(FileFormat.RAW_AND_JPEG, total),
-                        role == Role.LAND ? Optional.of(LAND) : Optional.empty(),
-                        Orientation.LANDSCAPE,
                         new EclipseCamera.Stands(role == Role.CORONA ? 2 : 0, Mode.MANUAL, false, false)),
                 Optional.empty());
     }

@@ -221,12 +221,12 @@ public class EntryMaker {
                         Optional.of(rig.body().id()),
                         Optional.of(rig.lens().id()),
                         battery(rig)),
-                OptionalDouble.of(take.onLensMm()),
+                OptionalDouble.of(take.asked().onLensMm()),
                 slot.map(s -> new EntryTake.Plan(
                         s.prepares().from(),
                         s.runs(),
                         settings(s.program()),
-                        tolerance(take),
+                        tolerance(plan, take),
                         first,
                         take.subject().ownStops())),
                 slot.map(s -> s.program().frames()).orElse(0),
@@ -247,8 +247,8 @@ public class EntryMaker {
         return program.steps().get(0).settings();
     }
 
-    private static double tolerance(Take take) {
-        return take.decision().stars().tolerancePx().orElse(take.demand().tolerancePx());
+    private static double tolerance(OutingPlanner.Arranged plan, Take take) {
+        return take.decision().stars().tolerancePx().orElse(plan.c().demand().tolerancePx());
     }
 
     /** None where the body hangs on a supply. */

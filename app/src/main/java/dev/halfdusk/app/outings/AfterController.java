@@ -127,7 +127,7 @@ class AfterController {
                     stored.take()
                             .with(turned.subject())
                             .with(turned.decision())
-                            .set(turned.onLensMm(), turned.aperture()),
+                            .set(turned.asked().onLensMm(), turned.asked().aperture()),
                     stored.rig().id());
             return null;
         });
@@ -144,7 +144,7 @@ class AfterController {
     /** By the subject's own numbers where it has them; else as a decision. */
     private static Take turned(OutingPlanner.Planned planned, Settings to, double stops, Instant at) {
         Take take = planned.take();
-        Take opened = take.set(take.onLensMm(), to.aperture());
+        Take opened = take.set(take.asked().onLensMm(), to.aperture());
         Optional<Subject> own = take.subject()
                 .exposed(to)
                 .or(() -> take.subject().brighter(stops, take, planned.plan().c(), at));

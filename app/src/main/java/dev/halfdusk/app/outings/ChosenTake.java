@@ -104,6 +104,7 @@ record ChosenTake(
                 query(asked, step, trails, take.subject()),
                 TakePage.of(
                                 followed(take, setup),
+                                t.plan().c().demand(),
                                 t.stored().rig().id(),
                                 a.place(t),
                                 night.date(),
@@ -127,7 +128,7 @@ record ChosenTake(
     /** A page looks at the core where nobody aims it: what comes for another sight is told where that stands. */
     private static Take followed(Take take, Setup setup) {
         boolean core = take.wish().asked().sight().equals(Sight.CORE);
-        return core || take.aim().isPresent()
+        return core || take.framed().aim().isPresent()
                 ? take
                 : take.aimed(setup.pointing().axis());
     }

@@ -8,6 +8,7 @@ import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.SolarEclipses;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.night.Night;
@@ -42,13 +43,15 @@ class NextNights {
         this.skies = skies;
     }
 
-    private record Key(Place place, Map<Id, Mark> marks, Take take, LocalDate after) {}
+    private record Key(Place place, Map<Id, Mark> marks, Demand demand, Take take, LocalDate after) {}
 
     /**
+     * @param c of any of its nights
      * @param after the night that has none
      */
-    Optional<LocalDate> of(Place place, Map<Id, Mark> marks, Take take, LocalDate after) {
-        return known.get(new Key(place, marks, take.pinned(Optional.empty()), after), NextNights.this::find);
+    Optional<LocalDate> of(Place place, Circumstances c, Take take, LocalDate after) {
+        return known.get(
+                new Key(place, c.known(), c.demand(), take.pinned(Optional.empty()), after), NextNights.this::find);
     }
 
     private Optional<LocalDate> find(Key k) {
@@ -69,7 +72,7 @@ class NextNights {
     private boolean bears(Key k, LocalDate date) {
         Night night = skies.night(k.place, date);
         Circumstances c = new Circumstances(
-                night, k.place.standpoint(), k.marks, t -> Optional.empty(), CELSIUS, OptionalDouble.empty());
+                night, k.place.standpoint(), k.marks, t -> Optional.empty(), CELSIUS, k.demand, OptionalDouble.empty());
         return !k.take.wish().when(c).windows().isEmpty() && k.take.plan(c).possible();
     }
 

@@ -139,6 +139,7 @@ class NextTakesController {
         if (take.subject() instanceof NightScene) {
             return TakePage.of(
                             take,
+                            asked.setup().demand(),
                             asked.named().id(),
                             asked.place(),
                             asked.night().date(),

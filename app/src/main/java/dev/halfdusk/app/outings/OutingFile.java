@@ -8,12 +8,12 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.AimJson;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.measure.Direction;
-import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.outing.Way;
@@ -162,19 +162,8 @@ public class OutingFile {
         Take take = t.take;
         node.put("name", take.name()).put("subject", take.subject().kind().key());
         node.set("parameters", takeJson.parameters(take.subject()));
-        node.put("rig", t.rig.name())
-                .put("rigId", t.rig.id())
-                .put("focalMm", take.onLensMm())
-                .put("aperture", take.aperture());
-        Optional<Direction> aim = take.aim();
-        if (aim.isPresent()) {
-            node.putObject("aim")
-                    .put("azimuth", aim.get().azimuthDeg())
-                    .put("altitude", aim.get().altitudeDeg());
-        } else {
-            node.putNull("aim");
-        }
-        node.put("upright", take.held() == Orientation.PORTRAIT);
+        node.put("rig", t.rig.name()).put("rigId", t.rig.id());
+        AimJson.fold(ShapeJson.write(node, Framed.SHAPE, take.framed()));
         node.set("wish", takeJson.node(take.wish()));
         if (!take.decision().equals(Decision.NONE)) {
             ShapeJson.write(node.putObject("decision"), Decision.SHAPE, take.decision());

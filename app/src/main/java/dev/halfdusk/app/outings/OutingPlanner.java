@@ -11,6 +11,7 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
@@ -116,13 +117,19 @@ public class OutingPlanner {
             return c.night();
         }
 
-        /** Where a take stands; two that are alike are told apart by their plans. */
+        /** Where a take stands. */
         public Optional<Slot> slot(Planned take) {
-            return schedule.slots().stream().filter(s -> s.plan() == take.plan).findFirst();
+            return schedule.slots().stream()
+                    .filter(s -> s.id().equals(take.plan.id()))
+                    .findFirst();
         }
 
         public Planned of(Slot slot) {
-            return takes.stream().filter(t -> t.plan == slot.plan()).findFirst().orElseThrow();
+            return of(slot.plan()).orElseThrow();
+        }
+
+        public Optional<Planned> of(Plan plan) {
+            return takes.stream().filter(t -> t.plan.id().equals(plan.id())).findFirst();
         }
 
         public Optional<Planned> find(long take) {
@@ -135,7 +142,7 @@ public class OutingPlanner {
                 return "left out in the field";
             }
             return schedule.left().stream()
-                    .filter(l -> l.plan() == take.plan)
+                    .filter(l -> l.plan().id().equals(take.plan.id()))
                     .map(Schedule.Left::why)
                     .findFirst()
                     .orElse("");
@@ -210,7 +217,7 @@ public class OutingPlanner {
         List<Takes.Stored> stored = takes.of(outing.id());
         List<Plan> all = plan(outing, c, stored.stream().map(Takes.Stored::take).toList());
         for (int i = 0; i < stored.size(); i++) {
-            planned.add(new Planned(stored.get(i), own(stored.get(i).progress().of(all.get(i)))));
+            planned.add(new Planned(stored.get(i), stored.get(i).progress().of(all.get(i))));
         }
         List<Plan> wanted = planned.stream()
                 .filter(p -> !p.stored.progress().skipped())
@@ -263,7 +270,7 @@ public class OutingPlanner {
         List<Planned> planned = new ArrayList<>();
         for (int i = 0; i < stored.size(); i++) {
             Takes.Stored s = stored.get(i);
-            planned.add(new Planned(new Takes.Stored(s.id(), s.rig(), s.take(), Progress.AHEAD), own(all.get(i))));
+            planned.add(new Planned(new Takes.Stored(s.id(), s.rig(), s.take(), Progress.AHEAD), all.get(i)));
         }
         List<Plan> wanted = planned.stream().map(Planned::plan).toList();
         return arranged(other, c.get(0), planned, wanted, Trip::there);
@@ -274,14 +281,9 @@ public class OutingPlanner {
         return all.stream()
                 .map(t -> {
                     int stop = Math.min(t.stop(), c.size() - 1);
-                    return plan(t.with(outing.terms().demand()).at(stop), outing.place(stop), c.get(stop));
+                    return plan(t.at(stop), outing.place(stop), c.get(stop));
                 })
                 .toList();
-    }
-
-    /** Takes that are alike share a known plan; each slot must tell whose it is. */
-    private static Plan own(Plan plan) {
-        return plan.lasting(plan.lasts());
     }
 
     /** What a night that is not stored yet would bear. */
@@ -340,7 +342,7 @@ public class OutingPlanner {
     /** At each of its places. */
     private List<Circumstances> circumstances(Outing outing) {
         return outing.places().stream()
-                .map(p -> circumstances(p, outing.night()))
+                .map(p -> circumstances(p, outing.night()).with(outing.terms().demand()))
                 .toList();
     }
 
@@ -352,6 +354,7 @@ public class OutingPlanner {
                 marks(place),
                 place.id() == null ? t -> Optional.empty() : weather.hours(place, night),
                 USUAL_CELSIUS,
+                Demand.USUAL,
                 place.notes().declinationDeg());
     }
 

@@ -1,19 +1,22 @@
 package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.AimJson;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.Demand;
-import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.LensSetting;
-import dev.halfdusk.core.optics.Orientation;
+import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.outing.Trip;
@@ -63,16 +66,14 @@ public final class OutingReader {
             "takes",
             "notes");
     private static final Set<String> PLACE = Set.of("id", "name", "latitude", "longitude", "elevation", "zone");
-    private static final Set<String> TAKE = Set.of(
+    private static final Set<String> TAKE = with(
+            Framed.SHAPE,
             "name",
             "subject",
             "parameters",
             "rig",
             "rigId",
-            "focalMm",
-            "aperture",
             "aim",
-            "upright",
             "wish",
             "decision",
             "pinnedAt",
@@ -262,21 +263,7 @@ public final class OutingReader {
                     "no rig here is called \u201c" + clip(n.path("rig").asText()) + "\u201d.");
             return Optional.empty();
         }
-        double shortest = rig.lens().lens().shortestMm();
-        double focal = number(n, "focalMm", where, Range.FOCAL_LENGTH, shortest);
-        double aperture = number(
-                n,
-                "aperture",
-                where,
-                Range.APERTURE,
-                rig.rig().nearest(new LensSetting(focal, 0)).aperture());
-        Optional<Direction> aim = Optional.empty();
-        if (n.path("aim").isObject()) {
-            double azimuth = number(n.path("aim"), "azimuth", where + "aim.", Range.AZIMUTH, 0);
-            double altitude = number(n.path("aim"), "altitude", where + "aim.", Range.ALTITUDE, 0);
-            aim = Optional.of(new Direction(azimuth, altitude));
-        }
-        Orientation held = n.path("upright").asBoolean() ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
+        Optional<Framed> framed = framed(n, where, rig.rig());
         Optional<Instant> pinned = instant(n, "pinnedAt", where);
         Optional<Instant> opened = instant(n, "openedAt", where);
         Optional<Instant> closed = instant(n, "closedAt", where);
@@ -292,19 +279,31 @@ public final class OutingReader {
         }
         Place place = places.get(stop);
         Take take = new Take(
+                new Id(name),
                 name,
                 subject,
                 Takes.camera(rig),
-                focal,
-                aperture,
-                aim,
-                held,
-                Demand.USUAL,
+                framed.orElseThrow(),
                 place == null || place.id() == null ? wish : ground.at(place.id(), wish),
                 pinned,
                 decision,
                 stop);
         return Optional.of(new OutingFile.OfTake(take, rig, progress));
+    }
+
+    /** As a file says, and as the rig is set at its short end where it is silent. */
+    private Optional<Framed> framed(JsonNode n, String where, Rig rig) {
+        ObjectNode all = JsonNodeFactory.instance.objectNode();
+        Framed.SHAPE.keys().stream().filter(n::hasNonNull).forEach(key -> all.set(key, n.get(key)));
+        AimJson.unfold(n, all);
+        if (!all.has("focalMm")) {
+            all.put("focalMm", rig.lens().shortestMm());
+        }
+        if (!all.has("aperture")) {
+            double focal = all.path("focalMm").asDouble();
+            all.put("aperture", rig.nearest(new LensSetting(focal, 0)).aperture());
+        }
+        return ShapeJson.foreign(Framed.SHAPE, all, (field, what) -> problem(where + AimJson.path(field), what));
     }
 
     /** By its name; of several of one name the one of that number, else the first. */

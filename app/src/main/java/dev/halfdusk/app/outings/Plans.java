@@ -3,6 +3,7 @@ package dev.halfdusk.app.outings;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.take.Circumstances;
@@ -30,13 +31,18 @@ class Plans {
 
     /** All that a plan depends on. */
     private record Key(
-            Take take, Place place, Map<Id, Mark> marks, LocalDate date, List<Optional<WeatherHour>> weather) {}
+            Take take,
+            Place place,
+            Map<Id, Mark> marks,
+            LocalDate date,
+            Demand demand,
+            List<Optional<WeatherHour>> weather) {}
 
     Plan of(Take take, Place place, Circumstances c) {
         List<Optional<WeatherHour>> weather = new ArrayList<>();
         for (Instant t = c.night().span().from(); !t.isAfter(c.night().span().to()); t = t.plus(HOUR)) {
             weather.add(c.weather().apply(t));
         }
-        return known.get(new Key(take, place, c.known(), c.night().date(), weather), key -> take.plan(c));
+        return known.get(new Key(take, place, c.known(), c.night().date(), c.demand(), weather), key -> take.plan(c));
     }
 }

@@ -11,7 +11,6 @@ import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.Words;
-import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
@@ -19,6 +18,8 @@ import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.CameraBody;
+import dev.halfdusk.core.optics.Framed;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.take.Decision;
@@ -109,16 +110,16 @@ class TakeForm {
                 .put("name", t.name())
                 .put("subject", t.subject().kind().key())
                 .put("rig", stored.rig().id())
-                .put("focal", t.onLensMm())
-                .put("aperture", t.aperture())
-                .put("upright", t.held() == Orientation.PORTRAIT ? "on" : "")
+                .put("focal", t.asked().onLensMm())
+                .put("aperture", t.asked().aperture())
+                .put("upright", t.framed().held() == Orientation.PORTRAIT ? "on" : "")
                 .put("wish", t.wish().kind().key())
                 .put("from", t.wish().from().map(LocalTime::toString).orElse(""))
                 .put("to", t.wish().to().map(LocalTime::toString).orElse(""))
                 .put("mark", t.wish().mark().map(m -> m.id().text()).orElse(""))
                 .put("at", t.pinned().map(p -> Words.clock(p, zone)).orElse(""));
         AskedSky.fill(form, t.wish().asked());
-        t.aim().ifPresent(a -> SetupReader.fill(form, a));
+        t.framed().aim().ifPresent(a -> SetupReader.fill(form, a));
         SetupReader.said(form);
         ShapeForm.fill(OWN, form, Decision.SHAPE, t.decision());
         List<Parameter> parameters = t.subject().kind().parameters();
@@ -176,14 +177,11 @@ class TakeForm {
         }
         Orientation held = form.has("upright") ? Orientation.PORTRAIT : Orientation.LANDSCAPE;
         Take take = new Take(
+                new Id(name),
                 name,
                 subject.orElseThrow(),
                 Takes.camera(named.get()),
-                focal.getAsDouble(),
-                aperture.getAsDouble(),
-                aim,
-                held,
-                Demand.USUAL,
+                new Framed(new LensSetting(focal.getAsDouble(), aperture.getAsDouble()), aim, held),
                 wish.orElseThrow(),
                 pinned,
                 decision.orElseThrow(),

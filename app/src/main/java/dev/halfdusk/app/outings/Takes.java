@@ -10,11 +10,12 @@ import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.web.ShapeJson;
-import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.take.Decision;
@@ -108,14 +109,14 @@ public class Takes {
                 ? Optional.empty()
                 : Optional.of(new Direction(r.getAzimuthDeg(), r.getAltitudeDeg()));
         return new Take(
+                Id.of(r.getId()),
                 r.getName(),
                 json.subject(r.getSubject(), r.getParameters()),
                 camera(rig),
-                r.getFocalMm(),
-                r.getAperture(),
-                aim,
-                r.getUpright() ? Orientation.PORTRAIT : Orientation.LANDSCAPE,
-                Demand.USUAL,
+                new Framed(
+                        new LensSetting(r.getFocalMm(), r.getAperture()),
+                        aim,
+                        r.getUpright() ? Orientation.PORTRAIT : Orientation.LANDSCAPE),
                 json.wish(r.getWish()),
                 Optional.ofNullable(r.getPinnedAt()),
                 ShapeJson.read(Decision.SHAPE, r.getDecision()),
@@ -144,11 +145,12 @@ public class Takes {
         r.setSubject(take.subject().kind().key());
         r.setParameters(json.write(take.subject()));
         r.setRigId(rig);
-        r.setFocalMm(take.onLensMm());
-        r.setAperture(take.aperture());
-        r.setAzimuthDeg(take.aim().map(Direction::azimuthDeg).orElse(null));
-        r.setAltitudeDeg(take.aim().map(Direction::altitudeDeg).orElse(null));
-        r.setUpright(take.held() == Orientation.PORTRAIT);
+        Framed framed = take.framed();
+        r.setFocalMm(framed.lens().onLensMm());
+        r.setAperture(framed.lens().aperture());
+        r.setAzimuthDeg(framed.aim().map(Direction::azimuthDeg).orElse(null));
+        r.setAltitudeDeg(framed.aim().map(Direction::altitudeDeg).orElse(null));
+        r.setUpright(framed.held() == Orientation.PORTRAIT);
         r.setWish(json.write(take.wish()));
         r.setPinnedAt(take.pinned().orElse(null));
         r.setStop((long) take.stop());

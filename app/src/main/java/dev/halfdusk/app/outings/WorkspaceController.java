@@ -263,7 +263,7 @@ class WorkspaceController {
                 .orElse(outing.night());
         OutingPlanner.Planned planned = evening.on(outing, looked).find(take).orElseThrow();
         Optional<LocalDate> found =
-                next.of(outing.place(planned.take().stop()), planned.plan().c().known(), planned.take(), looked);
+                next.of(outing.place(planned.take().stop()), planned.plan().c(), planned.take(), looked);
         model.addAttribute("outing", outing);
         model.addAttribute(
                 "next",

@@ -184,7 +184,7 @@ record WorkspaceView(
 
     private static Optional<Step> step(OutingPlanner.Arranged a, Clash.Step s) {
         String name = s.plan().take().name();
-        return a.takes().stream().filter(t -> t.plan() == s.plan()).findFirst().map(t -> switch (s.sort()) {
+        return a.of(s.plan()).map(t -> switch (s.sort()) {
             case BEGIN -> {
                 String at = a.night().clock(s.at().orElseThrow().plus(MINUTE).minusNanos(1));
                 yield new Step("begin " + name + " at " + at, "/takes/" + t.id() + "/pin", at);
@@ -255,7 +255,7 @@ record WorkspaceView(
                                 a.night(),
                                 ribbon,
                                 room,
-                                chosen.filter(c -> c == take).isPresent()));
+                                chosen.filter(c -> c.id() == take.id()).isPresent()));
                     }
                     return new Lane(camera.name(), blocks);
                 })

@@ -53,7 +53,7 @@ public record PlanCamera(long id, String name, NamedRig rig, EclipseCamera set, 
     }
 
     LensSetting lens() {
-        return set.lens();
+        return set.framed().lens();
     }
 
     /** As asked, or the nearest that its rig can be set to. */
@@ -64,12 +64,13 @@ public record PlanCamera(long id, String name, NamedRig rig, EclipseCamera set, 
     /** Aimed at an instant. */
     Setup setup(Place place, Rig with, Instant when) {
         LensSetting to = setting();
-        Direction axis = set.aim().orElseGet(() -> role() == Role.LAND ? land(place, when, to) : sun(place, when));
+        Direction axis =
+                set.framed().aim().orElseGet(() -> role() == Role.LAND ? land(place, when, to) : sun(place, when));
         return new Setup(
                 with,
                 to.onLensMm(),
                 to.aperture(),
-                new Pointing(axis, 0, set.held()),
+                new Pointing(axis, 0, set.framed().held()),
                 place.standpoint(),
                 when,
                 Demand.USUAL);
@@ -77,7 +78,7 @@ public record PlanCamera(long id, String name, NamedRig rig, EclipseCamera set, 
 
     /** Below the sun, with a fifth of the frame for the land; higher where that leaves the sun outside by little. */
     private Direction land(Place place, Instant when, LensSetting to) {
-        double height = rig.rig().optics(to.onLensMm(), set.held()).heightDeg();
+        double height = rig.rig().optics(to.onLensMm(), set.framed().held()).heightDeg();
         return new Direction(sun(place, when).azimuthDeg(), Math.min(MOST_LAND_DEG, LAND_SHARE * height));
     }
 

@@ -8,6 +8,7 @@ import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.AimJson;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.ShapeJson;
@@ -44,7 +45,6 @@ public class PlanFile {
 
     private static final int MOST_CAMERAS = 40;
     private static final int MOST_ODDS = 500;
-    private static final List<String> AIM = List.of("azimuth", "altitude");
     private static final int LONGEST = 60;
 
     private final EclipsePlans plans;
@@ -153,13 +153,7 @@ public class PlanFile {
                 .put("rig", c.rig().name())
                 .put("rigId", c.rig().id());
         ShapeJson.write(node, EclipseCamera.SHAPE, c.set());
-        if (c.set().aim().isPresent()) { // a direction is one thing in files
-            ObjectNode aim = node.putObject("aim");
-            AIM.forEach(key -> aim.set(key, node.remove(key)));
-        } else {
-            node.putNull("aim");
-        }
-        node.put("script", c.byHand().map(ScriptFile::write).orElse(null));
+        AimJson.fold(node).put("script", c.byHand().map(ScriptFile::write).orElse(null));
     }
 
     /** Compares a plan of a file with what is stored; stores it, in the caller's transaction, as far as it is wanted. */
@@ -335,7 +329,7 @@ public class PlanFile {
     private static ObjectNode whole(JsonNode said, EclipseCamera usual) {
         ObjectNode all = ShapeJson.write(JsonNodeFactory.instance.objectNode(), EclipseCamera.SHAPE, usual);
         EclipseCamera.SHAPE.keys().stream().filter(said::hasNonNull).forEach(key -> all.set(key, said.path(key)));
-        AIM.forEach(key -> all.set(key, said.path("aim").get(key)));
+        AimJson.unfold(said, all);
         return all;
     }
 }

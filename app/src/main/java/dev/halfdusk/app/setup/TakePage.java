@@ -3,6 +3,7 @@ package dev.halfdusk.app.setup;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Words;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.fireworks.FiringPoint;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.optics.Orientation;
@@ -107,18 +108,19 @@ public record TakePage(String path, Map<String, String> fixed, Map<String, Strin
     /**
      * Its address; empty where the subject has no page of its own.
      *
+     * @param demand of stars in its night
      * @param rig number of its rig in the kit
      * @param opens when it opens in the night
      */
-    public static Optional<Choice> of(Take take, long rig, Place place, LocalDate night, Instant opens) {
+    public static Optional<Choice> of(Take take, Demand demand, long rig, Place place, LocalDate night, Instant opens) {
         return Optional.ofNullable(BY_SUBJECT.get(take.subject().kind().key()))
                 .filter(p -> place.id() != null)
                 .map(p -> new Choice(
-                        p.address(take, rig, place, night, opens),
+                        p.address(take, demand, rig, place, night, opens),
                         take.subject().kind().words()));
     }
 
-    private String address(Take take, long rig, Place place, LocalDate night, Instant opens) {
+    private String address(Take take, Demand demand, long rig, Place place, LocalDate night, Instant opens) {
         Map<String, String> all = new LinkedHashMap<>(fixed);
         all.put("place", "" + place.id());
         all.put("night", night.toString());
@@ -126,10 +128,10 @@ public record TakePage(String path, Map<String, String> fixed, Map<String, Strin
         all.put("rig", "" + rig);
         all.put("focal", Numbers.plain(take.setting().onLensMm()));
         all.put("aperture", Numbers.plain(take.setting().aperture()));
-        all.put("upright", take.held() == Orientation.PORTRAIT ? "on" : "");
-        all.put("tolerance", Numbers.plain(take.demand().tolerancePx()));
-        all.put("sharp", take.demand().sharp().key());
-        take.aim().ifPresent(a -> {
+        all.put("upright", take.framed().held() == Orientation.PORTRAIT ? "on" : "");
+        all.put("tolerance", Numbers.plain(demand.tolerancePx()));
+        all.put("sharp", demand.sharp().key());
+        take.framed().aim().ifPresent(a -> {
             all.put("aim", "point");
             all.put("azimuth", Numbers.plain(a.azimuthDeg(), 3));
             all.put("altitude", Numbers.plain(a.altitudeDeg(), 3));

@@ -264,7 +264,7 @@ class EclipsePagesTest {
                 "180");
         Take take = takes.of(id).get(0).take();
         assertThat(take.subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 0));
-        assertThat(take.onLensMm()).isEqualTo(400);
+        assertThat(take.asked().onLensMm()).isEqualTo(400);
         String field = "/outings/" + id + "/field";
         String key = "" + takes.of(id).get(0).id();
         assertThat(body(field)).contains("too dark: a stop brighter");

@@ -175,7 +175,7 @@ class NightScenePagesTest {
         long outing = Long.parseLong(made.getRedirectedUrl().replaceAll("\\D+", ""));
         assertThat(takes.of(outing).get(0).take().subject())
                 .isEqualTo(new NightScene(100, 4, 5, 1.2, true, NightSceneKind.STREET));
-        assertThat(takes.of(outing).get(0).take().aim().orElseThrow().azimuthDeg())
+        assertThat(takes.of(outing).get(0).take().framed().aim().orElseThrow().azimuthDeg())
                 .isEqualTo(60);
     }
 

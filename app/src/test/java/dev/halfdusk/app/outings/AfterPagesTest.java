@@ -94,10 +94,10 @@ class AfterPagesTest {
                 .doesNotContain("Shutter ");
         assertThat(ask(post(path), seen).getStatus()).isEqualTo(302);
         Take kept = takes.of(outing).get(0).take();
-        assertThat(kept.aperture()).isEqualTo(11);
+        assertThat(kept.asked().aperture()).isEqualTo(11);
         assertThat(((Fireworks) kept.subject()).shutterSeconds()).isEqualTo(5);
         ask(post("/outings/" + outing + "/takes/undo"), Map.of());
-        assertThat(takes.of(outing).get(0).take().aperture()).isNotEqualTo(5.6);
+        assertThat(takes.of(outing).get(0).take().asked().aperture()).isNotEqualTo(5.6);
     }
 
     /** The rig is changed in another tab: what the button said is no longer what would be kept. */
@@ -117,7 +117,7 @@ class AfterPagesTest {
         assertThat(takes.of(outing).get(0).take()).isEqualTo(before);
         said.put("said", "5 s, f/11, ISO 100");
         assertThat(ask(post(path), said).getStatus()).isEqualTo(302);
-        assertThat(takes.of(outing).get(0).take().aperture()).isEqualTo(11);
+        assertThat(takes.of(outing).get(0).take().asked().aperture()).isEqualTo(11);
     }
 
     /** A moon a stop too dark at 1/250 s: 1/125 s, and a trail ISO first. What is kept is a decision on the take. */
@@ -130,7 +130,7 @@ class AfterPagesTest {
         ask(post(moon), seen);
         Take kept = takes.of(outing).get(0).take();
         assertThat(kept.decision().light().shutterSeconds().orElseThrow()).isBetween(0.0077, 0.0081);
-        assertThat(kept.aperture()).isEqualTo(8);
+        assertThat(kept.asked().aperture()).isEqualTo(8);
         String trails = add("trails");
         assertThat(ask(get(trails), Map.of("seen", "too-dark", "shotIso", "400", "shotSeconds", "30"))
                         .getContentAsString())

@@ -148,10 +148,10 @@ class OutingPagesTest {
                 "night|2070-01-01|2000-01-02 to 2059-12-29",
                 "people|0|1 to 9",
                 "people|1.5|Only whole numbers",
-                "drive|1441|0 to 1440 min",
-                "walk|far|is not a number",
+                "driveMinutes|1441|0 to 1440 min",
+                "walkMinutes|far|is not a number",
                 "turnBack|25:00|hours and minutes",
-                "tolerance|0|0.5 to 20 px",
+                "tolerancePx|0|0.5 to 20 px",
                 "like|98765432|Choose an outing",
                 "place|98765432|Choose a place",
                 "placeName||Enter a name"

@@ -348,7 +348,9 @@ class StopPagesTest {
         ((ObjectNode) bad.at("/takes/0")).put("stop", 4);
         assertThat(files.read(bad, Imported.Wanted.NEW_AND_CHANGED, files.reader())
                         .why())
-                .contains("stops[0].driveMinutes: a number, ", "takes[0].stop: a number, ");
+                .contains(
+                        "stops[0].driveMinutes: -1 is outside what is allowed: 0 to 1440 min",
+                        "takes[0].stop: a number, ");
         assertThat(takes.existing(id, there).take().stop()).isOne();
     }
 

@@ -246,7 +246,7 @@ class WorkspacePagesTest {
                     .aimed(new Direction(211.5 + i, 33.25))
                     .pinnedAt(Instant.parse("2027-07-04T22:30:00Z").plusSeconds(60L * i));
             long stored = takes.add(id, take, rig.id());
-            assertThat(takes.of(id)).contains(new Takes.Stored(stored, rig, take, Progress.AHEAD));
+            assertThat(takes.of(id)).contains(new Takes.Stored(stored, rig, take.known(Id.of(stored)), Progress.AHEAD));
         }
     }
 
@@ -591,9 +591,9 @@ class WorkspacePagesTest {
         Take soup = stored(tea);
         assertThat(soup.name()).isEqualTo("Soup");
         assertThat(soup.subject()).isEqualTo(new Free(31, false));
-        assertThat(soup.aperture()).isEqualTo(Double.parseDouble(aperture));
-        assertThat(soup.aim()).contains(new Direction(211.5, 12.25));
-        assertThat(soup.held()).isEqualTo(Orientation.PORTRAIT);
+        assertThat(soup.asked().aperture()).isEqualTo(Double.parseDouble(aperture));
+        assertThat(soup.framed().aim()).contains(new Direction(211.5, 12.25));
+        assertThat(soup.framed().held()).isEqualTo(Orientation.PORTRAIT);
         assertThat(soup.wish()).isEqualTo(Wish.at(LocalTime.of(23, 10)));
         assertThat(soup.pinned()).contains(Instant.parse("2027-07-04T22:20:00Z"));
         web.perform(post(path + "/" + tea)

@@ -27,6 +27,7 @@ import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.ScriptRequest;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.FileFormat;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.sky.Site;
@@ -104,7 +105,10 @@ class PlanFileTest {
                         "Odd one",
                         rig(),
                         new EclipseCamera(
-                                new LensSetting(215, 7.1),
+                                new Framed(
+                                        new LensSetting(215, 7.1),
+                                        Optional.of(new Direction(91.25, 43.5)),
+                                        Orientation.PORTRAIT),
                                 new ScriptRequest(
                                         Role.CORONA,
                                         47.5,
@@ -115,8 +119,6 @@ class PlanFileTest {
                                         5.5,
                                         1.25,
                                         margins),
-                                Optional.of(new Direction(91.25, 43.5)),
-                                Orientation.PORTRAIT,
                                 new EclipseCamera.Stands(-12.5, Mode.BULB, true, true)),
                         Optional.empty()));
         long second = plans.addCamera(id, first);

@@ -349,8 +349,8 @@ class PlanPagesTest {
         assertThat(c.asked().total()).isEqualTo(FileFormat.RAW_AND_JPEG);
         assertThat(c.asked().partial()).isEqualTo(FileFormat.RAW);
         assertThat(c.set().stands().clockAheadSeconds()).isEqualTo(-2.5);
-        assertThat(c.set().aim().orElseThrow().azimuthDeg()).isEqualTo(96);
-        assertThat(c.set().held()).isEqualTo(Orientation.PORTRAIT);
+        assertThat(c.set().framed().aim().orElseThrow().azimuthDeg()).isEqualTo(96);
+        assertThat(c.set().framed().held()).isEqualTo(Orientation.PORTRAIT);
         assertThat(c.lens().onLensMm()).isEqualTo(300);
         assertThat(c.lens().aperture()).isEqualTo(11);
         assertThat(c.set().stands().autoIso() && c.set().stands().noiseReduction())

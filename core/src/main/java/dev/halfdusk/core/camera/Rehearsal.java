@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Power;
@@ -311,7 +312,7 @@ public record Rehearsal(List<Part> parts, Instant begins, List<Happening> happen
         /** The next wider or narrower stop. */
         private double turned() {
             double now = camera.dials().settings().aperture();
-            return now * 1.4 <= Range.APERTURE.max() ? now * 1.4 : now / 1.4;
+            return now * 1.4 <= Lens.APERTURE.max() ? now * 1.4 : now / 1.4;
         }
     }
 }

@@ -140,7 +140,7 @@ public final class Clashes {
     /** Said once for those that overlap: by the one that begins last. */
     private void hands(Slot s) {
         List<Slot> before = schedule.slots().stream()
-                .filter(o -> o != s
+                .filter(o -> !o.id().equals(s.id())
                         && o.hands().from().compareTo(s.hands().from()) <= 0
                         && (o.hands().from().isBefore(s.hands().from())
                                 || schedule.slots().indexOf(o)

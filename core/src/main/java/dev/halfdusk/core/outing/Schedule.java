@@ -1,5 +1,6 @@
 package dev.halfdusk.core.outing;
 
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.take.Plan;
@@ -8,7 +9,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.IdentityHashMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,7 +62,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
     /** Openings with which a take and the one before it change places; none for the first at its stop. */
     public Map<Slot, Instant> earlier(Slot slot, WorkTimes habits) {
-        int i = slots.indexOf(slot);
+        int i = slots.stream().map(Slot::id).toList().indexOf(slot.id());
         if (i < 1) {
             return Map.of();
         }
@@ -79,10 +80,14 @@ public record Schedule(List<Slot> slots, List<Left> left) {
     }
 
     /**
-     * @param plans of one night
+     * @param plans of one night, each of a take of its own
      * @param open when there is still work, from arriving to leaving; work before takes may begin no earlier
+     * @throws IllegalArgumentException for two plans of one take
      */
     public static Schedule arrange(List<Plan> plans, WorkTimes habits, Trip trip, Interval open) {
+        if (plans.stream().map(Plan::id).distinct().count() < plans.size()) {
+            throw new IllegalArgumentException("one take is planned twice");
+        }
         List<Plan> order = new ArrayList<>(plans);
         order.sort(Comparator.comparing((Plan p) -> p.take().pinned().isEmpty())
                 .thenComparing(Schedule::freedom)
@@ -106,7 +111,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         private final Interval there;
         private final List<Slot> slots = new ArrayList<>();
         private final List<Left> left = new ArrayList<>();
-        private final Map<Plan, List<Instant>> nearest = new IdentityHashMap<>();
+        private final Map<Id, List<Instant>> nearest = new HashMap<>();
 
         Trial(WorkTimes habits, Trip trip, Interval there) {
             this.habits = habits;
@@ -139,7 +144,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
         }
 
         private List<Instant> nearest(Plan plan) {
-            return nearest.computeIfAbsent(plan, Trial::byDistance);
+            return nearest.computeIfAbsent(plan.id(), id -> byDistance(plan));
         }
 
         /** Its openings, those near to the wanted instant first. */
@@ -175,7 +180,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                 slots.removeAll(away);
                 slots.add(wanted);
                 if (away.stream().allMatch(s -> put(s.plan())) && holds()) {
-                    left.removeIf(l -> l.plan() == plan);
+                    left.removeIf(l -> l.plan().id().equals(plan.id()));
                     return;
                 }
                 slots.clear();
@@ -220,7 +225,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
             boolean used = false;
             List<Slot> ofBody = new ArrayList<>();
             for (Slot s : slots) {
-                if (s.plan() != plan
+                if (!s.id().equals(plan.id())
                         && s.runs().from().isBefore(opens)
                         && s.body().id().equals(plan.take().camera().body().id())) {
                     ofBody.add(s);
@@ -255,7 +260,8 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
         private boolean fits(Slot slot, List<Slot> all) {
             return inTime(slot)
-                    && all.stream().noneMatch(o -> o != slot && (slot.sharesBody(o) || !trip.reaches(slot, o)))
+                    && all.stream()
+                            .noneMatch(o -> !o.id().equals(slot.id()) && (slot.sharesBody(o) || !trip.reaches(slot, o)))
                     && slot.attended(all, habits.people());
         }
 

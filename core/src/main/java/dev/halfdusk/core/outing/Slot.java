@@ -24,6 +24,11 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
                 plan, new Interval(opens.minus(before), opens), new Interval(opens, opens.plus(plan.lasts())), swap);
     }
 
+    /** Of its take. */
+    public Id id() {
+        return plan.id();
+    }
+
     public String name() {
         return plan.take().name();
     }
@@ -96,8 +101,9 @@ public record Slot(Plan plan, Interval prepares, Interval runs, boolean swap) {
 
     /** Whether there is someone for it at any time, beside the others. */
     boolean attended(List<Slot> others, int people) {
-        List<Slot> near =
-                others.stream().filter(o -> o != this && sharesHands(o)).toList();
+        List<Slot> near = others.stream()
+                .filter(o -> !o.id().equals(id()) && sharesHands(o))
+                .toList();
         return busiest(near) < people;
     }
 

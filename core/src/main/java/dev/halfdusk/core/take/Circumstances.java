@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Id;
@@ -21,6 +22,7 @@ import java.util.function.Function;
  * @param known marks of the place, in its order
  * @param weather forecast for an instant, where there is one
  * @param celsius of the air, where no forecast says
+ * @param demand of stars, for all its takes
  * @param declinationDeg of the compass there, east of true north positive, where someone has said it
  */
 public record Circumstances(
@@ -29,6 +31,7 @@ public record Circumstances(
         Map<Id, Mark> known,
         Function<Instant, Optional<WeatherHour>> weather,
         double celsius,
+        Demand demand,
         OptionalDouble declinationDeg) {
 
     public Circumstances {
@@ -40,7 +43,11 @@ public record Circumstances(
     public static Circumstances of(Night night, Standpoint from, List<Mark> marks) {
         Map<Id, Mark> known = new LinkedHashMap<>();
         marks.forEach(m -> known.put(new Id(m.name()), m));
-        return new Circumstances(night, from, known, t -> Optional.empty(), 12, OptionalDouble.empty());
+        return new Circumstances(night, from, known, t -> Optional.empty(), 12, Demand.USUAL, OptionalDouble.empty());
+    }
+
+    public Circumstances with(Demand other) {
+        return new Circumstances(night, from, known, weather, celsius, other, declinationDeg);
     }
 
     /** Who the marks are, in the place's order. */

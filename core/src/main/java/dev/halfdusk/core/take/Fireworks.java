@@ -260,7 +260,7 @@ public record Fireworks(
         if (changes.flip) {
             chores.add(new Plan.Chore(
                     body,
-                    take.held() == Orientation.PORTRAIT
+                    take.framed().held() == Orientation.PORTRAIT
                             ? "turn the camera across, skyline in, level"
                             : "turn the camera upright, room above the bursts, level"));
         }
@@ -311,10 +311,10 @@ public record Fireworks(
 
     @Override
     public Optional<Take> shifted(double stops, Take take) {
-        Range range = take.camera().rig().apertures(take.onLensMm());
-        double wanted = range.nearest(take.aperture() / Math.sqrt(Stops.ratio(stops)));
+        Range range = take.camera().rig().apertures(take.asked().onLensMm());
+        double wanted = range.nearest(take.asked().aperture() / Math.sqrt(Stops.ratio(stops)));
         double set = ApertureDial.nearest(ApertureDial.between(range.min(), range.max()), wanted);
-        return Optional.of(take.set(take.onLensMm(), set));
+        return Optional.of(take.set(take.asked().onLensMm(), set));
     }
 
     /** The aperture sets how bright streaks are: f/11 at ISO 100, wider or narrower by the ISO. */

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.take;
 
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
 import java.time.Instant;
@@ -52,6 +53,11 @@ public record Plan(
     public Plan {
         chores = List.copyOf(chores);
         risks = List.copyOf(risks);
+    }
+
+    /** Of its take: tells plans of one night apart, however often they were changed. */
+    public Id id() {
+        return take.id();
     }
 
     /** What is said of it when it begins at an instant. */

@@ -3,6 +3,8 @@ package dev.halfdusk.core.take;
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Orientation;
@@ -15,22 +17,18 @@ import java.util.Optional;
  * One thing to photograph in a night: a subject with a camera, a framing and a wish. It holds what was asked; a camera that has
  * become another since may not be set so, and is then planned as near as it can be.
  *
- * @param onLensMm focal length asked of the lens
- * @param aperture f-number asked of it
- * @param aim where the camera looks; empty: wherever the subject stands
+ * @param id tells it from others of its night, whatever they are called
+ * @param framed as asked; aimed nowhere: wherever the subject stands
  * @param pinned an opening that nothing moves; empty where the wish decides
  * @param decision what its photographer decides instead of what is proposed
  * @param stop the place at which it is taken, of those of its night, from 0
  */
 public record Take(
+        Id id,
         String name,
         Subject subject,
         NamedCamera camera,
-        double onLensMm,
-        double aperture,
-        Optional<Direction> aim,
-        Orientation held,
-        Demand demand,
+        Framed framed,
         Wish wish,
         Optional<Instant> pinned,
         Decision decision,
@@ -42,18 +40,15 @@ public record Take(
         }
     }
 
-    /** Of a subject as it is usually wished for, with the lens as people set it for that. */
+    /** Of a subject as it is usually wished for, with the lens as people set it for that; known by its name. */
     public static Take of(String name, Subject subject, NamedCamera camera) {
         double usual = subject.usualFocalMm(camera.rig());
         return new Take(
+                new Id(name),
                 name,
                 subject,
                 camera,
-                usual,
-                subject.usualAperture(camera.rig(), usual),
-                Optional.empty(),
-                Orientation.LANDSCAPE,
-                Demand.USUAL,
+                new Framed(new LensSetting(usual, subject.usualAperture(camera.rig(), usual))),
                 subject.usual(),
                 Optional.empty(),
                 Decision.NONE,
@@ -65,55 +60,60 @@ public record Take(
         return of(name, subject, NamedCamera.of(camera, rig));
     }
 
-    public Take with(Wish other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, other, pinned, decision, stop);
+    public Take known(Id as) {
+        return new Take(as, name, subject, camera, framed, wish, pinned, decision, stop);
     }
 
-    public Take with(Demand other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, other, wish, pinned, decision, stop);
+    /** One that is known by its name is then known by the other. */
+    public Take named(String other) {
+        Id as = id.equals(new Id(name)) ? new Id(other) : id;
+        return new Take(as, other, subject, camera, framed, wish, pinned, decision, stop);
+    }
+
+    public Take with(Wish other) {
+        return new Take(id, name, subject, camera, framed, other, pinned, decision, stop);
     }
 
     public Take with(Subject other) {
-        return new Take(name, other, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, stop);
+        return new Take(id, name, other, camera, framed, wish, pinned, decision, stop);
     }
 
     public Take with(Decision other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, other, stop);
+        return new Take(id, name, subject, camera, framed, wish, pinned, other, stop);
+    }
+
+    public Take with(Framed other) {
+        return new Take(id, name, subject, camera, other, wish, pinned, decision, stop);
     }
 
     /** With the lens set so. */
     public Take set(double mm, double fNumber) {
-        return new Take(name, subject, camera, mm, fNumber, aim, held, demand, wish, pinned, decision, stop);
+        return with(framed.with(new LensSetting(mm, fNumber)));
     }
 
     public Take held(Orientation other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, other, demand, wish, pinned, decision, stop);
+        return with(framed.held(other));
     }
 
-    public Take named(String other) {
-        return new Take(other, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, stop);
+    public Take aimed(Direction at) {
+        return with(framed.aimed(Optional.of(at)));
     }
 
     public Take pinned(Optional<Instant> opening) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, opening, decision, stop);
+        return new Take(id, name, subject, camera, framed, wish, opening, decision, stop);
     }
 
     public Take pinnedAt(Instant opening) {
         return pinned(Optional.of(opening));
     }
 
-    public Take aimed(Direction at) {
-        return new Take(
-                name, subject, camera, onLensMm, aperture, Optional.of(at), held, demand, wish, pinned, decision, stop);
-    }
-
     /** At another place of its night. */
     public Take at(int other) {
-        return new Take(name, subject, camera, onLensMm, aperture, aim, held, demand, wish, pinned, decision, other);
+        return new Take(id, name, subject, camera, framed, wish, pinned, decision, other);
     }
 
     public LensSetting asked() {
-        return new LensSetting(onLensMm, aperture);
+        return framed.lens();
     }
 
     /** What it is planned with: as asked, or the nearest that its camera can be set to. */
@@ -128,7 +128,7 @@ public record Take(
 
     /** As its camera is held. */
     public Optics optics() {
-        return camera.rig().optics(setting().onLensMm(), held);
+        return camera.rig().optics(setting().onLensMm(), framed.held());
     }
 
     public Plan plan(Circumstances c) {
@@ -137,14 +137,20 @@ public record Take(
 
     /** The question of exposure at an instant, aimed as asked or else where the subject stands then. */
     public Setup setup(Circumstances c, Instant when) {
-        Direction axis = aim.orElseGet(() -> subject.aim(this, c, when));
+        Direction axis = framed.aim().orElseGet(() -> subject.aim(this, c, when));
         LensSetting set = setting();
         return new Setup(
-                camera.rig(), set.onLensMm(), set.aperture(), new Pointing(axis, 0, held), c.from(), when, decided());
+                camera.rig(),
+                set.onLensMm(),
+                set.aperture(),
+                new Pointing(axis, 0, framed.held()),
+                c.from(),
+                when,
+                decided(c.demand()));
     }
 
-    /** What is asked of stars, with what its photographer decides. */
-    private Demand decided() {
+    /** What is asked of stars in its night, with what its photographer decides. */
+    private Demand decided(Demand demand) {
         Decision.Stars stars = decision.stars();
         return demand.within(stars.tolerancePx().orElse(demand.tolerancePx()), demand.sharp())
                 .of(wish.asked().sight())

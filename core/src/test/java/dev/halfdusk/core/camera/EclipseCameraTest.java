@@ -31,11 +31,11 @@ class EclipseCameraTest {
     @Test
     void one_begins_with_what_the_role_wants_of_the_rig() {
         EclipseCamera corona = EclipseCamera.usual(ZOOM, Role.CORONA);
-        assertThat(corona.lens()).isEqualTo(new LensSetting(200, 8));
+        assertThat(corona.framed().lens()).isEqualTo(new LensSetting(200, 8));
         assertThat(corona.asked().iso()).isEqualTo(200);
         assertThat(corona.stands()).isEqualTo(new EclipseCamera.Stands(3.5, Mode.MANUAL, false, false));
-        assertThat(EclipseCamera.usual(ZOOM, Role.LAND).lens()).isEqualTo(new LensSetting(70, 5.6));
-        assertThat(corona.aim()).isEmpty();
+        assertThat(EclipseCamera.usual(ZOOM, Role.LAND).framed().lens()).isEqualTo(new LensSetting(70, 5.6));
+        assertThat(corona.framed().aim()).isEmpty();
     }
 
     /** What a rig can be set to is narrower than what can be asked: the aperture goes by the focal length. */
@@ -44,10 +44,10 @@ class EclipseCameraTest {
         Values asked = EclipseCamera.SHAPE.values(EclipseCamera.usual(ZOOM, Role.CORONA));
         assertThat(EclipseCamera.on(ZOOM).of(asked)).isEqualTo(EclipseCamera.SHAPE.of(asked));
         asked.put("aperture", 2.8);
-        assertThat(EclipseCamera.SHAPE.of(asked).lens().aperture()).isEqualTo(2.8);
+        assertThat(EclipseCamera.SHAPE.of(asked).framed().lens().aperture()).isEqualTo(2.8);
         assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
         asked.put("focalMm", 70);
-        assertThat(EclipseCamera.on(ZOOM).of(asked).lens()).isEqualTo(new LensSetting(70, 2.8));
+        assertThat(EclipseCamera.on(ZOOM).of(asked).framed().lens()).isEqualTo(new LensSetting(70, 2.8));
         asked.put("focalMm", 400);
         assertThatThrownBy(() -> EclipseCamera.on(ZOOM).of(asked)).isInstanceOf(OutOfRange.class);
         asked.put("focalMm", 70).put("iso", 25_600);
@@ -68,7 +68,7 @@ class EclipseCameraTest {
                 .values(EclipseCamera.usual(dark, Role.CORONA))
                 .put("aperture", dark.apertures(200).max());
         EclipseCamera set = EclipseCamera.on(dark).of(asked);
-        assertThat(set.lens().aperture()).isEqualTo(192);
+        assertThat(set.framed().lens().aperture()).isEqualTo(192);
         assertThat(EclipseCamera.SHAPE.of(EclipseCamera.SHAPE.values(set))).isEqualTo(set);
     }
 
@@ -78,6 +78,7 @@ class EclipseCameraTest {
         assertThatThrownBy(() -> EclipseCamera.SHAPE.of(asked.put("azimuth", 96)))
                 .isInstanceOf(Misread.class)
                 .hasMessageContaining("towards what, and how high");
-        assertThat(EclipseCamera.SHAPE.of(asked.put("altitude", 24)).aim()).isPresent();
+        assertThat(EclipseCamera.SHAPE.of(asked.put("altitude", 24)).framed().aim())
+                .isPresent();
     }
 }

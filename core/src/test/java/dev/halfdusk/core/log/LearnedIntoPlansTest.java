@@ -139,7 +139,8 @@ class LearnedIntoPlansTest {
                 .isEqualTo(((NightScene) scene.subject()).ev100() - 1);
         Take show =
                 Take.of("Display", Fireworks.KIND.usual(), "Wide", rig(LENS)).set(20, 11);
-        assertThat(show.subject().shifted(2, show).orElseThrow().aperture()).isCloseTo(5.6, within(0.01));
+        assertThat(show.subject().shifted(2, show).orElseThrow().asked().aperture())
+                .isCloseTo(5.6, within(0.01));
         Take dark = Take.of("Eclipse", EclipsedMoon.KIND.usual(), "Wide", rig(LENS));
         EclipsedMoon usual = (EclipsedMoon) dark.subject();
         EclipsedMoon shifted =

@@ -9,6 +9,7 @@ import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.optics.BodyShape;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensShape;
@@ -27,7 +28,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class ShapesTest {
 
     static Stream<Shape<?>> shapes() {
-        return Stream.concat(Stream.of(EclipseCamera.SHAPE), free());
+        return Stream.concat(Stream.of(EclipseCamera.SHAPE, Framed.SHAPE), free());
     }
 
     /** Of which no field needs another. */

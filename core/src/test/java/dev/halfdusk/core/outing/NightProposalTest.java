@@ -2,6 +2,7 @@ package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
@@ -165,7 +166,7 @@ class NightProposalTest {
                 .singleElement()
                 .satisfies(p -> {
                     assertThat(p.take().name()).isEqualTo("Moon over the land");
-                    assertThat(p.take().onLensMm()).isEqualTo(400);
+                    assertThat(p.take().asked().onLensMm()).isEqualTo(400);
                     assertThat(p.why()).contains("one frame holds both");
                 });
     }
@@ -194,6 +195,7 @@ class NightProposalTest {
                 c.known(),
                 t -> Optional.of(new WeatherHour(t, percent, 0, 0, 2, 12, 50)),
                 12,
+                Demand.USUAL,
                 OptionalDouble.empty());
     }
 
@@ -233,8 +235,8 @@ class NightProposalTest {
                 .filteredOn(p -> p.take().name().equals("Moon over Hut"))
                 .extracting(
                         p -> p.take().camera().name(),
-                        p -> p.take().onLensMm(),
-                        p -> p.take().aperture())
+                        p -> p.take().asked().onLensMm(),
+                        p -> p.take().asked().aperture())
                 .as("the longest lens at its long end")
                 .containsExactly(org.assertj.core.groups.Tuple.tuple("Long", 400.0, 5.6));
         assertThat(names(NightProposal.of(

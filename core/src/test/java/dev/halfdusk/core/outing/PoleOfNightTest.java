@@ -2,6 +2,7 @@ package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
@@ -46,6 +47,7 @@ class PoleOfNightTest {
                 Map.of(),
                 t -> Optional.empty(),
                 12,
+                Demand.USUAL,
                 declination);
     }
 

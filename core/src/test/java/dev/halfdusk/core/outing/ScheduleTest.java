@@ -1,6 +1,7 @@
 package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
@@ -107,6 +108,32 @@ class ScheduleTest {
     }
 
     /** Unpack, focus and test take 8 + 5 + 3 minutes before the first take of a camera, 3 + 3 before the next. */
+    /** Two of one name and kind, each known by its own: both stand, one after the other; one take twice is no night. */
+    @Test
+    void takes_that_are_alike_are_told_apart_by_what_they_are_known_by() {
+        Plan once = plan("core", "A", 30, false, Optional.of(at(60)), new Interval(at(0), at(120)));
+        Plan again = new Plan(
+                once.take().known(new Id("2")),
+                once.c(),
+                once.when(),
+                once.lasts(),
+                once.hands(),
+                once.program(),
+                once.answers(),
+                once.battery(),
+                once.megabytes(),
+                once.risks(),
+                once.chores());
+        Schedule night = Schedule.arrange(List.of(once, again), WorkTimes.USUAL, THERE);
+        assertThat(night.left()).isEmpty();
+        assertThat(night.slots()).extracting(Slot::id).containsExactlyInAnyOrder(once.id(), new Id("2"));
+        assertThat(night.slots().get(1).prepares().from())
+                .isAfterOrEqualTo(night.slots().get(0).runs().to());
+        assertThatThrownBy(() ->
+                        Schedule.arrange(List.of(once, once.lasting(Duration.ofHours(1))), WorkTimes.USUAL, THERE))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
     @Test
     void work_comes_before_each_take() {
         Schedule s = arrange(

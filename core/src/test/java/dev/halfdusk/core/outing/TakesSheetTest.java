@@ -3,6 +3,7 @@ package dev.halfdusk.core.outing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
@@ -150,8 +151,8 @@ class TakesSheetTest {
         assertThat(RunSheet.bearing(172, OptionalDouble.empty())).isEqualTo("172\u00b0");
         assertThat(RunSheet.bearing(172, OptionalDouble.of(-3.5))).isEqualTo("172\u00b0 (176\u00b0 by compass)");
         assertThat(RunSheet.bearing(2, OptionalDouble.of(12))).isEqualTo("2\u00b0 (350\u00b0 by compass)");
-        Circumstances known =
-                new Circumstances(C.night(), C.from(), C.known(), t -> Optional.empty(), 12, OptionalDouble.of(10));
+        Circumstances known = new Circumstances(
+                C.night(), C.from(), C.known(), t -> Optional.empty(), 12, Demand.USUAL, OptionalDouble.of(10));
         assertThat(acts(known, night()))
                 .filteredOn(l -> l.what().startsWith("Composition frame of Circles"))
                 .singleElement()
@@ -196,7 +197,13 @@ class TakesSheetTest {
 
     private static Circumstances weather(Function<Instant, WeatherHour> hour) {
         return new Circumstances(
-                C.night(), C.from(), C.known(), t -> Optional.of(hour.apply(t)), 12, OptionalDouble.empty());
+                C.night(),
+                C.from(),
+                C.known(),
+                t -> Optional.of(hour.apply(t)),
+                12,
+                Demand.USUAL,
+                OptionalDouble.empty());
     }
 
     /** A battery for 50 of 116 frames: changed after 16 and 66, so that the long arcs come last, in the pause of a second. */

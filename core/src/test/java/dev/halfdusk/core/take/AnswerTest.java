@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.eclipse.EclipseLadder;
 import dev.halfdusk.core.eclipse.LunarEclipses;
+import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.NightSceneKind;
+import dev.halfdusk.core.exposure.PlannedBy;
 import dev.halfdusk.core.exposure.Reason;
+import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
@@ -122,6 +125,29 @@ class AnswerTest {
                 .noneMatch(r -> r.what().contains("frames to stack"));
     }
 
+    /** Stars run evenly: who allows twice the drift, and is not held by anything else, opens twice as long to a third of a stop. */
+    @Test
+    void stars_are_exposed_as_their_night_asks() {
+        Circumstances c = june(4);
+        Instant t = c.night().best();
+        Take core = Take.of("core", new MilkyWay(0), "A", WIDE);
+        double strict =
+                first(core.plan(c.with(Demand.USUAL.within(2, Sharp.AIM))), t).seconds();
+        double easy =
+                first(core.plan(c.with(Demand.USUAL.within(4, Sharp.AIM))), t).seconds();
+        assertThat(easy / strict).isCloseTo(2, within(0.5));
+        Decision own = new Decision(
+                new Decision.Stars(PlannedBy.DRIFT, OptionalDouble.empty(), OptionalDouble.of(4)),
+                Decision.NONE.light(),
+                Decision.NONE.frames(),
+                Decision.NONE.focus(),
+                Decision.NONE.focusM(),
+                Decision.NONE.inCamera());
+        assertThat(first(core.with(own).plan(c.with(Demand.USUAL.within(2, Sharp.AIM))), t)
+                        .seconds())
+                .isEqualTo(easy);
+    }
+
     /** A full moon through 400 mm, wind of 6 m/s: no longer than 1/(400 × crop), in any frame of the bracket, and at f/8. */
     @Test
     void a_moon_is_held_by_the_wind_of_its_hour_in_each_frame_of_its_bracket() {
@@ -133,10 +159,11 @@ class AnswerTest {
                 calm.known(),
                 i -> Optional.of(new WeatherHour(i, 0, 0, 0, 6, 15, 50)),
                 12,
+                Demand.USUAL,
                 OptionalDouble.empty());
         Take take = Take.of("moon", new Moon(3, 1), "A", ZOOM);
-        assertThat(take.onLensMm()).isEqualTo(400);
-        assertThat(take.aperture()).isEqualTo(8);
+        assertThat(take.asked().onLensMm()).isEqualTo(400);
+        assertThat(take.asked().aperture()).isEqualTo(8);
         double hand = MoonLimit.handHeldSeconds(ZOOM.optics(400), 0);
         List<Program.Step> steps = take.plan(windy).program().apply(t).steps();
         assertThat(steps).hasSize(7).allMatch(s -> s.settings().seconds() <= hand * 1.001);

@@ -157,7 +157,7 @@ class DevelopedAnswerTest {
         Take set = take.set(focal, fireworks.usualAperture(rig, focal));
         double level = streak(set, c);
         assertThat(level).isBetween(0.33, 0.5);
-        Take open = set.set(focal, set.aperture() / Math.sqrt(2));
+        Take open = set.set(focal, set.asked().aperture() / Math.sqrt(2));
         assertThat(streak(open, c)).isGreaterThan(1.15 * level);
     }
 

@@ -2,17 +2,18 @@ package dev.halfdusk.core.take;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.exposure.LightPainting;
 import dev.halfdusk.core.exposure.NightSceneKind;
 import dev.halfdusk.core.exposure.PlannedBy;
-import dev.halfdusk.core.exposure.Sharp;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
+import dev.halfdusk.core.optics.Framed;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
+import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
@@ -126,7 +127,6 @@ class SubjectTest {
         Instant at = Instant.parse("2027-06-04T23:00:00Z");
         Direction aim = new Direction(176, 20);
         Wish wish = Wish.of(Wish.Kind.BLUE_HOUR);
-        Demand demand = Demand.USUAL.within(5, Sharp.ALL);
         Decision decision = Decision.of(
                 PlannedBy.N400,
                 OptionalDouble.of(4),
@@ -137,7 +137,6 @@ class SubjectTest {
                 .named("second")
                 .with(new Trails(15, 30, 1, 5))
                 .with(wish)
-                .with(demand)
                 .set(24, 4)
                 .aimed(aim)
                 .held(Orientation.PORTRAIT)
@@ -146,19 +145,17 @@ class SubjectTest {
                 .at(2);
         assertThat(take)
                 .isEqualTo(new Take(
+                        new Id("second"),
                         "second",
                         new Trails(15, 30, 1, 5),
                         NamedCamera.of("A", RIG),
-                        24,
-                        4,
-                        Optional.of(aim),
-                        Orientation.PORTRAIT,
-                        demand,
+                        new Framed(new LensSetting(24, 4), Optional.of(aim), Orientation.PORTRAIT),
                         wish,
                         Optional.of(at),
                         decision,
                         2));
         assertThat(take.pinned(Optional.empty()).pinned()).isEmpty();
+        assertThat(take.known(new Id("7")).named("third").id()).isEqualTo(new Id("7"));
         Gear.Battery battery = new Gear.Battery(400, 180);
         Gear.Card card = new Gear.Card(64, 100);
         assertThat(NamedCamera.of("A", RIG).with(battery).with(card))
