@@ -10,9 +10,8 @@ import dev.halfdusk.app.rehearsal.PlanFile;
 import dev.halfdusk.app.web.AimJson;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.camera.EclipseCamera;
-import dev.halfdusk.core.eclipse.FilterWindow;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.glow.Dome;
-import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
@@ -26,7 +25,6 @@ import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Wish;
-import dev.halfdusk.core.weather.WeatherHour;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.core.io.ClassPathResource;
@@ -75,14 +73,7 @@ final class Schemas {
     static ObjectNode places() {
         ObjectNode root = root("half-dusk-places", 1, "Places with skyline, marks and lights of towns");
         ObjectNode place = named();
-        ObjectNode properties = place.withObject("/properties");
-        number(properties, "latitude", Range.LATITUDE);
-        number(properties, "longitude", Range.LONGITUDE);
-        number(properties, "elevation", Range.ELEVATION);
-        properties.putObject("zone").put("type", "string").put("description", "IANA name");
-        number(properties, "zenithMagnitude", SkyGlow.ZENITH);
-        properties.putObject("seaHorizon").put("type", "boolean");
-        ShapeJson.schema(place, Place.Notes.SHAPE);
+        ShapeJson.schema(place, Place.SHAPE);
         ObjectNode corner = JSON.objectNode().put("type", "array").put("description", "azimuth and altitude, degrees");
         corner.putArray("prefixItems").add(number(Range.AZIMUTH)).add(number(Range.ALTITUDE));
         corner.put("minItems", 2);
@@ -91,11 +82,6 @@ final class Schemas {
         ObjectNode dome = ShapeJson.object(Dome.SHAPE);
         dome.withObject("/properties").putObject("lit").put("type", "boolean");
         list(place, "domes", dome);
-        place.withArray("/required")
-                .add("latitude")
-                .add("longitude")
-                .add("elevation")
-                .add("zone");
         list(root, "places", place);
         return root;
     }
@@ -110,6 +96,7 @@ final class Schemas {
         List.of(Wish.Kind.values()).forEach(k -> wishes.add(k.key()));
         ShapeJson.schema(shipped, Terms.SHAPE);
         ShapeJson.schema(shipped.withObject("/properties/stops/items"), Way.SHAPE);
+        ShapeJson.schema(shipped.withObject("/$defs/place"), Place.SPOT);
         ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
         ObjectNode framed = ShapeJson.object(Framed.SHAPE);
         AimJson.schema(framed);
@@ -131,9 +118,7 @@ final class Schemas {
         ArrayNode other = properties.putObject("otherPlace").putArray("oneOf");
         other.add(place.deepCopy());
         other.addObject().put("type", "null");
-        number(properties, "afterC2Seconds", FilterWindow.Margins.AFTER_C2);
-        number(properties, "beforeC3Seconds", FilterWindow.Margins.BEFORE_C3);
-        number(properties, "celsius", WeatherHour.TEMPERATURE);
+        ShapeJson.schema(root, EclipseTerms.SHAPE);
         properties
                 .putObject("cloudOddsPercent")
                 .put("type", "object")

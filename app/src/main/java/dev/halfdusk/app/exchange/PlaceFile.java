@@ -10,13 +10,10 @@ import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.glow.Dome;
-import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.sky.Site;
 import java.time.DateTimeException;
-import java.time.ZoneId;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -24,7 +21,6 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
 
 /** Places whole, as JSON: with skyline, marks, domes and notes. The same place is the one of that name. */
@@ -35,7 +31,6 @@ class PlaceFile {
     private static final int VERSION = 1;
     private static final int MOST = 5000;
     private static final int MOST_PARTS = 1000;
-    private static final int LONGEST = 500;
 
     private final Places places;
     private final ObjectMapper json;
@@ -80,16 +75,7 @@ class PlaceFile {
 
     private ObjectNode write(Whole w) {
         Place p = w.place;
-        ObjectNode node = json.createObjectNode()
-                .put("name", p.name())
-                .put("latitude", p.site().latitudeDeg())
-                .put("longitude", p.site().longitudeDeg())
-                .put("elevation", p.site().elevationM())
-                .put("zone", p.zone().getId());
-        if (p.zenithMagnitude().isPresent()) {
-            node.put("zenithMagnitude", p.zenithMagnitude().getAsDouble());
-        }
-        ShapeJson.write(node.put("seaHorizon", p.seaHorizon()), Place.Notes.SHAPE, p.notes());
+        ObjectNode node = ShapeJson.write(json.createObjectNode(), Place.SHAPE, p);
         ArrayNode skyline = node.putArray("skyline");
         p.skyline().points().forEach(x -> skyline.addArray().add(x.azimuthDeg()).add(x.altitudeDeg()));
         ArrayNode marks = node.putArray("marks");
@@ -140,23 +126,10 @@ class PlaceFile {
             return Imported.of("place", name, Imported.State.EQUAL);
         }
         if (replace) {
-            places.change(with(w.place, stored.id()));
+            places.change(w.place.withId(stored.id()));
             fill(stored.id(), w);
         }
         return Imported.of("place", name, Imported.State.CHANGED);
-    }
-
-    private static Place with(Place p, Long id) {
-        return new Place(
-                id,
-                p.name(),
-                p.site(),
-                p.zone(),
-                p.zenithMagnitude(),
-                p.skyline(),
-                p.seaHorizon(),
-                p.domes(),
-                p.notes());
     }
 
     private void fill(long id, Whole w) {
@@ -172,13 +145,6 @@ class PlaceFile {
 
     /** @throws IllegalArgumentException in words, for what cannot be */
     private static Whole read(JsonNode n) {
-        Site site = new Site(
-                number(n, "latitude", Range.LATITUDE),
-                number(n, "longitude", Range.LONGITUDE),
-                number(n, "elevation", Range.ELEVATION));
-        OptionalDouble zenith = n.hasNonNull("zenithMagnitude")
-                ? OptionalDouble.of(number(n, "zenithMagnitude", SkyGlow.ZENITH))
-                : OptionalDouble.empty();
         List<Skyline.Point> points = new ArrayList<>();
         few(n, "skyline")
                 .forEach(p -> points.add(new Skyline.Point(
@@ -190,16 +156,10 @@ class PlaceFile {
         few(n, "domes")
                 .forEach(d -> domes.add(
                         new Lit(ShapeJson.foreign(Dome.SHAPE, d), d.path("lit").asBoolean(true))));
-        Place place = new Place(
-                null,
-                text(n, "name", 1),
-                site,
-                ZoneId.of(n.path("zone").asText()),
-                zenith,
-                points.isEmpty() ? Skyline.FLAT : Skyline.of(points),
-                n.path("seaHorizon").asBoolean(),
-                domes.stream().filter(Lit::lit).map(Lit::dome).toList(),
-                ShapeJson.foreign(Place.Notes.SHAPE, n));
+        Place place = ShapeJson.foreign(Place.SHAPE, n)
+                .among(
+                        points.isEmpty() ? Skyline.FLAT : Skyline.of(points),
+                        domes.stream().filter(Lit::lit).map(Lit::dome).toList());
         return new Whole(place, marks, domes);
     }
 
@@ -208,17 +168,5 @@ class PlaceFile {
             throw new IllegalArgumentException(field + ": at most " + MOST_PARTS + ".");
         }
         return n.path(field);
-    }
-
-    private static double number(JsonNode n, String field, Range range) {
-        return range.check(n.path(field).isNumber() ? n.path(field).asDouble() : Double.NaN);
-    }
-
-    private static String text(JsonNode n, String field, int least) {
-        String text = n.path(field).asText("");
-        if (text.length() < least || text.length() > LONGEST) {
-            throw new IllegalArgumentException(field + ": text of " + least + " to " + LONGEST + " characters.");
-        }
-        return text;
     }
 }

@@ -150,12 +150,7 @@ public class OutingFile {
     }
 
     private static void write(ObjectNode node, Place place) {
-        node.put("id", place.id())
-                .put("name", place.name())
-                .put("latitude", place.site().latitudeDeg())
-                .put("longitude", place.site().longitudeDeg())
-                .put("elevation", place.site().elevationM())
-                .put("zone", place.zone().getId());
+        ShapeJson.write(node.put("id", place.id()), Place.SPOT, place);
     }
 
     private void write(ObjectNode node, OfTake t) {

@@ -21,7 +21,6 @@ import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Terms;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.Way;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
@@ -65,7 +64,7 @@ public final class OutingReader {
             "packed",
             "takes",
             "notes");
-    private static final Set<String> PLACE = Set.of("id", "name", "latitude", "longitude", "elevation", "zone");
+    private static final Set<String> PLACE = with(Place.SPOT, "id");
     private static final Set<String> TAKE = with(
             Framed.SHAPE,
             "name",
@@ -327,24 +326,22 @@ public final class OutingReader {
 
     /** The place of that name where it is known, of several the one that lies there, of several there the one of that number; else a new one. */
     private Place place(JsonNode n, String where) {
-        String name = text(n, "name", where, false);
-        double latitude = number(n, "latitude", where, Range.LATITUDE, Double.NaN);
-        double longitude = number(n, "longitude", where, Range.LONGITUDE, Double.NaN);
-        double elevation = number(n, "elevation", where, Range.ELEVATION, 0);
-        ZoneId zone = tried(where + "zone", () -> ZoneId.of(n.path("zone").asText()));
-        List<Place> ofName = known.getOrDefault(name, List.of());
-        if (!ofName.isEmpty() || !problems.isEmpty()) {
-            List<Place> there = ofName.stream()
-                    .filter(p -> p.site().latitudeDeg() == latitude && p.site().longitudeDeg() == longitude)
-                    .toList();
-            return there.stream()
-                    .filter(p -> p.id() != null && p.id() == n.path("id").asLong())
-                    .findFirst()
-                    .or(() -> there.stream().findFirst())
-                    .or(() -> ofName.stream().findFirst())
-                    .orElse(null);
+        Optional<Place> said = ShapeJson.foreign(Place.SPOT, n, (field, what) -> problem(where + field, what));
+        if (said.isEmpty()) {
+            return null;
         }
-        return Place.at(name, new Site(latitude, longitude, elevation), zone);
+        Place spot = said.get();
+        List<Place> ofName = known.getOrDefault(spot.name(), List.of());
+        List<Place> there = ofName.stream()
+                .filter(p -> p.site().latitudeDeg() == spot.site().latitudeDeg()
+                        && p.site().longitudeDeg() == spot.site().longitudeDeg())
+                .toList();
+        return there.stream()
+                .filter(p -> p.id() != null && p.id() == n.path("id").asLong())
+                .findFirst()
+                .or(() -> there.stream().findFirst())
+                .or(() -> ofName.stream().findFirst())
+                .orElse(spot);
     }
 
     private LocalDate date(String text, String where, ZoneId zone) {

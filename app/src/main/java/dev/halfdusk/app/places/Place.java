@@ -5,15 +5,20 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Field;
+import dev.halfdusk.core.measure.Misread;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.measure.Shape;
+import dev.halfdusk.core.measure.Values;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.sky.Facts;
 import dev.halfdusk.core.sky.Site;
+import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -46,32 +51,36 @@ public record Place(
 
         public static final Notes NONE = new Notes("", "", "", "", OptionalDouble.empty());
 
-        public static final Shape<Notes> SHAPE = new Shape<>(
-                "notes",
-                "notes",
-                List.of(
-                        Field.<Notes>lines("access", "Access", Notes::access)
-                                .hinted("parking, walking time, permission"),
-                        Field.<Notes>lines("hazards", "Hazards", Notes::hazards)
-                                .hinted("drops, water, tide, road, animals, weather, being alone"),
-                        Field.<Notes>words("turnBack", "Turn back", Notes::turnBack)
-                                .hinted("when to leave, whatever the sky does"),
-                        Field.<Notes>words("shelter", "Nearest shelter or car", Notes::shelter)
-                                .hinted("where, and how long it takes in the dark"),
-                        Field.<Notes>number(
-                                        "declinationDeg",
-                                        "Magnetic declination, \u00b0",
-                                        DECLINATION,
-                                        Notes::declinationDeg)
-                                .hinted("east of true north positive, such as \u22121.5: from the margin of a recent"
-                                        + " map or a geomagnetic model; it drifts by a degree in some years")
-                                .orNone()),
-                v -> new Notes(
-                        v.text("access"),
-                        v.text("hazards"),
-                        v.text("turnBack"),
-                        v.text("shelter"),
-                        v.maybe("declinationDeg")));
+        public static final Shape<Notes> SHAPE = new Shape<>("notes", "notes", fields(n -> n), Notes::of);
+
+        private static <T> List<Field<T>> fields(Function<T, Notes> notes) {
+            return List.of(
+                    Field.<T>lines("access", "Access", t -> notes.apply(t).access)
+                            .hinted("parking, walking time, permission"),
+                    Field.<T>lines("hazards", "Hazards", t -> notes.apply(t).hazards)
+                            .hinted("drops, water, tide, road, animals, weather, being alone"),
+                    Field.<T>words("turnBack", "Turn back", t -> notes.apply(t).turnBack)
+                            .hinted("when to leave, whatever the sky does"),
+                    Field.<T>words("shelter", "Nearest shelter or car", t -> notes.apply(t).shelter)
+                            .hinted("where, and how long it takes in the dark"),
+                    Field.<T>number(
+                                    "declinationDeg",
+                                    "Magnetic declination, \u00b0",
+                                    DECLINATION,
+                                    t -> notes.apply(t).declinationDeg)
+                            .hinted("east of true north positive, such as \u22121.5: from the margin of a recent"
+                                    + " map or a geomagnetic model; it drifts by a degree in some years")
+                            .orNone());
+        }
+
+        private static Notes of(Values v) {
+            return new Notes(
+                    v.text("access"),
+                    v.text("hazards"),
+                    v.text("turnBack"),
+                    v.text("shelter"),
+                    v.maybe("declinationDeg"));
+        }
 
         /** What everyone at the place should have before the eyes, on sheet and field page. */
         public List<String> warnings() {
@@ -88,9 +97,67 @@ public record Place(
         }
     }
 
+    /** Where it lies, and whose clock it keeps. */
+    public static final Shape<Place> SPOT = new Shape<>("spot", "spot", spot(), Place::spot);
+
+    /** Its own fields; what stands around it is described on its own. */
+    public static final Shape<Place> SHAPE = new Shape<>("place", "place", whole(), Place::whole);
+
+    private static List<Field<Place>> spot() {
+        return List.of(
+                Field.name("Name", Place::name),
+                Field.number("latitude", "Latitude, \u00b0", Range.LATITUDE, p -> p.site.latitudeDeg()),
+                Field.number("longitude", "Longitude, \u00b0", Range.LONGITUDE, p -> p.site.longitudeDeg()),
+                Field.<Place>number("elevation", "Elevation, m", Range.ELEVATION, p -> p.site.elevationM())
+                        .usually(0.0),
+                Field.needed("zone", "IANA time zone", p -> p.zone.getId()));
+    }
+
+    private static Place spot(Values v) {
+        Site site = new Site(v.number("latitude"), v.number("longitude"), v.number("elevation"));
+        try {
+            return at(v.text("name"), site, ZoneId.of(v.text("zone")));
+        } catch (DateTimeException e) {
+            throw new Misread("zone", "a time zone such as Europe/Lisbon");
+        }
+    }
+
+    private static List<Field<Place>> whole() {
+        List<Field<Place>> all = new ArrayList<>(spot());
+        all.add(Field.<Place>number(
+                        "zenithMagnitude", "Dark zenith, mag/arcsec\u00b2", SkyGlow.ZENITH, Place::zenithMagnitude)
+                .orNone());
+        all.add(Field.yesNo("seaHorizon", "Open sea to the horizon", Place::seaHorizon));
+        all.addAll(Notes.fields(Place::notes));
+        return all;
+    }
+
+    private static Place whole(Values v) {
+        Place spot = spot(v);
+        return new Place(
+                null,
+                spot.name,
+                spot.site,
+                spot.zone,
+                v.maybe("zenithMagnitude"),
+                spot.skyline,
+                v.yes("seaHorizon"),
+                spot.domes,
+                Notes.of(v));
+    }
+
     /** A place of which only the position is known. */
     public static Place at(String name, Site site, ZoneId zone) {
         return new Place(null, name, site, zone, OptionalDouble.empty(), Skyline.FLAT, false, List.of(), Notes.NONE);
+    }
+
+    public Place withId(Long other) {
+        return new Place(other, name, site, zone, zenithMagnitude, skyline, seaHorizon, domes, notes);
+    }
+
+    /** With what stands around it. */
+    public Place among(Skyline hills, List<Dome> lit) {
+        return new Place(id, name, site, zone, zenithMagnitude, hills, seaHorizon, lit, notes);
     }
 
     /** With another reading of its zenith, or none. */

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.eclipse.Cue;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
@@ -23,7 +24,6 @@ import java.util.Optional;
  *
  * @param other place that is kept as a way out
  * @param date of the greatest eclipse, UTC
- * @param celsius of the air on the day
  * @param here the eclipse as it is seen from the place
  */
 public record EclipsePlan(
@@ -31,10 +31,13 @@ public record EclipsePlan(
         Place place,
         Optional<Place> other,
         LocalDate date,
-        FilterWindow.Margins margins,
-        double celsius,
+        EclipseTerms terms,
         LocalSolarEclipse here,
         List<PlanCamera> cameras) {
+
+    FilterWindow.Margins margins() {
+        return terms.margins();
+    }
 
     /** The eclipse of a date, UTC. */
     public static Optional<SolarEclipse> on(LocalDate date) {
@@ -57,7 +60,7 @@ public record EclipsePlan(
     }
 
     Optional<FilterWindow> window() {
-        return FilterWindow.of(here, margins);
+        return FilterWindow.of(here, margins());
     }
 
     /** With those for cameras that run on their own. */
@@ -66,7 +69,7 @@ public record EclipsePlan(
                 .filter(c -> c.role() == Role.VIDEO)
                 .map(PlanCamera::name)
                 .toList();
-        return Cue.of(here, margins, recording);
+        return Cue.of(here, margins(), recording);
     }
 
     Optional<PlanCamera> find(long camera) {

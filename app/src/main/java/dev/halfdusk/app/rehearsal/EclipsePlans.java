@@ -16,6 +16,7 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.Script;
 import java.time.Clock;
@@ -88,21 +89,14 @@ public class EclipsePlans {
                 s.place,
                 s.other,
                 s.date,
-                s.margins,
-                s.celsius,
+                s.terms,
                 EclipsePlan.seen(s.date, s.place)
                         .orElseThrow(() -> new NotFound("eclipse of " + s.date + " at " + s.place.name())),
                 s.cameras);
     }
 
     /** What is kept of a plan, whether or not its place still sees the eclipse: someone may have moved it. */
-    record Stored(
-            Place place,
-            Optional<Place> other,
-            LocalDate date,
-            FilterWindow.Margins margins,
-            double celsius,
-            List<PlanCamera> cameras) {}
+    record Stored(Place place, Optional<Place> other, LocalDate date, EclipseTerms terms, List<PlanCamera> cameras) {}
 
     Stored stored(long id) {
         return stored(db.fetchSingle(ECLIPSE_PLAN, ECLIPSE_PLAN.ID.eq(id)));
@@ -114,8 +108,7 @@ public class EclipsePlans {
                 place(r.getPlaceId()),
                 Optional.ofNullable(r.getOtherPlaceId()).map(this::place),
                 r.getEclipseDate(),
-                margins,
-                r.getCelsius(),
+                new EclipseTerms(margins, r.getCelsius()),
                 cameras(r.getId(), margins));
     }
 
@@ -146,8 +139,8 @@ public class EclipsePlans {
         EclipsePlanRecord r = db.newRecord(ECLIPSE_PLAN);
         r.setPlaceId(place);
         r.setEclipseDate(date);
-        r.setAfterC2S(FilterWindow.Margins.LEAST.afterC2());
-        r.setBeforeC3S(FilterWindow.Margins.LEAST.beforeC3());
+        r.setAfterC2S(EclipseTerms.USUAL.margins().afterC2());
+        r.setBeforeC3S(EclipseTerms.USUAL.margins().beforeC3());
         r.insert();
         return r.getId();
     }
@@ -163,13 +156,13 @@ public class EclipsePlans {
     }
 
     @Transactional
-    void change(long id, long place, Optional<Long> other, FilterWindow.Margins margins, double celsius) {
+    void change(long id, long place, Optional<Long> other, EclipseTerms terms) {
         db.update(ECLIPSE_PLAN)
                 .set(ECLIPSE_PLAN.PLACE_ID, place)
                 .set(ECLIPSE_PLAN.OTHER_PLACE_ID, other.orElse(null))
-                .set(ECLIPSE_PLAN.AFTER_C2_S, margins.afterC2())
-                .set(ECLIPSE_PLAN.BEFORE_C3_S, margins.beforeC3())
-                .set(ECLIPSE_PLAN.CELSIUS, celsius)
+                .set(ECLIPSE_PLAN.AFTER_C2_S, terms.margins().afterC2())
+                .set(ECLIPSE_PLAN.BEFORE_C3_S, terms.margins().beforeC3())
+                .set(ECLIPSE_PLAN.CELSIUS, terms.celsius())
                 .where(ECLIPSE_PLAN.ID.eq(id))
                 .execute();
     }

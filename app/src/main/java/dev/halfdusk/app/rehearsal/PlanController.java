@@ -8,10 +8,10 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Choice;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.NotFound;
+import dev.halfdusk.app.web.ShapeForm;
 import dev.halfdusk.app.web.StaleForm;
-import dev.halfdusk.core.eclipse.FilterWindow.Margins;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.eclipse.Role;
-import dev.halfdusk.core.weather.WeatherHour;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.List;
@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,7 +37,9 @@ class PlanController {
 
     static final String PLAN = "/{id:\\d{1,18}}";
     static final String CAMERA = PLAN + "/cameras/{camera:\\d{1,18}}";
-    private static final List<String> SETTINGS = List.of("place", "other", "afterC2", "beforeC3", "celsius");
+    private static final List<String> SETTINGS = Stream.concat(
+                    Stream.of("place", "other"), EclipseTerms.SHAPE.keys().stream())
+            .toList();
     static final List<String> SCRIPT = List.of("script");
     private static final String NOT_SEEN =
             "Nothing of this eclipse is seen from there: a plan's times are those of its place. Choose one that sees it.";
@@ -100,6 +103,7 @@ class PlanController {
         model.addAttribute("plan", plan);
         model.addAttribute("view", view);
         model.addAttribute("close", close);
+        model.addAttribute("terms", ShapeForm.views(EclipseTerms.SHAPE));
         model.addAttribute("settings", settings != null ? settings : StaleForm.mark(fields(plan), SETTINGS));
         if (view.chosen() != null) {
             model.addAttribute(
@@ -147,14 +151,10 @@ class PlanController {
     }
 
     private static Form fields(EclipsePlan plan) {
-        return new Form()
+        Form form = new Form()
                 .put("place", plan.place().id())
-                .put("other", plan.other().map(Place::id).map(String::valueOf).orElse(""))
-                .put("afterC2", plan.margins().afterC2())
-                .put("beforeC3", plan.margins().beforeC3())
-                .allows("afterC2", Margins.AFTER_C2)
-                .allows("beforeC3", Margins.BEFORE_C3)
-                .put("celsius", plan.celsius());
+                .put("other", plan.other().map(Place::id).map(String::valueOf).orElse(""));
+        return ShapeForm.fill(form, EclipseTerms.SHAPE, plan.terms());
     }
 
     @PostMapping(PLAN)
@@ -175,9 +175,7 @@ class PlanController {
         if (there.isPresent() && EclipsePlan.seen(plan.date(), there.get()).isEmpty()) {
             form.reject("other", NOT_SEEN);
         }
-        OptionalDouble after = form.number("afterC2", Margins.AFTER_C2);
-        OptionalDouble before = form.number("beforeC3", Margins.BEFORE_C3);
-        OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
+        Optional<EclipseTerms> terms = ShapeForm.read(form, EclipseTerms.SHAPE);
         if (form.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             return page(plan, Map.of(), form, null, model);
@@ -185,12 +183,7 @@ class PlanController {
         if (StaleForm.refuses(form, fields(plan), SETTINGS, this::words, model, response)) {
             return page(plan, Map.of(), form, null, model);
         }
-        plans.change(
-                id,
-                here.get().id(),
-                there.map(Place::id),
-                new Margins(after.getAsDouble(), before.getAsDouble()),
-                celsius.getAsDouble());
+        plans.change(id, here.get().id(), there.map(Place::id), terms.orElseThrow());
         return back(id);
     }
 
@@ -201,7 +194,7 @@ class PlanController {
         EclipsePlan plan = plans.existing(id);
         plan.other()
                 .ifPresent(
-                        o -> plans.change(id, o.id(), Optional.of(plan.place().id()), plan.margins(), plan.celsius()));
+                        o -> plans.change(id, o.id(), Optional.of(plan.place().id()), plan.terms()));
         return back(id);
     }
 

@@ -15,18 +15,17 @@ import dev.halfdusk.app.web.ShapeJson;
 import dev.halfdusk.app.web.Twins;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.measure.Range;
-import dev.halfdusk.core.weather.WeatherHour;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
@@ -132,9 +131,7 @@ public class PlanFile {
         } else {
             root.putNull("otherPlace");
         }
-        root.put("afterC2Seconds", p.margins().afterC2())
-                .put("beforeC3Seconds", p.margins().beforeC3())
-                .put("celsius", p.celsius());
+        ShapeJson.write(root, EclipseTerms.SHAPE, p.terms());
         ObjectNode odds = root.putObject("cloudOddsPercent");
         w.odds.forEach(odds::put);
         var all = root.putArray("cameras");
@@ -180,7 +177,7 @@ public class PlanFile {
     private void store(Whole w, Optional<Long> stored, Reading reading) {
         EclipsePlans.Stored p = w.plan;
         long id = stored.orElseGet(() -> plans.add(p.place().id(), p.date()));
-        plans.change(id, p.place().id(), p.other().map(Place::id), p.margins(), p.celsius());
+        plans.change(id, p.place().id(), p.other().map(Place::id), p.terms());
         plans.clearCameras(id);
         p.cameras().forEach(c -> plans.addCamera(id, c));
         w.odds.forEach((name, percent) ->
@@ -204,24 +201,17 @@ public class PlanFile {
             here.ifPresent(p -> seen(date, p, "place", problems));
             other.ifPresent(p -> seen(date, p, "otherPlace", problems));
         }
-        Form form = new Form()
-                .put("afterC2Seconds", text(root, "afterC2Seconds", Margins.LEAST.afterC2()))
-                .put("beforeC3Seconds", text(root, "beforeC3Seconds", Margins.LEAST.beforeC3()))
-                .put("celsius", text(root, "celsius", 20));
-        OptionalDouble after = form.number("afterC2Seconds", Margins.AFTER_C2);
-        OptionalDouble before = form.number("beforeC3Seconds", Margins.BEFORE_C3);
-        OptionalDouble celsius = form.number("celsius", WeatherHour.TEMPERATURE);
-        form.errors().forEach((field, what) -> problems.add(field + ": " + what));
+        Optional<EclipseTerms> terms =
+                ShapeJson.foreign(EclipseTerms.SHAPE, root, (field, what) -> problems.add(field + ": " + what));
         Map<String, Double> odds = odds(root.path("cloudOddsPercent"), reading, problems);
         if (!problems.isEmpty()) {
             return Optional.empty();
         }
-        Margins margins = new Margins(after.getAsDouble(), before.getAsDouble());
+        Margins margins = terms.orElseThrow().margins();
         List<PlanCamera> all = cameras(root.path("cameras"), margins, reading, problems);
         return problems.isEmpty()
-                ? Optional.of(new Whole(
-                        new EclipsePlans.Stored(here.orElseThrow(), other, date, margins, celsius.getAsDouble(), all),
-                        odds))
+                ? Optional.of(
+                        new Whole(new EclipsePlans.Stored(here.orElseThrow(), other, date, terms.get(), all), odds))
                 : Optional.empty();
     }
 
@@ -251,13 +241,6 @@ public class PlanFile {
         if (EclipsePlan.seen(date, place).isEmpty()) {
             problems.add(field + ": no eclipse of the sun is seen from there on " + date + ".");
         }
-    }
-
-    /** A number as it is typed, so that what is none is answered like a typed one. */
-    private static String text(JsonNode n, String field, double usual) {
-        return n.path(field).isMissingNode()
-                ? Double.toString(usual)
-                : n.path(field).asText("");
     }
 
     private static Map<String, Double> odds(JsonNode node, Reading reading, List<String> problems) {

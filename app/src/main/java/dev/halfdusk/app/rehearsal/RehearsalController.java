@@ -117,7 +117,7 @@ class RehearsalController {
     private static Rehearsal rehearsal(EclipsePlan plan, List<Scripts.Worked> worked, Rehearsals.Running running) {
         return new Rehearsal(
                 worked.stream()
-                        .map(w -> w.camera().part(w.program(plan), plan.celsius()))
+                        .map(w -> w.camera().part(w.program(plan), plan.terms().celsius()))
                         .toList(),
                 running.begins(),
                 running.happenings().stream()

@@ -174,7 +174,8 @@ record RehearsalView(
                 s.log().stream().filter(r -> r.fate() != Run.Fate.LOST).reduce((a, b) -> b);
         int buffer = c.rig().rig().body().files().bufferFrames();
         String charge = s.part().battery().isPresent()
-                ? "battery " + Words.percent(s.charge()) + " at " + Words.number(plan.celsius(), 0) + " \u00b0C"
+                ? "battery " + Words.percent(s.charge()) + " at "
+                        + Words.number(plan.terms().celsius(), 0) + " \u00b0C"
                 : "on a cable";
         String card = s.cardLeftGb()
                 .map(gb -> " \u00b7 " + Words.number(gb, 0) + " GB left")

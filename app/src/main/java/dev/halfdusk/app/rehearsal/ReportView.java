@@ -92,7 +92,8 @@ record ReportView(
                 c.standing().fullest() + " of " + buffer,
                 battery
                         ? Words.percent(c.standing().charge()) + " left; one held "
-                                + Words.span(c.standing().held()) + " at " + Words.number(plan.celsius(), 0)
+                                + Words.span(c.standing().held()) + " at "
+                                + Words.number(plan.terms().celsius(), 0)
                                 + " \u00b0C"
                         : "on a cable",
                 c.standing()

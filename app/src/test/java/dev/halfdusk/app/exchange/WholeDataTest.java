@@ -259,7 +259,7 @@ class WholeDataTest {
                 "/turnBack|\"late\"|turnBack: Enter a time as hours and minutes",
                 "/tolerancePx|0|tolerancePx: 0 is outside what is allowed: 0.5 to 20",
                 "/sharp|\"very\"|sharp: one of all",
-                "/place/latitude|95|place.latitude: a number",
+                "/place/latitude|95|place.latitude: 95 is outside what is allowed: −90 to 90",
                 "/place/zone|\"Nowhere\"|place.zone: ",
                 "/takes/0/subject|\"frogs\"|takes[0].subject: one of milky-way",
                 "/takes/0/rig|\"none <such>\"|takes[0].rig: no rig here is called",

@@ -22,6 +22,7 @@ import dev.halfdusk.app.web.Imported.State;
 import dev.halfdusk.app.web.Imported.Wanted;
 import dev.halfdusk.core.camera.Camera.Mode;
 import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.eclipse.FilterWindow.Margins;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.ScriptRequest;
@@ -95,7 +96,7 @@ class PlanFileTest {
         Place there = place(36.0204);
         long id = plans.add(here.id(), TOTAL);
         Margins margins = new Margins(7.25, 13.5);
-        plans.change(id, here.id(), Optional.of(there.id()), margins, 31.5);
+        plans.change(id, here.id(), Optional.of(there.id()), new EclipseTerms(margins, 31.5));
         plans.cloudOdds(here.id(), TOTAL, Optional.of(12.5));
         PlanCamera first = CameraForm.usual(rig(), Role.CLOSE_UP, margins);
         plans.addCamera(
@@ -186,7 +187,7 @@ class PlanFileTest {
                 .id();
         EclipsePlan after = plans.existing(made);
         assertThat(after.margins()).isEqualTo(before.margins());
-        assertThat(after.celsius()).isEqualTo(31.5);
+        assertThat(after.terms().celsius()).isEqualTo(31.5);
         assertThat(after.other()).isEqualTo(before.other());
         assertThat(after.cameras())
                 .usingRecursiveFieldByFieldElementComparatorIgnoringFields("id")
@@ -202,10 +203,10 @@ class PlanFileTest {
         ((ObjectNode) tree.path("cameras").path(0)).put("iso", 400);
         ((com.fasterxml.jackson.databind.node.ArrayNode) tree.path("cameras")).remove(1);
         assertThat(read(tree, false).state()).isEqualTo(State.CHANGED);
-        assertThat(plans.existing(id).celsius()).isEqualTo(31.5);
+        assertThat(plans.existing(id).terms().celsius()).isEqualTo(31.5);
         assertThat(plans.existing(id).cameras()).hasSize(2);
         assertThat(read(tree, true).state()).isEqualTo(State.CHANGED);
-        assertThat(plans.existing(id).celsius()).isEqualTo(8.5);
+        assertThat(plans.existing(id).terms().celsius()).isEqualTo(8.5);
         assertThat(plans.existing(id).cameras()).hasSize(1);
         assertThat(plans.existing(id).cameras().get(0).asked().iso()).isEqualTo(400);
         assertThat(read(tree, true).state()).isEqualTo(State.EQUAL);
@@ -238,7 +239,7 @@ class PlanFileTest {
                 "/place/name | \"Nowhere\" | place: no place here is called \u201cNowhere\u201d",
                 "/otherPlace/name | \"Nowhere\" | otherPlace: no place here is called",
                 "/afterC2Seconds | 1 | afterC2Seconds: 1 is outside what is allowed",
-                "/celsius | \"warm\" | celsius: \u201cwarm\u201d is not a number",
+                "/celsius | \"warm\" | celsius: wanted is a number, \u221260 to 55 \u00b0C",
                 "/cameras/0/rig | \"Pinhole\" | cameras[0].rig: no rig here is called \u201cPinhole\u201d",
                 "/cameras/0/iso | 5 | cameras[0].iso: 5 is outside what is allowed",
                 "/cameras/1/everySeconds | 1 | cameras[1].everySeconds: 1 is outside what is allowed",
@@ -335,8 +336,8 @@ class PlanFileTest {
         Map<String, String> settings = new HashMap<>(Map.of(
                 "place", "" + plan.place().id(),
                 "other", "",
-                "afterC2", "7.25",
-                "beforeC3", "13.5",
+                "afterC2Seconds", "7.25",
+                "beforeC3Seconds", "13.5",
                 "celsius", "20"));
         settings.put("seen", seen(id, "", "/events/plans/" + id));
         assertThat(save("/events/plans/" + id, settings).getStatus()).isEqualTo(302);
@@ -346,10 +347,10 @@ class PlanFileTest {
         assertThat(refused.getContentAsString())
                 .contains("this was changed elsewhere meanwhile")
                 .contains("value=\"25\"");
-        assertThat(plans.existing(id).celsius()).isEqualTo(20);
+        assertThat(plans.existing(id).terms().celsius()).isEqualTo(20);
         settings.put("seen", seen(refused.getContentAsString(), "/events/plans/" + id));
         assertThat(save("/events/plans/" + id, settings).getStatus()).isEqualTo(302);
-        assertThat(plans.existing(id).celsius()).isEqualTo(25);
+        assertThat(plans.existing(id).terms().celsius()).isEqualTo(25);
 
         long camera = plan.cameras().get(0).id();
         Map<String, String> fields = new HashMap<>();

@@ -228,7 +228,18 @@ class PlanPagesTest {
         long id = plan();
         long blind = place(-80, 60).id();
         MockHttpServletResponse refused = save(
-                "" + id, Map.of("place", "" + blind, "other", "", "afterC2", "1", "beforeC3", "11.5", "celsius", "90"));
+                "" + id,
+                Map.of(
+                        "place",
+                        "" + blind,
+                        "other",
+                        "",
+                        "afterC2Seconds",
+                        "1",
+                        "beforeC3Seconds",
+                        "11.5",
+                        "celsius",
+                        "90"));
         assertThat(refused.getStatus()).isEqualTo(422);
         assertThat(refused.getContentAsString())
                 .contains("times are those of its place")
@@ -248,12 +259,22 @@ class PlanPagesTest {
         camera(id);
         save(
                 "" + id,
-                Map.of("place", "" + here, "other", "" + other, "afterC2", "3", "beforeC3", "15", "celsius", "31"));
+                Map.of(
+                        "place",
+                        "" + here,
+                        "other",
+                        "" + other,
+                        "afterC2Seconds",
+                        "3",
+                        "beforeC3Seconds",
+                        "15",
+                        "celsius",
+                        "31"));
         EclipsePlan kept = plans.existing(id);
         Instant c2 = kept.here().contact(Anchor.C2).orElseThrow().when();
         assertThat(kept.margins().afterC2()).isEqualTo(3);
         assertThat(kept.margins().beforeC3()).isEqualTo(15);
-        assertThat(kept.celsius()).isEqualTo(31);
+        assertThat(kept.terms().celsius()).isEqualTo(31);
         assertThat(page("" + id)).contains("Go to Sun &lt;trip&gt; instead");
         save(id + "/swap", Map.of());
         EclipsePlan gone = plans.existing(id);

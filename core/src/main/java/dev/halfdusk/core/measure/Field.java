@@ -76,9 +76,14 @@ public record Field<T>(
         return Field.<T>of(key, words, Type.LINES, null, List.of(), get).usually("");
     }
 
+    /** Words that must be there. */
+    public static <T> Field<T> needed(String key, String words, Function<T, Object> get) {
+        return of(key, words, Type.WORDS, null, List.of(), get);
+    }
+
     /** What it is called. */
     public static <T> Field<T> name(String words, Function<T, Object> get) {
-        return of("name", words, Type.WORDS, null, List.of(), get);
+        return needed("name", words, get);
     }
 
     public static <T> Field<T> yesNo(String key, String words, Function<T, Object> get) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.halfdusk.core.camera.EclipseCamera;
+import dev.halfdusk.core.eclipse.EclipseTerms;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.optics.BodyShape;
@@ -34,7 +35,14 @@ class ShapesTest {
     /** Of which no field needs another. */
     static Stream<Shape<?>> free() {
         return Stream.concat(
-                Stream.of(BodyShape.SHAPE, LensShape.SHAPE, Mark.SHAPE, Dome.SHAPE, Terms.SHAPE, Way.SHAPE),
+                Stream.of(
+                        BodyShape.SHAPE,
+                        LensShape.SHAPE,
+                        Mark.SHAPE,
+                        Dome.SHAPE,
+                        Terms.SHAPE,
+                        Way.SHAPE,
+                        EclipseTerms.SHAPE),
                 Stream.of(Gear.Sort.values()).map(Gear.Sort::shape));
     }
 
