@@ -135,7 +135,7 @@ public record FieldView(
 
     private static List<String> lost(OutingPlanner.Arranged night) {
         return night.schedule().left().stream()
-                .map(l -> l.plan().take().name() + ": " + l.why())
+                .map(l -> l.plan().take().name() + ": " + ClashWords.why(l.plan(), l.why()))
                 .toList();
     }
 

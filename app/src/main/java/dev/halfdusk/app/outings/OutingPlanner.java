@@ -143,19 +143,19 @@ public class OutingPlanner {
             }
             return schedule.left().stream()
                     .filter(l -> l.plan().id().equals(take.plan.id()))
-                    .map(Schedule.Left::why)
+                    .map(l -> ClashWords.why(l.plan(), l.why()))
                     .findFirst()
                     .orElse("");
         }
 
         /** What does not go together, with the way out. */
-        public List<Clash> clashes() {
-            List<Clash> all = new ArrayList<>();
+        public List<ToldClash> clashes() {
+            List<ToldClash> all = new ArrayList<>();
             takes.stream()
                     .map(t -> t.stored.rig())
                     .distinct()
                     .forEach(rig -> rig.leftOff()
-                            .ifPresent(words -> all.add(new Clash(
+                            .ifPresent(words -> all.add(ToldClash.of(
                                     Clash.Kind.LENS,
                                     takes.stream()
                                             .filter(t -> t.stored.rig().equals(rig))
@@ -167,12 +167,12 @@ public class OutingPlanner {
                     .filter(t -> t.stored.rig().body().id() == e.body())
                     .findFirst()
                     .ifPresent(t -> all.add(elsewhere(e, t))));
-            all.addAll(Clashes.of(schedule, trip, habits));
+            Clashes.of(schedule, trip, habits).forEach(k -> all.add(ToldClash.of(k)));
             return all;
         }
 
-        private static Clash elsewhere(Takes.Elsewhere e, Planned take) {
-            return new Clash(
+        private static ToldClash elsewhere(Takes.Elsewhere e, Planned take) {
+            return ToldClash.of(
                     Clash.Kind.ELSEWHERE,
                     List.of(take.take().name()),
                     e.name() + " is planned in \u201c" + e.title() + "\u201d as well on this night.",

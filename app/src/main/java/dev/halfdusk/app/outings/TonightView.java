@@ -59,7 +59,10 @@ public record TonightView(
         if (a.takes().isEmpty()) {
             missing.add("No take is planned yet.");
         }
-        a.schedule().left().forEach(l -> missing.add(l.plan().take().name() + " has no place: " + l.why() + "."));
+        a.schedule()
+                .left()
+                .forEach(l -> missing.add(
+                        l.plan().take().name() + " has no place: " + ClashWords.why(l.plan(), l.why()) + "."));
         a.clashes().stream().filter(k -> k.kind() != Clash.Kind.WAY_BACK).forEach(k -> missing.add(k.words()));
         a.schedule().slots().stream()
                 .filter(s -> s.plan().take().camera().battery().isEmpty())

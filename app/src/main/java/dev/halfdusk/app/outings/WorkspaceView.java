@@ -174,7 +174,7 @@ record WorkspaceView(
                 a.cautions());
     }
 
-    private static ClashRow row(OutingPlanner.Arranged a, Clash k) {
+    private static ClashRow row(OutingPlanner.Arranged a, ToldClash k) {
         return new ClashRow(
                 k.kind().hard(),
                 k.words(),

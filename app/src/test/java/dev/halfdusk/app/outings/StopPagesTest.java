@@ -149,7 +149,7 @@ class StopPagesTest {
         assertThat(night().schedule().left()).hasSize(1);
         takes.pin(id, here, Optional.of(Night.at(NIGHT, LocalTime.of(22, 0), coast.zone())));
         takes.pin(id, there, Optional.of(Night.at(NIGHT, LocalTime.of(23, 20), coast.zone())));
-        assertThat(night().clashes()).extracting(Clash::kind).contains(Clash.Kind.WAY);
+        assertThat(night().clashes()).extracting(ToldClash::kind).contains(Clash.Kind.WAY);
         assertThat(body(home)).contains("to pack and the way take 50 min");
         // hours before one arrives, and at the same minute
         for (int hour : new int[] {12, 18}) {

@@ -72,7 +72,7 @@ class TwoTabsTest {
     @ParameterizedTest
     @CsvSource({
         "outing, title, First, Second",
-        "outing, walk, 16, 64",
+        "outing, walkMinutes, 16, 64",
         "outing, turnBack, 03:00, 04:00",
         "place, hazards, a drop, the tide",
         "place, coordinates, '37.5, -8.7', '37.4, -8.6'",

@@ -2,11 +2,10 @@ package dev.halfdusk.core.outing;
 
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.Showing;
-import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.optics.Gear;
+import dev.halfdusk.core.outing.Clash.Reason;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Circumstances;
@@ -63,8 +62,8 @@ public final class Clashes {
                 .toList();
     }
 
-    private void add(Clash.Kind kind, List<String> takes, String words, String way, Clash.Step... steps) {
-        found.add(new Clash(kind, takes, words, way, List.of(steps)));
+    private void add(Clash.Kind kind, List<String> takes, Reason reason, Clash.Step... steps) {
+        found.add(new Clash(kind, takes, reason, List.of(steps)));
     }
 
     private static Clash.Step begin(Slot s, Instant at) {
@@ -83,34 +82,17 @@ public final class Clashes {
         return new Clash.Step(Clash.Step.Sort.RIG, s.plan(), Optional.empty());
     }
 
-    private static String clock(Slot s, Instant t) {
-        return s.plan().c().night().clock(t);
-    }
-
     private void lens(Take take) {
         if (!take.fits()) {
-            add(
-                    Clash.Kind.LENS,
-                    List.of(take.name()),
-                    take.name() + " asks for " + take.asked().words() + ", which "
-                            + take.camera().name() + " cannot be set to.",
-                    "It is planned with the nearest, " + take.setting().words()
-                            + ". Set it so, or take it with another rig.");
+            add(Clash.Kind.LENS, List.of(take.name()), new Reason.Unset(take));
         }
     }
 
     private void together(Slot a, Slot b) {
         way(a, b);
         if (a.sharesBody(b) && a.stop() == b.stop()) {
-            String with =
-                    a.cameraId().equals(b.cameraId()) ? a.camera() : a.body().name() + ", in both rigs,";
-            add(
-                    Clash.Kind.CAMERA,
-                    List.of(a.name(), b.name()),
-                    with + " cannot take " + a.name() + " and " + b.name() + " at one time.",
-                    "Begin " + b.name() + " at " + clock(b, a.runs().to().plus(habits.next()))
-                            + ", or take it with another camera.",
-                    begin(b, a.runs().to().plus(habits.next())));
+            Instant begins = a.runs().to().plus(habits.next());
+            add(Clash.Kind.CAMERA, List.of(a.name(), b.name()), new Reason.OneCamera(a, b, begins), begin(b, begins));
         }
     }
 
@@ -121,19 +103,15 @@ public final class Clashes {
         }
         Slot first = a.stop() < b.stop() ? a : b;
         Slot then = first == a ? b : a;
+        Duration change = trip.change(first.stop(), then.stop());
         Instant begins = first.runs()
                 .to()
-                .plus(trip.change(first.stop(), then.stop()))
+                .plus(change)
                 .plus(Duration.between(then.prepares().from(), then.runs().from()));
         add(
                 Clash.Kind.WAY,
                 List.of(first.name(), then.name()),
-                first.name() + " ends at " + clock(first, first.runs().to()) + " at "
-                        + trip.stop(first.stop()).name() + ", and " + then.name() + " is prepared from "
-                        + clock(then, then.prepares().from()) + " at "
-                        + trip.stop(then.stop()).name() + ": to pack and the way take "
-                        + trip.change(first.stop(), then.stop()).toMinutes() + " min.",
-                "Begin " + then.name() + " at " + clock(then, begins) + ", or take the places in another order.",
+                new Reason.TooFar(first, trip.stop(first.stop()), then, trip.stop(then.stop()), change, begins),
                 begin(then, begins));
     }
 
@@ -151,17 +129,15 @@ public final class Clashes {
         if (before.size() < habits.people()) {
             return;
         }
-        List<String> names = new ArrayList<>(before.stream().map(Slot::name).toList());
-        names.add(s.name());
+        List<Slot> all = new ArrayList<>(before);
+        all.add(s);
         Instant free =
                 before.stream().map(o -> o.hands().to()).min(Instant::compareTo).orElseThrow();
         Duration work = Duration.between(s.prepares().from(), s.runs().from());
         add(
                 Clash.Kind.HANDS,
-                names,
-                (habits.people() == 1 ? "Your hands are" : "All hands are") + " wanted at "
-                        + String.join(" and ", names) + " at one time.",
-                "Begin " + s.name() + " at " + clock(s, free.plus(work)) + ", or bring someone.",
+                all.stream().map(Slot::name).toList(),
+                new Reason.FewHands(all, habits.people(), free.plus(work)),
                 begin(s, free.plus(work)));
     }
 
@@ -171,45 +147,23 @@ public final class Clashes {
                 .anyMatch(w ->
                         !s.runs().from().isBefore(w.from()) && !s.runs().to().isAfter(w.to()));
         if (!inWindow) {
-            add(
-                    Clash.Kind.WINDOW,
-                    List.of(s.name()),
-                    s.name() + " stands outside of its wish: "
-                            + plan.take().wish().words() + ".",
-                    windows(s),
-                    elsewhere(s));
+            add(Clash.Kind.WINDOW, List.of(s.name()), new Reason.OutsideWish(s), elsewhere(s));
         }
-        if (trip.turnBack().isPresent() && s.runs().to().isAfter(trip.turnBack().get())) {
+        Optional<Instant> back = trip.turnBack().filter(t -> s.runs().to().isAfter(t));
+        if (back.isPresent()) {
             add(
                     Clash.Kind.TURN_BACK,
                     List.of(s.name()),
-                    s.name() + " ends at " + clock(s, s.runs().to()) + ", after you must turn back.",
-                    "Be done by " + clock(s, trip.turnBack().get().minus(Trip.PACK)) + ", packed and on the way by "
-                            + clock(s, trip.turnBack().get()) + ".",
+                    new Reason.AfterTurnBack(s, back.get().minus(Trip.PACK), back.get()),
                     elsewhere(s));
         } else if (s.prepares().from().isBefore(trip.there().from())
                 || s.runs().to().isAfter(trip.there().to())) {
-            add(
-                    Clash.Kind.AWAY,
-                    List.of(s.name()),
-                    s.name() + " begins before you arrive or ends after you have left.",
-                    "You are there from " + clock(s, trip.there().from()) + " to "
-                            + clock(s, trip.there().to()) + ".",
-                    elsewhere(s));
+            add(Clash.Kind.AWAY, List.of(s.name()), new Reason.NotThere(s, trip.there()), elsewhere(s));
         }
         sky(s, plan.take().subject().needs());
         moon(s);
         cloud(s);
         battery(s);
-    }
-
-    private static String windows(Slot s) {
-        List<String> times = s.plan().when().windows().stream()
-                .map(w -> clock(s, w.from()) + " to " + clock(s, w.to()))
-                .toList();
-        return times.isEmpty()
-                ? "This night has no window that long: another night, or another wish."
-                : "Its windows: " + String.join(", ", times) + ".";
     }
 
     private void sky(Slot s, Set<Need> needs) {
@@ -220,44 +174,17 @@ public final class Clashes {
             double sun = Math.max(
                     altitude(s, Body.SUN, s.runs().from()),
                     altitude(s, Body.SUN, s.runs().to()));
-            add(
-                    Clash.Kind.TWILIGHT,
-                    List.of(s.name()),
-                    s.name() + " reaches into twilight: the sun stands at " + Numbers.fixed(sun, 0) + "\u00b0.",
-                    within(
-                            s,
-                            night.dark(),
-                            "It is dark",
-                            "It does not get dark this night: a brighter subject, or another night."),
-                    elsewhere(s));
+            add(Clash.Kind.TWILIGHT, List.of(s.name()), new Reason.Twilight(s, sun, night.dark()), elsewhere(s));
         } else if (needs.contains(Need.NO_MOON) && outside(s, night.moonless())) {
             add(
                     Clash.Kind.MOON,
                     List.of(s.name()),
-                    Numbers.text(
-                            "The moon is up during %s, %.0f %% lit.",
-                            s.name(), 100 * night.moon().fraction()),
-                    within(
-                            s,
-                            night.moonless(),
-                            "No moon",
-                            "It is up all night: light the land with it, or take another night."),
+                    new Reason.Moonlight(s, night.moon().fraction(), night.moonless()),
                     elsewhere(s));
         }
         Showing showing = wish.showing(c);
         if (needs.contains(Need.SIGHT) && outside(s, showing.up())) {
-            Sight sight = showing.sight();
-            add(
-                    Clash.Kind.SKYLINE,
-                    List.of(s.name()),
-                    sight.first() + sight.verb(" stands", " stand") + " behind the skyline, or too low, during "
-                            + s.name() + ".",
-                    within(
-                            s,
-                            showing.up(),
-                            sight.verb("It is up", "They are up"),
-                            "This night " + showing.whyNot(List.of(night.span())) + "."),
-                    elsewhere(s));
+            add(Clash.Kind.SKYLINE, List.of(s.name()), new Reason.SightHidden(s, showing, night.span()), elsewhere(s));
         }
     }
 
@@ -265,25 +192,13 @@ public final class Clashes {
         Night night = s.plan().c().night();
         List<Interval> up = night.when(night.above(Body.MOON, 0));
         if (s.plan().take().subject().needs().contains(Need.MOON) && outside(s, up)) {
-            add(
-                    Clash.Kind.SKYLINE,
-                    List.of(s.name()),
-                    "The moon stands behind the skyline during " + s.name() + ".",
-                    within(s, up, "It is up", "It does not rise this night."),
-                    elsewhere(s));
+            add(Clash.Kind.SKYLINE, List.of(s.name()), new Reason.MoonHidden(s, up), elsewhere(s));
         }
     }
 
     /** Whether some of it lies in none of the intervals. */
     private static boolean outside(Slot s, List<Interval> good) {
         return !Interval.without(s.runs(), good).isEmpty();
-    }
-
-    private static String within(Slot s, List<Interval> good, String words, String never) {
-        List<String> times = good.stream()
-                .map(w -> clock(s, w.from()) + " to " + clock(s, w.to()))
-                .toList();
-        return times.isEmpty() ? never : words + " from " + String.join(" and from ", times) + ".";
     }
 
     private static double altitude(Slot s, Body body, Instant t) {
@@ -312,20 +227,12 @@ public final class Clashes {
             }
         }
         if (worst > CLOUDY_PERCENT) {
+            Optional<Instant> clearer = given(s) ? Optional.empty() : clearest(s);
             add(
                     Clash.Kind.CLOUD,
                     List.of(s.name()),
-                    Numbers.text("Cloud of %.0f %% is forecast at %s, during %s.", worst, clock(s, when), s.name()),
-                    clearest(s)
-                            .filter(t -> !given(s))
-                            .map(t -> "The least is forecast about " + clock(s, t) + "; or take another night.")
-                            .orElse(
-                                    given(s)
-                                            ? "It comes at its hour: look for gaps, or for a place under a clearer sky."
-                                            : "Take another night."),
-                    clearest(s)
-                            .filter(t -> !given(s))
-                            .map(t -> begin(s, t))
+                    new Reason.Cloudy(s, worst, when, given(s), clearer),
+                    clearer.map(t -> begin(s, t))
                             .orElse(new Clash.Step(Clash.Step.Sort.OTHER_NIGHT, s.plan(), Optional.empty())));
         }
     }
@@ -353,12 +260,7 @@ public final class Clashes {
         if (s.plan().take().camera().battery().filter(Gear.Battery::outside).isPresent()) {
             supply(s);
         } else if (share > 1) {
-            add(
-                    Clash.Kind.BATTERY,
-                    List.of(s.name()),
-                    Numbers.text("%s takes %.1f batteries of %s.", s.name(), share, s.camera()),
-                    "The sheet says when to change them, with a gap of a minute; an outside supply leaves none.",
-                    rig(s));
+            add(Clash.Kind.BATTERY, List.of(s.name()), new Reason.Batteries(s), rig(s));
         }
     }
 
@@ -371,14 +273,7 @@ public final class Clashes {
                 .sum();
         double after = before + s.plan().battery();
         if (before <= 1 && after > 1) {
-            add(
-                    Clash.Kind.BATTERY,
-                    List.of(s.name()),
-                    Numbers.text(
-                            "The supply of %s runs out in %s: the night takes %.1f of it.",
-                            s.camera(), s.name(), after),
-                    "Take the heater, mount or computer off it, or bring a larger one.",
-                    rig(s));
+            add(Clash.Kind.BATTERY, List.of(s.name()), new Reason.SupplyEmpty(s, after), rig(s));
         }
     }
 
@@ -400,10 +295,7 @@ public final class Clashes {
                 add(
                         Clash.Kind.CARD,
                         takes,
-                        Numbers.text(
-                                "The night fills %.0f GB on %s; its card holds %.0f.",
-                                gigabytes, body.name(), cards.get(body).gigabytes()),
-                        "Bring another card, or shorten what takes most of it.",
+                        new Reason.CardFull(body, gigabytes, cards.get(body).gigabytes()),
                         rig(schedule.slots().stream()
                                 .filter(s -> s.body().equals(body))
                                 .findFirst()
@@ -426,16 +318,12 @@ public final class Clashes {
                 .filter(s -> s.stop() == stop)
                 .findFirst()
                 .orElseThrow();
-        Duration walk = trip.stop(stop).walk();
-        if (walk.compareTo(SHORT_WALK) < 0 || altitude(there, Body.SUN, leaves) > DARK_WAY_SUN_DEG) {
-            return;
+        Stop from = trip.stop(stop);
+        if (from.walk().compareTo(SHORT_WALK) >= 0 && altitude(there, Body.SUN, leaves) <= DARK_WAY_SUN_DEG) {
+            add(
+                    Clash.Kind.WAY_BACK,
+                    List.of(),
+                    new Reason.DarkWay(from, trip.stops().size() > 1, there, leaves));
         }
-        String from = trip.stops().size() > 1 ? " from " + trip.stop(stop).name() : "";
-        add(
-                Clash.Kind.WAY_BACK,
-                List.of(),
-                "You walk back" + from + " in the dark, " + walk.toMinutes() + " min from " + clock(there, leaves)
-                        + ".",
-                "Learn the way by daylight, go together with two lamps each, or stay until it is light.");
     }
 }

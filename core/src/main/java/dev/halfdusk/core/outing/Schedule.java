@@ -29,7 +29,23 @@ import java.util.function.Predicate;
 public record Schedule(List<Slot> slots, List<Left> left) {
 
     /** A take that found no place, and why. */
-    public record Left(Plan plan, String why) {}
+    public record Left(Plan plan, Why why) {}
+
+    /** Why a take found no place, in values. */
+    public sealed interface Why {
+
+        /** The night has none for its wish. */
+        record NoWindow() implements Why {}
+
+        /**
+         * @param by names of those that stand in its window
+         * @param several whether the way between places counts
+         */
+        record Taken(List<String> by, boolean several) implements Why {}
+
+        /** Its window lies before one arrives or after one leaves. */
+        record NotThere() implements Why {}
+    }
 
     private static final Duration MINUTE = Duration.ofMinutes(1);
 
@@ -121,9 +137,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
 
         void place(Plan plan) {
             if (!plan.possible()) {
-                left.add(new Left(
-                        plan,
-                        "the night has no window for it: " + plan.take().wish().words()));
+                left.add(new Left(plan, new Why.NoWindow()));
             } else if (plan.take().pinned().isPresent()) {
                 slots.add(slot(plan, plan.take().pinned().get()));
             } else if (!put(plan)) {
@@ -270,7 +284,7 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                     && !slot.runs().to().isAfter(there.to());
         }
 
-        private String why(Plan plan) {
+        private Why why(Plan plan) {
             List<String> others = openings(plan).stream()
                     .map(t -> slot(plan, t))
                     .flatMap(
@@ -280,9 +294,8 @@ public record Schedule(List<Slot> slots, List<Left> left) {
                     .sorted()
                     .toList();
             return others.isEmpty()
-                    ? "its window lies before you arrive or after you leave"
-                    : "its window is taken by " + String.join(", ", others)
-                            + (trip.stops().size() > 1 ? ", with the way between places" : "");
+                    ? new Why.NotThere()
+                    : new Why.Taken(others, trip.stops().size() > 1);
         }
 
         Schedule schedule() {

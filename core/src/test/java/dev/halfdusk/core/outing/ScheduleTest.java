@@ -182,12 +182,12 @@ class ScheduleTest {
                 plan("early", "B", 30, false, Optional.empty(), window(-90, -30)));
         assertThat(slot(s, "free").runs()).isEqualTo(window(150, 210));
         assertThat(s.left()).extracting(l -> l.plan().take().name()).containsExactlyInAnyOrder("arch", "moon", "early");
-        assertThat(why(s, "arch")).isEqualTo("its window is taken by free");
-        assertThat(why(s, "moon")).startsWith("the night has no window");
-        assertThat(why(s, "early")).contains("before you arrive");
+        assertThat(why(s, "arch")).isEqualTo(new Schedule.Why.Taken(List.of("free"), false));
+        assertThat(why(s, "moon")).isEqualTo(new Schedule.Why.NoWindow());
+        assertThat(why(s, "early")).isEqualTo(new Schedule.Why.NotThere());
     }
 
-    private static String why(Schedule s, String name) {
+    private static Schedule.Why why(Schedule s, String name) {
         return s.left().stream()
                 .filter(l -> l.plan().take().name().equals(name))
                 .findFirst()

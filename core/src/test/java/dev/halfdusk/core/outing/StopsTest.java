@@ -134,7 +134,10 @@ class StopsTest {
         assertThat(arrange(at("first", 0, 30, 22, 0), at("second", 1, 10, 23, 50))
                         .left())
                 .singleElement()
-                .satisfies(l -> assertThat(l.why()).endsWith("with the way between places"));
+                .satisfies(l -> assertThat(l.why())
+                        .isInstanceOfSatisfying(
+                                Schedule.Why.Taken.class,
+                                w -> assertThat(w.several()).isTrue()));
     }
 
     /** Nobody goes back to a place that lies behind. */
@@ -163,9 +166,11 @@ class StopsTest {
         assertThat(found).singleElement().satisfies(k -> {
             assertThat(k.kind().hard()).isTrue();
             assertThat(k.takes()).containsExactly("first", "second");
-            assertThat(k.words())
-                    .isEqualTo("first ends at 22:30 at ledge, and second is prepared from 22:44 at mole:"
-                            + " to pack and the way take 65 min.");
+            assertThat(k.reason()).isInstanceOfSatisfying(Clash.Reason.TooFar.class, r -> {
+                assertThat(List.of(r.from().name(), r.to().name())).containsExactly("ledge", "mole");
+                assertThat(r.change()).isEqualTo(Duration.ofMinutes(65));
+                assertThat(r.begins()).isEqualTo(clock(23, 51));
+            });
             assertThat(k.steps().get(0).at()).contains(clock(23, 51));
         });
         assertThat(Clashes.of(arrange(first, at("second", 1, 10, 23, 51)), TRIP, WorkTimes.USUAL))
@@ -175,7 +180,11 @@ class StopsTest {
         assertThat(Clashes.of(arrange(first, at("second", 1, 10, 23, 51)), TRIP, WorkTimes.USUAL))
                 .hasSize(2)
                 .first()
-                .satisfies(k -> assertThat(k.words()).startsWith("You walk back from ledge in the dark, 15 min"));
+                .satisfies(k -> assertThat(k.reason()).isInstanceOfSatisfying(Clash.Reason.DarkWay.class, r -> {
+                    assertThat(r.from().name()).isEqualTo("ledge");
+                    assertThat(r.from().walk()).isEqualTo(Duration.ofMinutes(15));
+                    assertThat(r.several()).isTrue();
+                }));
     }
 
     /** From home 55 min before; without takes at the ledge nobody stops there, 65 min of road and 10 on foot to the mole. */

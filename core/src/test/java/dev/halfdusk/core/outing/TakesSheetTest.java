@@ -2,6 +2,7 @@ package dev.halfdusk.core.outing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Demand;
 import dev.halfdusk.core.glow.SkyGlow;
@@ -226,8 +227,12 @@ class TakesSheetTest {
                                 "Change the battery of Wide after frame 66 of Circles",
                                 clock(23, 0).plusSeconds(66 * 31 - 1)));
         assertThat(clashes(C, s, TRIP))
-                .anyMatch(k ->
-                        k.kind() == Clash.Kind.BATTERY && k.words().startsWith("Circles takes 2.3 batteries of Wide"));
+                .filteredOn(k -> k.kind() == Clash.Kind.BATTERY)
+                .singleElement()
+                .satisfies(k -> assertThat(k.reason())
+                        .isInstanceOfSatisfying(
+                                Clash.Reason.Batteries.class,
+                                r -> assertThat(r.slot().plan().battery()).isCloseTo(2.3, within(0.05))));
     }
 
     /** Two takes of 61 minutes on a supply for 100: none is changed, and the second is told that it runs out. */
@@ -246,8 +251,10 @@ class TakesSheetTest {
         assertThat(clashes(C, s, TRIP))
                 .filteredOn(k -> k.kind() == Clash.Kind.BATTERY)
                 .singleElement()
-                .satisfies(k -> assertThat(k.words())
-                        .isEqualTo("The supply of Wide runs out in Circles 23:45: the night takes 1.2 of it."));
+                .satisfies(k -> assertThat(k.reason()).isInstanceOfSatisfying(Clash.Reason.SupplyEmpty.class, r -> {
+                    assertThat(r.slot().name()).isEqualTo("Circles 23:45");
+                    assertThat(r.share()).isCloseTo(1.21, within(0.02)); // twice an hour, of 100 minutes
+                }));
         assertThat(Power.swaps(new Gear.Battery(20_000, 100, true), 20, new Sequence(300, 30, 1)))
                 .isEmpty();
     }
@@ -354,12 +361,17 @@ class TakesSheetTest {
         assertThat(found)
                 .extracting(Clash::kind)
                 .containsExactly(Clash.Kind.CAMERA, Clash.Kind.HANDS, Clash.Kind.AWAY, Clash.Kind.WINDOW);
-        assertThat(found.get(0).words()).isEqualTo("Wide cannot take Circles and Friend at one time.");
         // 64 minutes and six of work
-        assertThat(found.get(0).way()).isEqualTo("Begin Friend at 00:10, or take it with another camera.");
+        assertThat(found.get(0).reason()).isInstanceOfSatisfying(Clash.Reason.OneCamera.class, r -> {
+            assertThat(List.of(r.first().name(), r.second().name())).containsExactly("Circles", "Friend");
+            assertThat(NIGHT.clock(r.begins())).isEqualTo("00:10");
+        });
         assertThat(found.get(1).takes()).containsExactly("Friend", "Arch");
-        assertThat(found.get(3).words()).isEqualTo("Hut stands outside of its wish: at a time: 23:31.");
-        assertThat(found.get(3).way()).isEqualTo("Its windows: 23:31 to 23:41.");
+        assertThat(found.get(3).reason())
+                .isInstanceOfSatisfying(
+                        Clash.Reason.OutsideWish.class,
+                        r -> assertThat(r.slot().plan().when().windows())
+                                .containsExactly(new Interval(clock(23, 31), clock(23, 41))));
         assertThat(clashes(C, night(), WHOLE)).isEmpty();
         // one after the other is none: 23:30 is when the first has just ended
         Plan first = at("First", new Free(24, false), "Wide", 23, 0);
@@ -382,12 +394,10 @@ class TakesSheetTest {
         assertThat(kinds(C, held(new MilkyWay(0), 22, 15))).containsExactly(Clash.Kind.TWILIGHT, Clash.Kind.SKYLINE);
         assertThat(kinds(C, held(new Ground(2, 30), 22, 15))).isEmpty();
         Clash twilight = clashes(C, by(held(new People(3, 4), 22, 0)), WHOLE).get(0);
-        assertThat(twilight.words()).matches("T reaches into twilight: the sun stands at \u2212\\d+\u00b0\\.");
-        Clash hyphen = clashes(C, by(slot(at("Blue-hour", new People(3, 4), "Wide", 22, 0), clock(22, 0))), WHOLE)
-                .get(0);
-        assertThat(hyphen.words()).startsWith("Blue-hour reaches into twilight");
-        assertThat(twilight.way())
-                .startsWith("It is dark from " + NIGHT.clock(NIGHT.dark().get(0).from()));
+        assertThat(twilight.reason()).isInstanceOfSatisfying(Clash.Reason.Twilight.class, r -> {
+            assertThat(r.sunDeg()).isBetween(-18.0, -8.0); // it set at 20:54 and is 18\u00b0 down at 22:50
+            assertThat(r.dark()).isEqualTo(NIGHT.dark());
+        });
         // a week later the moon is up until after midnight
         Night later = Night.of(LEDGE, LocalDate.parse("2027-06-11"), ZONE, NightRules.USUAL);
         Circumstances moon = Circumstances.of(later, C.from(), List.of());
@@ -398,8 +408,10 @@ class TakesSheetTest {
                 Night.at(LocalDate.parse("2027-06-11"), LocalTime.of(23, 30), ZONE));
         Clash up = clashes(moon, by(early), Trip.of(later)).get(0);
         assertThat(up.kind()).isEqualTo(Clash.Kind.MOON);
-        assertThat(up.words()).contains(" % lit");
-        assertThat(up.way()).startsWith("No moon from ");
+        assertThat(up.reason()).isInstanceOfSatisfying(Clash.Reason.Moonlight.class, r -> {
+            assertThat(r.lit()).isCloseTo(0.55, within(0.05)); // first quarter at noon of 11 June
+            assertThat(r.moonless()).isEqualTo(later.moonless()).isNotEmpty();
+        });
     }
 
     @Test
@@ -408,15 +420,20 @@ class TakesSheetTest {
         Circumstances cloud = weather(t -> new WeatherHour(t, t.isBefore(clock(1, 0)) ? 10 : 80, 0, 0, 1, 12, 50));
         Clash cloudy = clashes(cloud, by(core), WHOLE).get(0);
         assertThat(cloudy.kind()).isEqualTo(Clash.Kind.CLOUD);
-        assertThat(cloudy.words()).startsWith("Cloud of 80 % is forecast at 01:30");
-        assertThat(cloudy.way())
-                .startsWith("The least is forecast about "
-                        + NIGHT.clock(WHOLE.there().from()));
+        assertThat(cloudy.reason()).isInstanceOfSatisfying(Clash.Reason.Cloudy.class, r -> {
+            assertThat(r.percent()).isEqualTo(80);
+            assertThat(r.when()).isEqualTo(clock(1, 30));
+            assertThat(r.given()).isFalse();
+            assertThat(r.clearer()).contains(WHOLE.there().from());
+        });
         Slot display = held(Fireworks.KIND.usual(), 1, 30);
         assertThat(clashes(cloud, by(display), WHOLE))
                 .filteredOn(k -> k.kind() == Clash.Kind.CLOUD)
                 .singleElement()
-                .satisfies(k -> assertThat(k.way()).startsWith("It comes at its hour"));
+                .satisfies(k -> assertThat(k.reason()).isInstanceOfSatisfying(Clash.Reason.Cloudy.class, r -> {
+                    assertThat(r.given()).isTrue();
+                    assertThat(r.clearer()).isEmpty();
+                }));
         assertThat(acts(C, by(display)))
                 .filteredOn(l -> l.what().contains("ISO 100"))
                 .hasSizeGreaterThan(1)
@@ -450,8 +467,10 @@ class TakesSheetTest {
         Clash late = clashes(C, by(core), tide).get(0);
         assertThat(late.kind()).isEqualTo(Clash.Kind.TURN_BACK);
         assertThat(late.kind().hard()).isTrue();
-        assertThat(late.words()).isEqualTo("T ends at 01:50, after you must turn back.");
-        assertThat(late.way()).isEqualTo("Be done by 01:25, packed and on the way by 01:40.");
+        assertThat(late.reason()).isInstanceOfSatisfying(Clash.Reason.AfterTurnBack.class, r -> {
+            assertThat(r.packed()).isEqualTo(clock(1, 25));
+            assertThat(r.turnBack()).isEqualTo(clock(1, 40));
+        });
     }
 
     /** Two at one time are two too many for one, enough for two, and three too many for them. */
@@ -464,7 +483,7 @@ class TakesSheetTest {
         assertThat(Clashes.of(three, WHOLE, WorkTimes.USUAL)).hasSize(2);
         List<Clash> two = Clashes.of(three, WHOLE, WorkTimes.USUAL.with(2));
         assertThat(two).extracting(Clash::takes).containsExactly(List.of("a", "b", "d"));
-        assertThat(two.get(0).way()).isEqualTo("Begin d at 23:16, or bring someone.");
+        assertThat(two.get(0).reason()).isEqualTo(new Clash.Reason.FewHands(List.of(a, b, d), 2, clock(23, 16)));
         assertThat(Clashes.of(three, WHOLE, WorkTimes.USUAL.with(3))).isEmpty();
     }
 
@@ -473,6 +492,9 @@ class TakesSheetTest {
     void a_moon_that_is_down_is_said() {
         Clash down = clashes(C, by(held(new Moon(1, 1), 0, 30)), WHOLE).get(0);
         assertThat(down.kind()).isEqualTo(Clash.Kind.SKYLINE);
-        assertThat(down.words()).isEqualTo("The moon stands behind the skyline during T.");
+        assertThat(down.reason())
+                .isInstanceOfSatisfying(
+                        Clash.Reason.MoonHidden.class,
+                        r -> assertThat(r.slot().name()).isEqualTo("T"));
     }
 }
