@@ -9,6 +9,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.weather.Weather;
+import dev.halfdusk.app.web.CautionWords;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Demand;
@@ -17,7 +18,6 @@ import dev.halfdusk.core.measure.Id;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
-import dev.halfdusk.core.outing.Cautions;
 import dev.halfdusk.core.outing.Checklist;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Clashes;
@@ -206,7 +206,7 @@ public class OutingPlanner {
         }
 
         public List<String> cautions() {
-            return Cautions.of(
+            return CautionWords.of(
                     outing.warnings(), takes.stream().map(Planned::take).toList());
         }
     }

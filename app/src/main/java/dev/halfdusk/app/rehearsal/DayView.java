@@ -1,5 +1,6 @@
 package dev.halfdusk.app.rehearsal;
 
+import dev.halfdusk.app.web.CautionWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
@@ -62,7 +63,7 @@ record DayView(
                 PlanView.title(plan, here),
                 now.toEpochMilli(),
                 zone.getRules().getOffset(here.max().when()).getTotalSeconds(),
-                FilterWindow.CAUTION,
+                CautionWords.SUN,
                 FilterWindow.words(here, window),
                 window.map(w -> w.off().from().toEpochMilli()).orElse(0L),
                 window.map(w -> w.off().to().toEpochMilli()).orElse(0L),

@@ -11,6 +11,7 @@ import biweekly.util.Duration;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.web.CautionWords;
 import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.Cue;
@@ -57,7 +58,7 @@ final class PlanFiles {
     private static String head(EclipsePlan plan) {
         StringBuilder text = new StringBuilder(PlanView.title(plan, plan.here())).append('\n');
         text.append(PlanView.headline(plan.here(), plan.place().zone())).append('\n');
-        text.append(FilterWindow.CAUTION).append('\n').append(filter(plan)).append("\n\nContacts at ");
+        text.append(CautionWords.SUN).append('\n').append(filter(plan)).append("\n\nContacts at ");
         text.append(plan.place().name())
                 .append(", clocks of ")
                 .append(plan.place().zone())
@@ -122,7 +123,7 @@ final class PlanFiles {
         ObjectNode root = json.createObjectNode();
         root.put("format", FORMAT)
                 .put("version", 1)
-                .put("caution", FilterWindow.CAUTION)
+                .put("caution", CautionWords.SUN)
                 .put("filter", filter(plan));
         root.put("eclipse", plan.date().toString())
                 .put("type", plan.here().type().words());
@@ -195,7 +196,7 @@ final class PlanFiles {
             event.setDateStart(Date.from(cue.when()));
             event.setDateEnd(Date.from(Instants.after(cue.when(), 1)));
             event.setSummary(cue.words());
-            event.setDescription(FilterWindow.CAUTION + " " + filter(plan));
+            event.setDescription(CautionWords.SUN + " " + filter(plan));
             event.setLocation(plan.place().name());
             event.setGeo(new Geo(
                     plan.place().site().latitudeDeg(), plan.place().site().longitudeDeg()));

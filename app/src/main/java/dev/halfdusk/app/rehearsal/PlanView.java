@@ -1,6 +1,7 @@
 package dev.halfdusk.app.rehearsal;
 
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.CautionWords;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
@@ -50,7 +51,7 @@ record PlanView(
                 title(plan, here),
                 headline(here, plan.place().zone()),
                 FilterWindow.words(here, plan.window()),
-                FilterWindow.CAUTION,
+                CautionWords.SUN,
                 contacts(plan, here),
                 cues(plan, here),
                 Timeline.of(here, plan.place(), plan.window(), rows, span, Optional.empty()),

@@ -78,8 +78,4 @@ public record FilterWindow(Interval off) {
                         + " s, a sun that is hidden, or margins that leave nothing)."
                 : "The filter never comes off: this eclipse is " + here.type().words() + " here.";
     }
-
-    /** What is said wherever the sun is photographed. */
-    public static final String CAUTION =
-            "Never look at the sun through optics or with bare eyes without certified solar protection. Official guidance and local experts come first.";
 }

@@ -59,7 +59,7 @@ public record Progress(Optional<Instant> opened, Optional<Instant> closed, boole
             boolean pushed = s.plan().take().pinned().isPresent()
                     && s.runs().from().isAfter(first.runs().from())
                     && moved.stream().anyMatch(m -> m.sharesBody(s) || m.sharesHands(s));
-            if (s == first || pushed) {
+            if (s.id().equals(first.id()) || pushed) {
                 moved.add(s.later(by));
                 late.put(s, late(s, by));
             }

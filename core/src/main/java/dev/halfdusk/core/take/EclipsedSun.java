@@ -2,7 +2,6 @@ package dev.halfdusk.core.take;
 
 import dev.halfdusk.core.eclipse.Anchor;
 import dev.halfdusk.core.eclipse.Cue;
-import dev.halfdusk.core.eclipse.FilterWindow;
 import dev.halfdusk.core.eclipse.LocalSolarEclipse;
 import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.eclipse.Script;
@@ -99,10 +98,8 @@ public record EclipsedSun(double everySeconds, double iso, double burstSeconds, 
     }
 
     @Override
-    public List<String> cautions() {
-        return List.of(
-                FilterWindow.CAUTION,
-                "The solar filter stays on outside totality; in a partial or annular eclipse it never comes off.");
+    public List<Caution> cautions() {
+        return List.of(Caution.Known.SUN_THROUGH_OPTICS, Caution.Known.FILTER_STAYS);
     }
 
     @Override

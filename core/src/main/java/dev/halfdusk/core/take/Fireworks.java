@@ -186,19 +186,12 @@ public record Fireworks(
     }
 
     @Override
-    public List<String> cautions() {
+    public List<Caution> cautions() {
         Display display = seen.display();
-        String clear = Numbers.fixed(display.shell().clearDistanceM(), 0) + " m for shells of "
-                + Numbers.trimmed(seen.shellMm, 0) + " mm";
         return List.of(
-                display.near()
-                        ? "At " + Numbers.fixed(display.nearestM(), 0)
-                                + " m this is inside the usual clear distance, " + clear
-                                + ": stand farther off. The organiser's cordon and local rules decide."
-                        : "The usual clear distance is " + clear
-                                + "; the organiser's cordon and local rules decide where you stand.",
-                "Never go to a shell that did not burst. Falling debris and noise: stand upwind, protect eyes and ears."
-                        + " No drone near a display.");
+                new Caution.ClearDistance(
+                        display.shell().clearDistanceM(), seen.shellMm, display.nearestM(), display.near()),
+                Caution.Known.SHELLS);
     }
 
     @Override

@@ -103,10 +103,8 @@ public record NightScene(double iso, double ev100, int frames, double exponent, 
     }
 
     @Override
-    public List<String> cautions() {
-        return List.of(
-                "Traffic: stand off the road and be seen; never on tracks, a hard shoulder or an unlit verge.",
-                "Harbours and bridges: mind the edge, ropes and other people's ground.");
+    public List<Caution> cautions() {
+        return List.of(Caution.Known.TRAFFIC, Caution.Known.EDGES);
     }
 
     /** Exposure value at ISO 100 of the mid-tones, whatever the reading was taken of. */

@@ -30,8 +30,8 @@ interface OfTheMoon extends Subject {
     }
 
     @Override
-    default List<String> cautions() {
-        return List.of("A bright moon in a telescope dazzles: you will not see the ground for some minutes.");
+    default List<Caution> cautions() {
+        return List.of(Caution.Known.MOON_DAZZLES);
     }
 
     @Override

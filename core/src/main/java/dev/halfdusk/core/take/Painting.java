@@ -108,8 +108,8 @@ public record Painting(LightPainting lamp, double areaM2, int iso, int tries, do
     }
 
     @Override
-    public List<String> cautions() {
-        return List.of("Walk the ground you will paint by daylight; never shine into eyes, roads or boats.");
+    public List<Caution> cautions() {
+        return List.of(Caution.Known.GROUND_TO_PAINT);
     }
 
     /** Of light on the ground, swept over all of it. */

@@ -65,8 +65,8 @@ public record People(int frames, double distanceM, boolean stars) implements Sub
     }
 
     @Override
-    public List<String> cautions() {
-        return List.of("Whoever stands for you cannot see the ground: lead them there and back with a lamp.");
+    public List<Caution> cautions() {
+        return List.of(Caution.Known.LED_WITH_A_LAMP);
     }
 
     /** On a lamp in their hand: the stars are soft then where the lens is fast, the person never. */

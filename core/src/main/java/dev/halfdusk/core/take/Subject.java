@@ -162,8 +162,8 @@ public interface Subject {
         return Optional.empty();
     }
 
-    /** What may hurt someone, in words. */
-    default List<String> cautions() {
+    /** What may hurt someone. */
+    default List<Caution> cautions() {
         return List.of();
     }
 

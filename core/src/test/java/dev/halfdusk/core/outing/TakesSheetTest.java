@@ -272,15 +272,6 @@ class TakesSheetTest {
         assertThat(acts(steady, night())).noneMatch(l -> l.what().contains("colder"));
     }
 
-    @Test
-    void cautions_are_of_the_place_the_subjects_and_everywhere() {
-        List<Take> takes = List.of(Take.of("a", new People(2, 4), "A", RIG), Take.of("b", new People(3, 4), "A", RIG));
-        List<String> all = Cautions.of(List.of("Here: cliff.", "Turn back: at high water."), takes);
-        assertThat(all).startsWith("Here: cliff.", "Turn back: at high water.").containsAll(Cautions.GENERAL);
-        assertThat(all).filteredOn(x -> x.contains("cannot see the ground")).hasSize(1);
-        assertThat(Cautions.of(List.of(), List.of())).isEqualTo(Cautions.GENERAL);
-    }
-
     /** An hour before the sunset of 20:55, half an hour after the sunrise of 06:13 or at the clock of turning back. */
     @Test
     void the_trip_is_the_suns_unless_one_must_turn_back() {

@@ -493,7 +493,7 @@ class TakesTest {
         assertThat(whole.lasts()).isGreaterThan(Duration.ofMinutes(100));
         assertThat(whole.program().apply(window.from()).steps())
                 .anyMatch(s -> s.what().equals("partial phase") && s.front() == Front.FILTER);
-        assertThat(whole.take().subject().cautions()).anyMatch(s -> s.contains("certified solar protection"));
+        assertThat(whole.take().subject().cautions()).contains(Caution.Known.SUN_THROUGH_OPTICS);
         Plan none = Take.of("sun", EclipsedSun.KIND.usual(), "A", filtered).plan(june(4));
         assertThat(none.possible()).isFalse();
     }
@@ -603,10 +603,17 @@ class TakesTest {
         assertThat(axis.altitudeDeg()).isBetween(10.5, 12.5);
         assertThat(far.display().orElseThrow().points()).hasSize(3);
         assertThat(far.display().orElseThrow().show()).isEqualTo(Show.TOWN);
-        assertThat(far.cautions().get(0)).startsWith("The usual clear distance is 126 m for shells of 150 mm");
+        assertThat(far.cautions().get(0)).isInstanceOfSatisfying(Caution.ClearDistance.class, d -> {
+            assertThat(d.clearM()).isCloseTo(126, within(0.5));
+            assertThat(d.shellMm()).isEqualTo(150);
+            assertThat(d.near()).isFalse();
+        });
         Fireworks near = new Fireworks(18, 4, 100, 90, new Fireworks.Seen(125, 248, 0, 150, 0), Fireworks.Changes.NONE);
-        assertThat(near.cautions().get(0)).startsWith("At 125 m this is inside the usual clear distance, 126 m");
-        assertThat(near.cautions().get(1)).contains("did not burst");
+        assertThat(near.cautions().get(0)).isInstanceOfSatisfying(Caution.ClearDistance.class, d -> {
+            assertThat(d.nearestM()).isEqualTo(125);
+            assertThat(d.near()).isTrue();
+        });
+        assertThat(near.cautions().get(1)).isEqualTo(Caution.Known.SHELLS);
         assertThat(Fireworks.KIND.of(far.values())).isEqualTo(far);
         assertThat(new Free(20, false).display()).isEmpty();
     }
