@@ -115,7 +115,7 @@ record ChosenTake(
                 answer.reasons().stream().map(ProposalView::reason).toList(),
                 IntStream.range(0, answer.turns().size())
                         .mapToObj(i ->
-                                RunSheet.turn(answer.turns(), i, t.plan().c().declinationDeg()))
+                                SheetWords.turn(answer.turns(), i, t.plan().c().declinationDeg()))
                         .toList(),
                 take.subject().decides(),
                 !take.decision().equals(Decision.NONE),
@@ -160,7 +160,7 @@ record ChosenTake(
                 int frames = steps.subList(i, fast + 1).stream()
                         .mapToInt(Program.Step::frames)
                         .sum();
-                lines.add(night.clock(s.begins()) + "  " + frames + " frames by script" + RunSheet.front(program, s));
+                lines.add(night.clock(s.begins()) + "  " + frames + " frames by script" + SheetWords.front(program, s));
                 i = fast;
                 continue;
             }
@@ -184,7 +184,7 @@ record ChosenTake(
         boolean same = s.settings().equals(program.steps().get(0).settings());
         return (same ? s.frames() + (s.frames() == 1 ? " frame" : " frames") : s.words(body))
                 + (s.frames() > 1 ? ", pause " + Numbers.trimmed(s.pauseSeconds(), 1) + " s" : "")
-                + RunSheet.front(program, s);
+                + SheetWords.front(program, s);
     }
 
     private static FramePicture picture(

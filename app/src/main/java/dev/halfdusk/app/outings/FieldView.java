@@ -2,7 +2,6 @@ package dev.halfdusk.app.outings;
 
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
 import java.time.Duration;
@@ -68,9 +67,9 @@ public record FieldView(
 
     public static FieldView of(OutingPlanner.Arranged night, Instant now) {
         ZoneId zone = night.outing().place().zone();
-        List<RunSheet.Line> acts =
-                night.sheet().stream().filter(RunSheet.Line::act).toList();
-        RunSheet.Line next =
+        List<SheetWords.Line> acts =
+                night.sheet().stream().filter(SheetWords.Line::act).toList();
+        SheetWords.Line next =
                 acts.stream().filter(l -> l.when().isAfter(now)).findFirst().orElse(null);
         return new FieldView(
                 night.outing(),
@@ -140,7 +139,7 @@ public record FieldView(
     }
 
     private static Running running(Slot slot, Program.Step step, Instant now) {
-        String name = slot.name() + (step.dark() ? ", dark frames" : RunSheet.front(slot.program(), step));
+        String name = slot.name() + (step.dark() ? ", dark frames" : SheetWords.front(slot.program(), step));
         return new Running(
                 name,
                 step.begins().toEpochMilli(),

@@ -191,17 +191,17 @@ public class OutingPlanner {
             return all;
         }
 
-        public List<RunSheet.Line> sheet() {
-            List<RunSheet.Line> all = new ArrayList<>(lessons.stream()
-                    .map(l -> new RunSheet.Line(
+        public List<SheetWords.Line> sheet() {
+            List<SheetWords.Line> all = new ArrayList<>(lessons.stream()
+                    .map(l -> new SheetWords.Line(
                             trip.there().from(),
                             "Last time (" + Words.day(l.night()) + "): " + l.words(),
                             true,
                             "",
                             false))
                     .toList());
-            all.addAll(RunSheet.of(c, schedule, trip, habits));
-            all.sort(Comparator.comparing(RunSheet.Line::when));
+            RunSheet.of(c, schedule, trip, habits).forEach(l -> all.add(SheetWords.Line.of(l, night())));
+            all.sort(Comparator.comparing(SheetWords.Line::when));
             return all;
         }
 

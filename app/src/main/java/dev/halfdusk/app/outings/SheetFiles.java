@@ -16,7 +16,6 @@ import dev.halfdusk.app.web.Installation;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.sequence.Program;
@@ -41,7 +40,7 @@ final class SheetFiles {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             Cells.row(csv, "utc", "local", "take", "what", "act");
-            for (RunSheet.Line l : night.sheet()) {
+            for (SheetWords.Line l : night.sheet()) {
                 Cells.row(
                         csv,
                         Cells.utc(l.when()),
@@ -66,7 +65,7 @@ final class SheetFiles {
                     new Interval(trip.leavesHome(night.schedule()), trip.there().from());
             VEvent leaves = event(night, "leave", trip.first(night.schedule()), way, now, here);
             leaves.setSummary("Leave home: " + night.outing().title());
-            leaves.setDescription(trip.way(night.schedule()) + ".");
+            leaves.setDescription(SheetWords.way(trip.fromHome(night.schedule())) + ".");
             leaves.addAlarm(alarm(LEAVE_ALARM_MINUTES, "Leave home soon"));
             calendar.addEvent(leaves);
         }

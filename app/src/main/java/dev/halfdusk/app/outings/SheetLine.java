@@ -1,6 +1,5 @@
 package dev.halfdusk.app.outings;
 
-import dev.halfdusk.core.outing.RunSheet;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.lang.Nullable;
@@ -13,7 +12,7 @@ import org.springframework.lang.Nullable;
  */
 public record SheetLine(Instant utc, @Nullable String take, String what, boolean act) {
 
-    static List<SheetLine> of(List<RunSheet.Line> sheet) {
+    static List<SheetLine> of(List<SheetWords.Line> sheet) {
         return sheet.stream()
                 .map(l -> new SheetLine(l.when(), l.take().isEmpty() ? null : l.take(), l.what(), l.act()))
                 .toList();

@@ -1,13 +1,8 @@
 package dev.halfdusk.core.outing;
 
-import dev.halfdusk.core.exposure.CompositionFrame;
-import dev.halfdusk.core.measure.Angles;
-import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Instants;
-import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.sequence.Panorama;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.sky.Body;
@@ -16,17 +11,14 @@ import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Star;
 import dev.halfdusk.core.take.Circumstances;
-import dev.halfdusk.core.take.Focus;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -41,7 +33,6 @@ public final class RunSheet {
     private static final int LONG_RUN = 8;
 
     private static final double BREATH_SECONDS = 5;
-    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
 
     /** Heights between which one looks at a star through a camera without lying down. */
     private static final double LOWEST_STAR = 20;
@@ -75,11 +66,10 @@ public final class RunSheet {
     /**
      * A line.
      *
-     * @param act whether it asks for something to be done
      * @param take to which it belongs; empty for none
      * @param exact whether it counts by the second
      */
-    public record Line(Instant when, String what, boolean act, String take, boolean exact) {}
+    public record Line(Instant when, Task task, String take, boolean exact) {}
 
     public static List<Line> of(Circumstances c, Schedule schedule, Trip trip, WorkTimes habits) {
         RunSheet sheet = new RunSheet(c, schedule, trip, habits);
@@ -98,33 +88,31 @@ public final class RunSheet {
 
     private void sky() {
         for (HorizonEvent event : c.night().events()) {
-            lines.add(new Line(event.when(), event.words(), false, "", false));
+            act(event.when(), new Task.Sky(event), "");
         }
     }
 
-    private void act(Instant when, String what, String take) {
-        lines.add(new Line(when, what, true, take, false));
+    private void act(Instant when, Task task, String take) {
+        lines.add(new Line(when, task, take, false));
+    }
+
+    private void act(Instant when, Task task, Slot of) {
+        act(when, task, of.name());
     }
 
     private void wayThere() {
         if (trip.away()) {
-            act(
-                    trip.leavesHome(schedule),
-                    "Leave home: " + trip.way(schedule) + "; say where you go and when you will be back",
-                    "");
+            act(trip.leavesHome(schedule), new Task.LeaveHome(trip.fromHome(schedule)), "");
         }
-        String back = trip.turnBack()
-                .map(t -> "; on the way back by " + c.night().clock(t) + " at the latest")
-                .orElse("");
         Stop first = trip.stop(trip.first(schedule));
-        act(trip.there().from(), "Arrive" + at(first) + ": walk the ground by daylight, note the way back" + back, "");
+        act(trip.there().from(), new Task.Arrive(first, several(), trip.turnBack()), "");
         if (!first.hazards().isEmpty()) {
-            act(trip.there().from().plus(MOMENT), "See by daylight: " + first.hazards(), "");
+            act(trip.there().from().plus(MOMENT), new Task.SeeByDaylight(first), "");
         }
     }
 
-    private String at(Stop stop) {
-        return trip.stops().size() > 1 ? " at " + stop.name() : "";
+    private boolean several() {
+        return trip.stops().size() > 1;
     }
 
     /** From place to place, on ground that one has not seen by daylight. */
@@ -132,92 +120,48 @@ public final class RunSheet {
         for (Trip.Move m : trip.moves(schedule)) {
             Stop from = trip.stop(m.from());
             Stop to = trip.stop(m.to());
-            long back = from.walk().toMinutes();
-            act(
-                    m.when().from(),
-                    "Leave " + from.name() + " for " + to.name() + ": count what you carry; " + back
-                            + " min back to the road, "
-                            + (m.when().length().toMinutes() - back - to.walk().toMinutes())
-                            + " min along it, " + to.walk().toMinutes() + " min on foot",
-                    "");
-            act(
-                    m.when().to(),
-                    "Arrive at " + to.name() + ": look over the ground with a lamp before anything is set up"
-                            + (to.hazards().isEmpty() ? "" : "; mind " + to.hazards()),
-                    "");
+            Duration road = m.when().length().minus(from.walk()).minus(to.walk());
+            act(m.when().from(), new Task.GoOn(from, to, road), "");
+            act(m.when().to(), new Task.ArriveInTheDark(to), "");
         }
     }
 
     private void prepare(Slot slot, boolean first) {
-        String name = slot.name();
         Instant begins = slot.prepares().from();
         if (slot.swap()) {
-            act(begins, "Change the battery of " + slot.body().name() + " before " + name, name);
+            act(begins, new Task.ChangeBattery(slot), slot);
         }
-        act(
-                begins,
-                first
-                        ? "Set up " + slot.camera() + " for " + name + ": tripod, level; focus" + focus(slot, begins)
-                        : "Aim " + slot.camera() + " anew for " + name + ", " + look(slot),
-                name);
+        act(begins, first ? new Task.SetUp(slot, aid(slot, begins)) : new Task.AimAnew(slot), slot);
         if (!slot.plan().take().camera().rig().lens().electronic()) {
-            act(
-                    begins,
-                    "Turn the lens of " + slot.camera() + " to f/"
-                            + Numbers.trimmed(slot.plan().take().setting().aperture(), 1) + " by hand",
-                    name);
+            act(begins, new Task.TurnRing(slot), slot);
         }
         Instant looks = slot.runs().from().minus(habits.test());
         if (!slot.prepares().length().isZero()) {
             slot.answer()
                     .test()
-                    .ifPresent(test -> act(
-                            looks.isBefore(begins) ? begins : looks,
-                            "Composition frame of " + name + aimed(slot) + ": " + words(test),
-                            name));
+                    .ifPresent(
+                            test -> act(looks.isBefore(begins) ? begins : looks, new Task.Compose(slot, test), slot));
         }
     }
 
-    /** ", looking 172°, 23° up": where the camera must look when it opens. */
-    private String aimed(Slot slot) {
-        Direction axis = slot.answer().aim();
-        return ", looking " + bearing(axis.azimuthDeg(), slot.plan().c().declinationDeg()) + ", "
-                + Numbers.fixed(axis.altitudeDeg(), 0) + "\u00b0 up";
-    }
-
-    /** "172°", or "172° (174° by compass)" where one knows how much that is off. */
-    public static String bearing(double azimuthDeg, OptionalDouble declinationDeg) {
-        String bearing = Numbers.fixed(azimuthDeg, 0) + "\u00b0";
-        return declinationDeg.isEmpty()
-                ? bearing
-                : bearing + " (" + Numbers.fixed(Angles.magneticDeg(azimuthDeg, declinationDeg.getAsDouble()), 0)
-                        + "\u00b0 by compass)";
-    }
-
-    private static String words(CompositionFrame test) {
-        return test.click().label() + " s at ISO "
-                + Numbers.plain(test.settings().iso()) + " is as bright as the real one";
-    }
-
     private void run(Slot slot) {
-        String name = slot.name();
         List<Program.Step> steps = slot.program().steps();
         for (int i = 0; i < steps.size(); i++) {
             Program.Step step = steps.get(i);
             int last = fast(steps, i);
             if (last > i) {
-                act(step.begins(), name + ": " + words(steps.subList(i, last + 1)) + front(slot.program(), step), name);
+                act(step.begins(), new Task.Script(slot, steps.subList(i, last + 1)), slot);
                 i = last;
                 continue;
             }
-            act(step.begins(), name + ": " + words(slot, step) + front(slot.program(), step), name);
+            act(step.begins(), new Task.Shoot(slot, step), slot);
             turns(slot, step);
             if (!step.dark()) {
                 swaps(slot, step);
             }
         }
         if (slot.plan().hands()) {
-            act(slot.runs().from(), name + ": stay with the camera", name);
+            act(slot.runs().from(), new Task.Stay(slot), slot);
         }
         chores(slot);
         refocus(slot);
@@ -238,10 +182,10 @@ public final class RunSheet {
             Instant at = slot.runs().from().plus(chore.after());
             if (chore.exact()) {
                 Instant counted = slot.program().span().from().plus(chore.after()); // a script keeps its times
-                lines.add(new Line(counted, chore.what(), true, slot.name(), true));
+                lines.add(new Line(counted, new Task.Chore(slot, chore), slot.name(), true));
                 continue;
             }
-            act(at.isBefore(there) ? there : at, slot.name() + ": " + chore.what(), slot.name());
+            act(at.isBefore(there) ? there : at, new Task.Chore(slot, chore), slot);
         }
     }
 
@@ -262,37 +206,6 @@ public final class RunSheet {
         return last;
     }
 
-    /** A script's fast part: nobody does it by hand. */
-    private String words(List<Program.Step> run) {
-        Program.Step last = run.get(run.size() - 1);
-        return run.stream().mapToInt(Program.Step::frames).sum() + " frames by script, "
-                + run.get(0).what() + " to " + last.what() + ", until "
-                + CLOCK.format(last.ends().atZone(c.night().zone()));
-    }
-
-    /** What stands before the lens, where that changes. */
-    public static String front(Program program, Program.Step step) {
-        return switch (step.front()) {
-            case CAP -> ", cap on";
-            case FILTER -> ", filter on";
-            case OPEN -> program.filtered() ? ", filter off" : "";
-        };
-    }
-
-    private static String words(Slot slot, Program.Step step) {
-        String words = step.words(slot.plan().take().camera().rig().body());
-        Optional<String> hand = slot.plan().take().subject().byHand();
-        if (hand.isPresent()) {
-            return words.replaceFirst("^\\d+ \u00d7 ", "about " + step.frames() + " \u00d7 ") + ", " + hand.get();
-        }
-        if (step.frames() == 1) {
-            return words;
-        }
-        return words + ", pause " + Numbers.trimmed(step.pauseSeconds(), 1) + " s: timer "
-                + Numbers.trimmed(step.sequence().stepSeconds(), 1) + " s from start to start"
-                + (step.dark() ? "; dark frames" : "");
-    }
-
     private void swaps(Slot slot, Program.Step step) {
         Optional<Gear.Battery> battery = slot.plan().take().camera().battery();
         if (slot.plan().battery() <= 1 || battery.isEmpty()) {
@@ -303,8 +216,8 @@ public final class RunSheet {
             for (int after : Power.swaps(battery.get(), celsius, step.sequence())) {
                 act(
                         Instants.after(step.opening(after), -step.pauseSeconds()),
-                        "Change the battery of " + slot.body().name() + " after frame " + after + " of " + slot.name(),
-                        slot.name());
+                        new Task.ChangeBatteryAfter(slot, after),
+                        slot);
             }
         }
     }
@@ -321,13 +234,7 @@ public final class RunSheet {
                 t = t.plus(LOOK)) {
             OptionalDouble now = temperature(slot, t);
             if (now.isPresent() && warm.getAsDouble() - now.getAsDouble() >= REFOCUS_K) {
-                act(
-                        t,
-                        Numbers.text(
-                                "It is %.0f \u00b0C colder than when %s was focused: look at its last frame at full size,"
-                                        + " refocus between two frames",
-                                warm.getAsDouble() - now.getAsDouble(), slot.camera()),
-                        slot.name());
+                act(t, new Task.Refocus(slot, warm.getAsDouble() - now.getAsDouble()), slot);
                 return;
             }
         }
@@ -344,97 +251,30 @@ public final class RunSheet {
 
     private void wayBack() {
         Instant leaves = trip.leaves(schedule);
-        act(leaves, "Leave" + from() + ": count what you carry, and say that you are on the way", "");
-        trip.turnBack()
-                .filter(t -> !t.isAfter(leaves))
-                .ifPresent(t -> act(t, "Turn back now, whatever is unfinished", ""));
-        trip.home(schedule).ifPresent(t -> act(t, "Home: say so; dry lenses, charge, copy the cards", ""));
-    }
-
-    private String from() {
-        return trip.stops().size() > 1 ? " " + trip.stop(trip.last(schedule)).name() : "";
-    }
-
-    /** " on Vega, in the east, 46° up": the brightest that is neither too low nor too high to look at; before there are any, something far. */
-    private static String focus(Slot slot, Instant when) {
-        Focus focus = slot.answer().focus();
-        String away = Double.isInfinite(focus.metres()) ? "" : ", " + Numbers.trimmed(focus.metres(), 1) + " m away";
-        return switch (focus.on()) {
-            case STARS -> star(slot.plan().c(), when) + infinity(slot);
-            case MOON -> " on the moon: a crater or its edge at full size" + infinity(slot);
-            case SUN -> " on the sun's edge, filter on";
-            case LAMP_OF_PERSON -> " on a lamp in the person's hand" + away;
-            case SCENE -> " on a lamp or an edge" + away;
-            case BURST -> " on something as far as the bursts" + away + ", while there is light";
-        };
-    }
-
-    /** Where the ring was sharp before; the look at a star decides all the same. */
-    private static String infinity(Slot slot) {
-        OptionalDouble mm = slot.plan().take().camera().rig().lens().infinityMm();
-        return mm.isEmpty()
-                ? ""
-                : mm.getAsDouble() == 0
-                        ? "; the ring at its stop before"
-                        : Numbers.text("; the ring %.1f mm before its stop, as last time", mm.getAsDouble());
-    }
-
-    private static String look(Slot slot) {
-        return switch (slot.answer().focus().on()) {
-            case STARS -> "look at a star at full size";
-            case MOON -> "look at the moon at full size";
-            case SUN -> "look at the sun's edge, filter on";
-            case LAMP_OF_PERSON -> "focus on a lamp in the person's hand";
-            case SCENE -> "focus on what must be sharp";
-            case BURST -> "leave the focus where it is";
-        };
+        act(leaves, new Task.Leave(trip.stop(trip.last(schedule)), several()), "");
+        trip.turnBack().filter(t -> !t.isAfter(leaves)).ifPresent(t -> act(t, new Task.TurnBack(), ""));
+        trip.home(schedule).ifPresent(t -> act(t, new Task.Home(), ""));
     }
 
     /** Frame by frame where the camera is turned between them. */
     private void turns(Slot slot, Program.Step step) {
-        List<Panorama.Turn> turns = slot.answer().turns();
-        for (int i = 0; i < turns.size() && i < step.frames(); i++) {
-            act(
-                    step.opening(i),
-                    slot.name() + ": " + turn(turns, i, slot.plan().c().declinationDeg()),
-                    slot.name());
+        int turns = slot.answer().turns().size();
+        for (int i = 0; i < turns && i < step.frames(); i++) {
+            act(step.opening(i), new Task.TurnCamera(slot, i), slot);
         }
     }
 
-    /** "frame 2 of 14: 145° SE, 12° up; 3 clicks to the right". */
-    public static String turn(List<Panorama.Turn> turns, int i, OptionalDouble declinationDeg) {
-        Panorama.Turn t = turns.get(i);
-        String at = "frame " + t.number() + " of " + turns.size() + ": "
-                + bearing(t.axis().azimuthDeg(), declinationDeg) + " "
-                + Angles.compass(t.axis().azimuthDeg()) + ", "
-                + Numbers.fixed(t.axis().altitudeDeg(), 0) + "\u00b0 up";
-        if (i == 0) {
-            return at + ", row 1";
-        }
-        String side = t.azimuthStepDeg() < 0 ? " to the left" : " to the right";
-        String far = t.clicks().isPresent()
-                ? Math.abs(t.clicks().getAsInt()) + (Math.abs(t.clicks().getAsInt()) == 1 ? " click" : " clicks")
-                : Numbers.trimmed(Math.abs(t.azimuthStepDeg()), 1) + "\u00b0";
-        boolean row = t.row() != turns.get(i - 1).row();
-        return at + "; " + (row ? "tilt, row " + t.row() + ", " : "") + far + side;
-    }
-
-    private static String star(Circumstances c, Instant when) {
+    /** The brightest star that is neither too low nor too high to look at; before there are any, something far. */
+    private static Task.FocusAid aid(Slot slot, Instant when) {
+        Circumstances c = slot.plan().c();
         Moment moment = Moment.at(when);
         Night night = c.night();
-        if (moment.local(Body.SUN, night.observer()).latitudeDeg() > STARS_FROM) {
-            return " on something far while there is light";
-        }
-        return Star.all().stream()
-                .filter(s -> !s.name().isEmpty())
+        boolean light = moment.local(Body.SUN, night.observer()).latitudeDeg() > STARS_FROM;
+        Optional<Star> star = Star.all().stream()
+                .filter(s -> !light && !s.name().isEmpty())
                 .filter(s -> comfortable(c, moment.observed(s.place(), night.observer())))
-                .min(Comparator.comparingDouble(Star::magnitude))
-                .map(s -> {
-                    Horizontal at = moment.observed(s.place(), night.observer());
-                    return " on " + s.name() + ", " + Angles.compass(at.azimuthDeg()) + ", "
-                            + Numbers.text("%.0f", at.altitudeDeg()) + "\u00b0 up";
-                })
-                .orElse(" on a distant light, ten metres off and more");
+                .min(Comparator.comparingDouble(Star::magnitude));
+        return new Task.FocusAid(light, star, star.map(s -> moment.observed(s.place(), night.observer())));
     }
 
     private static boolean comfortable(Circumstances c, Horizontal at) {

@@ -14,9 +14,4 @@ public record Stop(String name, Duration drive, Duration walk, String hazards) {
 
     /** Where one is already. */
     public static final Stop HERE = new Stop("", Duration.ZERO, Duration.ZERO, "");
-
-    /** "40 min on the road, 15 min on foot". */
-    String way() {
-        return drive.toMinutes() + " min on the road, " + walk.toMinutes() + " min on foot";
-    }
 }

@@ -218,10 +218,11 @@ public record Trip(Interval there, List<Stop> stops, Optional<Instant> turnBack)
         return there.from().minus(wayTo(first(schedule)));
     }
 
-    /** "40 min on the road, 15 min on foot", from home to the first place. */
-    public String way(Schedule schedule) {
+    /** The first place at which something is taken, with all the way from home. */
+    public Stop fromHome(Schedule schedule) {
         int first = first(schedule);
-        return new Stop("", wayTo(first).minus(stop(first).walk()), stop(first).walk(), "").way();
+        Stop stop = stop(first);
+        return new Stop(stop.name(), wayTo(first).minus(stop.walk()), stop.walk(), stop.hazards());
     }
 
     /** Back home the way one came; empty where there is none. */

@@ -19,9 +19,6 @@ import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.outing.RunSheet;
-import dev.halfdusk.core.outing.Schedule;
-import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.WorkTimes;
 import dev.halfdusk.core.sequence.Power;
 import dev.halfdusk.core.sky.Site;
@@ -31,7 +28,6 @@ import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.NightScene;
-import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.weather.Cold;
@@ -100,22 +96,6 @@ class LearnedIntoPlansTest {
         assertThat(new Moon(1, 1).usualAperture(rig(tele), 400)).isEqualTo(8);
         assertThat(new Moon(1, 1).usualAperture(rig(tele.sharpestAt(OptionalDouble.of(7.1))), 400))
                 .isEqualTo(7.1);
-    }
-
-    private static List<RunSheet.Line> sheet(Lens lens) {
-        Plan plan = Take.of("Core", new MilkyWay(0), "Wide", rig(lens)).plan(C);
-        Trip trip = Trip.of(C.night());
-        Schedule schedule = Schedule.arrange(List.of(plan), WorkTimes.USUAL, trip, trip.there());
-        return RunSheet.of(C, schedule, trip, WorkTimes.USUAL);
-    }
-
-    @Test
-    void the_run_sheet_says_where_the_ring_was_sharp() {
-        assertThat(sheet(LENS)).noneMatch(l -> l.what().contains("before its stop"));
-        assertThat(sheet(LENS.infinityAt(OptionalDouble.of(1.2))))
-                .anyMatch(l -> l.what().contains("; the ring 1.2 mm before its stop, as last time"));
-        assertThat(sheet(LENS.infinityAt(OptionalDouble.of(0))))
-                .anyMatch(l -> l.what().contains("at its stop before"));
     }
 
     private static Settings first(Take take, Instant at) {

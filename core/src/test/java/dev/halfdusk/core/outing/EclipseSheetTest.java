@@ -13,6 +13,7 @@ import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.NightRules;
 import dev.halfdusk.core.optics.Rig;
+import dev.halfdusk.core.sequence.Front;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.EclipsedSun;
 import dev.halfdusk.core.take.MilkyWay;
@@ -61,14 +62,25 @@ class EclipseSheetTest {
             Trip trip = trip(Optional.empty()).reaching(List.of(plan), WorkTimes.USUAL);
             List<RunSheet.Line> sheet = RunSheet.of(C, schedule(trip, plan), trip, WorkTimes.USUAL);
             for (Cue cue : Cue.of(HERE, FilterWindow.Margins.LEAST)) {
-                assertThat(sheet)
-                        .as(cue.words())
-                        .contains(new RunSheet.Line(cue.when(), cue.words(), true, "Eclipse", true));
+                assertThat(sheet).as(cue.words()).anySatisfy(l -> {
+                    assertThat(l.when()).isEqualTo(cue.when());
+                    assertThat(List.of(l.take(), l.exact())).isEqualTo(List.of("Eclipse", true));
+                    assertThat(l.task())
+                            .isInstanceOfSatisfying(
+                                    Task.Chore.class,
+                                    t -> assertThat(t.chore().what()).isEqualTo(cue.words()));
+                });
             }
             assertThat(sheet)
                     .filteredOn(RunSheet.Line::exact)
                     .hasSize(Cue.of(HERE, FilterWindow.Margins.LEAST).size());
         }
+    }
+
+    private static Front front(Task task) {
+        return task instanceof Task.Script script
+                ? script.steps().get(0).front()
+                : ((Task.Shoot) task).step().front();
     }
 
     @Test
@@ -77,14 +89,13 @@ class EclipseSheetTest {
         Trip trip = trip(Optional.empty()).reaching(List.of(plan), WorkTimes.USUAL);
         FilterWindow window = FilterWindow.of(HERE, FilterWindow.Margins.LEAST).orElseThrow();
         List<RunSheet.Line> steps = RunSheet.of(C, schedule(trip, plan), trip, WorkTimes.USUAL).stream()
-                .filter(l -> l.what().contains(", filter o"))
+                .filter(l -> l.task() instanceof Task.Shoot || l.task() instanceof Task.Script)
                 .toList();
         assertThat(steps)
                 .hasSizeGreaterThan(5)
-                .allSatisfy(l -> assertThat(l.what())
-                        .endsWith(window.off().contains(l.when()) ? ", filter off" : ", filter on"));
-        assertThat(steps).anyMatch(l -> l.what().endsWith("filter off"));
-        assertThat(steps).anyMatch(l -> l.what().endsWith("filter on"));
+                .allSatisfy(l -> assertThat(front(l.task()))
+                        .isEqualTo(window.off().contains(l.when()) ? Front.OPEN : Front.FILTER));
+        assertThat(steps).extracting(l -> front(l.task())).contains(Front.OPEN, Front.FILTER);
     }
 
     /** Night is over at sunrise; the eclipse is two hours later. */

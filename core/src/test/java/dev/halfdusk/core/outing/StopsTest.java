@@ -192,7 +192,7 @@ class StopsTest {
     void the_sheet_goes_from_place_to_place() {
         Schedule s = arrange(at("first", 0, 30, 22, 0), at("second", 1, 10, 23, 51));
         List<RunSheet.Line> acts = RunSheet.of(C, s, TRIP, WorkTimes.USUAL).stream()
-                .filter(l -> l.act() && l.take().isEmpty())
+                .filter(l -> l.task().act() && l.take().isEmpty())
                 .toList();
         assertThat(acts)
                 .extracting(RunSheet.Line::when)
@@ -204,14 +204,13 @@ class StopsTest {
                         clock(23, 35),
                         clock(0, 16),
                         clock(1, 31));
-        assertThat(acts.get(1).what()).startsWith("Arrive at ledge: walk the ground by daylight");
-        assertThat(acts.get(3).what())
-                .isEqualTo("Leave ledge for mole: count what you carry; 15 min back to the road, 25 min along it,"
-                        + " 10 min on foot");
-        assertThat(acts.get(4).what()).contains("with a lamp").endsWith("mind wet stone");
-        assertThat(acts.get(5).what()).startsWith("Leave mole: ");
+        assertThat(acts.get(1).task()).isEqualTo(new Task.Arrive(TRIP.stop(0), true, TRIP.turnBack()));
+        assertThat(acts.get(3).task()).isEqualTo(new Task.GoOn(TRIP.stop(0), TRIP.stop(1), Duration.ofMinutes(25)));
+        assertThat(acts.get(4).task()).isEqualTo(new Task.ArriveInTheDark(TRIP.stop(1)));
+        assertThat(TRIP.stop(1).hazards()).isEqualTo("wet stone");
+        assertThat(acts.get(5).task()).isEqualTo(new Task.Leave(TRIP.stop(1), true));
         assertThat(RunSheet.of(C, s, TRIP, WorkTimes.USUAL))
-                .filteredOn(l -> l.what().startsWith("Set up"))
+                .filteredOn(l -> l.task() instanceof Task.SetUp)
                 .hasSize(2);
         assertThat(TRIP.stays(s))
                 .containsExactly(
@@ -221,7 +220,8 @@ class StopsTest {
         Schedule one = arrange(at("second", 1, 10, 23, 51));
         assertThat(TRIP.moves(one)).isEmpty();
         assertThat(TRIP.leavesHome(one)).isEqualTo(clock(18, 45));
-        assertThat(TRIP.way(one)).isEqualTo("65 min on the road, 10 min on foot");
+        assertThat(TRIP.fromHome(one))
+                .isEqualTo(new Stop("mole", Duration.ofMinutes(65), Duration.ofMinutes(10), "wet stone"));
         assertThat(TRIP.first(new Schedule(List.of(), List.of()))).isZero();
     }
 

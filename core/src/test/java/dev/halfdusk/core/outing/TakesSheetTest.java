@@ -103,7 +103,16 @@ class TakesSheetTest {
 
     private static List<RunSheet.Line> acts(Circumstances c, Schedule schedule) {
         return RunSheet.of(c, under(c, schedule), TRIP, WorkTimes.USUAL).stream()
-                .filter(RunSheet.Line::act)
+                .filter(l -> l.task().act())
+                .toList();
+    }
+
+    /** Those of a kind. */
+    private static <T extends Task> List<T> tasks(List<RunSheet.Line> lines, Class<T> kind) {
+        return lines.stream()
+                .map(RunSheet.Line::task)
+                .filter(kind::isInstance)
+                .map(kind::cast)
                 .toList();
     }
 
@@ -126,38 +135,42 @@ class TakesSheetTest {
                         clock(0, 30),
                         clock(1, 0),
                         clock(1, 55));
-        assertThat(acts.get(0).what()).startsWith("Leave home: 40 min on the road, 15 min on foot");
-        assertThat(acts.get(1).what()).startsWith("Arrive").endsWith("; on the way back by 04:30 at the latest");
-        assertThat(acts.get(2).what()).isEqualTo("See by daylight: cliff edge without fence");
-        assertThat(acts.get(3).what()).startsWith("Set up Wide for Circles: tripod, level; focus on ");
+        assertThat(acts)
+                .extracting(l -> (Object) l.task().getClass())
+                .containsExactly(
+                        Task.LeaveHome.class,
+                        Task.Arrive.class,
+                        Task.SeeByDaylight.class,
+                        Task.SetUp.class,
+                        Task.Compose.class,
+                        Task.Shoot.class,
+                        Task.Shoot.class,
+                        Task.AimAnew.class,
+                        Task.Compose.class,
+                        Task.Shoot.class,
+                        Task.Leave.class,
+                        Task.Home.class);
+        Stop home = tasks(acts, Task.LeaveHome.class).get(0).to();
+        assertThat(List.of(home.drive().toMinutes(), home.walk().toMinutes())).containsExactly(40L, 15L);
+        assertThat(tasks(acts, Task.Arrive.class).get(0).turnBack()).contains(clock(4, 30));
         // at 22:44 Arcturus stands too high to look at; Vega, second to it in the north, is half way up in the east
-        assertThat(acts.get(3).what()).contains("Vega, E").contains("\u00b0 up");
-        assertThat(acts.get(4).what())
-                .startsWith("Composition frame of Circles, looking 0\u00b0, 22\u00b0 up: ")
-                .contains(" s at ISO 51200 is as bright as the real one");
-        assertThat(acts.get(5).what())
-                .startsWith("Circles: 116 \u00d7 30 s, f/1.8, ISO ")
-                .endsWith(", pause 1 s: timer 31 s from start to start");
-        assertThat(acts.get(6).what()).startsWith("Circles: 5 \u00d7 30 s").endsWith("; dark frames, cap on");
-        assertThat(acts.get(7).what()).isEqualTo("Aim Wide anew for Coffee, look at a star at full size");
-        assertThat(acts.get(8).what()).startsWith("Composition frame of Coffee");
-        assertThat(acts.get(9).what()).startsWith("Coffee: 1 \u00d7 ").doesNotContain("timer");
-        assertThat(acts.get(10).what()).startsWith("Leave");
-        assertThat(acts.get(11).what()).startsWith("Home");
-    }
-
-    /** Where the needle points 3.5° west of north a true 172° reads 176°. */
-    @Test
-    void bearings_are_the_compass_s_too_where_one_knows_how_far_it_is_off() {
-        assertThat(RunSheet.bearing(172, OptionalDouble.empty())).isEqualTo("172\u00b0");
-        assertThat(RunSheet.bearing(172, OptionalDouble.of(-3.5))).isEqualTo("172\u00b0 (176\u00b0 by compass)");
-        assertThat(RunSheet.bearing(2, OptionalDouble.of(12))).isEqualTo("2\u00b0 (350\u00b0 by compass)");
-        Circumstances known = new Circumstances(
-                C.night(), C.from(), C.known(), t -> Optional.empty(), 12, Demand.USUAL, OptionalDouble.of(10));
-        assertThat(acts(known, night()))
-                .filteredOn(l -> l.what().startsWith("Composition frame of Circles"))
-                .singleElement()
-                .satisfies(l -> assertThat(l.what()).contains("looking 0\u00b0 (350\u00b0 by compass), 22\u00b0 up"));
+        Task.FocusAid aid = tasks(acts, Task.SetUp.class).get(0).aid();
+        assertThat(aid.stillLight()).isFalse();
+        assertThat(aid.star().orElseThrow().name()).isEqualTo("Vega");
+        assertThat(aid.at().orElseThrow().altitudeDeg()).isBetween(20.0, 65.0);
+        assertThat(aid.at().orElseThrow().azimuthDeg()).isBetween(60.0, 100.0);
+        assertThat(tasks(acts, Task.Compose.class).get(0).frame().settings().iso())
+                .isEqualTo(51_200);
+        assertThat(tasks(acts, Task.Shoot.class))
+                .extracting(
+                        t -> t.slot().name(),
+                        t -> t.step().frames(),
+                        t -> t.step().dark())
+                .containsExactly(tuple("Circles", 116, false), tuple("Circles", 5, true), tuple("Coffee", 1, false));
+        assertThat(acts)
+                .extracting(RunSheet.Line::take)
+                .startsWith("", "", "", "Circles")
+                .endsWith("Coffee", "", "");
     }
 
     /** Who is still at it when it is time is told to go: at that minute, and not before or after. */
@@ -165,7 +178,7 @@ class TakesSheetTest {
     void who_is_not_done_turns_back_on_time() {
         Trip tide = new Trip(new Interval(clock(19, 0), clock(0, 50)), List.of(Stop.HERE), Optional.of(clock(0, 50)));
         assertThat(RunSheet.of(C, night(), tide, WorkTimes.USUAL))
-                .filteredOn(l -> l.what().startsWith("Turn back now"))
+                .filteredOn(l -> l.task() instanceof Task.TurnBack)
                 .extracting(RunSheet.Line::when)
                 .containsExactly(clock(0, 50));
     }
@@ -174,17 +187,22 @@ class TakesSheetTest {
     @Test
     void a_night_at_the_door_has_no_way() {
         List<RunSheet.Line> lines = RunSheet.of(C, night(), Trip.of(NIGHT), WorkTimes.USUAL);
-        assertThat(lines).noneMatch(l -> l.what().startsWith("Leave home"));
-        assertThat(lines).noneMatch(l -> l.what().startsWith("Home"));
-        assertThat(lines).noneMatch(l -> l.what().startsWith("Turn back"));
-        assertThat(lines).noneMatch(l -> l.what().startsWith("See by daylight"));
-        assertThat(lines).anyMatch(l -> l.what().startsWith("Leave:"));
+        assertThat(lines)
+                .noneMatch(l -> l.task() instanceof Task.LeaveHome
+                        || l.task() instanceof Task.Home
+                        || l.task() instanceof Task.TurnBack
+                        || l.task() instanceof Task.SeeByDaylight);
+        assertThat(tasks(lines, Task.Leave.class))
+                .singleElement()
+                .satisfies(t -> assertThat(t.several()).isFalse());
     }
 
     @Test
     void what_the_sky_does_stands_between() {
         List<RunSheet.Line> lines = RunSheet.of(C, night(), TRIP, WorkTimes.USUAL);
-        assertThat(lines).filteredOn(l -> !l.act()).hasSize(NIGHT.events().size());
+        assertThat(lines)
+                .filteredOn(l -> !l.task().act())
+                .hasSize(NIGHT.events().size());
         for (int i = 1; i < lines.size(); i++) {
             assertThat(lines.get(i).when()).isAfterOrEqualTo(lines.get(i - 1).when());
         }
@@ -193,7 +211,9 @@ class TakesSheetTest {
     @Test
     void someone_stays_with_a_panorama() {
         Schedule s = Schedule.arrange(List.of(at("Arch", Arch.KIND.usual(), "Wide", 23, 30)), WorkTimes.USUAL, THERE);
-        assertThat(acts(C, s)).anyMatch(l -> l.what().equals("Arch: stay with the camera"));
+        assertThat(tasks(acts(C, s), Task.Stay.class))
+                .extracting(t -> t.slot().name())
+                .containsExactly("Arch");
     }
 
     private static Circumstances weather(Function<Instant, WeatherHour> hour) {
@@ -217,15 +237,11 @@ class TakesSheetTest {
                 .plan(C);
         Schedule s = Schedule.arrange(List.of(plan), WorkTimes.USUAL, THERE);
         assertThat(acts(C, s))
-                .filteredOn(l -> l.what().startsWith("Change the battery"))
-                .extracting(RunSheet.Line::what, RunSheet.Line::when)
+                .filteredOn(l -> l.task() instanceof Task.ChangeBatteryAfter)
+                .extracting(l -> ((Task.ChangeBatteryAfter) l.task()).frame(), RunSheet.Line::when)
                 .containsExactly(
-                        tuple(
-                                "Change the battery of Wide after frame 16 of Circles",
-                                clock(23, 0).plusSeconds(16 * 31 - 1)),
-                        tuple(
-                                "Change the battery of Wide after frame 66 of Circles",
-                                clock(23, 0).plusSeconds(66 * 31 - 1)));
+                        tuple(16, clock(23, 0).plusSeconds(16 * 31 - 1)),
+                        tuple(66, clock(23, 0).plusSeconds(66 * 31 - 1)));
         assertThat(clashes(C, s, TRIP))
                 .filteredOn(k -> k.kind() == Clash.Kind.BATTERY)
                 .singleElement()
@@ -247,7 +263,8 @@ class TakesSheetTest {
                 .toList();
         Schedule s = Schedule.arrange(plans, WorkTimes.USUAL, THERE);
         assertThat(s.slots()).hasSize(2).noneMatch(Slot::swap);
-        assertThat(acts(C, s)).noneMatch(l -> l.what().contains("attery"));
+        assertThat(acts(C, s))
+                .noneMatch(l -> l.task() instanceof Task.ChangeBattery || l.task() instanceof Task.ChangeBatteryAfter);
         assertThat(clashes(C, s, TRIP))
                 .filteredOn(k -> k.kind() == Clash.Kind.BATTERY)
                 .singleElement()
@@ -265,11 +282,15 @@ class TakesSheetTest {
         Circumstances cooling = weather(t -> new WeatherHour(
                 t, 0, 0, 0, 1, 15 - Duration.between(clock(22, 0), t).toSeconds() / 720.0, 50));
         assertThat(acts(cooling, night()))
-                .filteredOn(l -> l.what().contains("colder"))
-                .extracting(RunSheet.Line::when)
-                .containsExactly(clock(23, 40));
+                .filteredOn(l -> l.task() instanceof Task.Refocus)
+                .singleElement()
+                .satisfies(l -> {
+                    assertThat(l.when()).isEqualTo(clock(23, 40));
+                    // 56 minutes at five degrees an hour, by hours of forecast that are met in between
+                    assertThat(((Task.Refocus) l.task()).colderK()).isCloseTo(4.67, within(0.1));
+                });
         Circumstances steady = weather(t -> new WeatherHour(t, 0, 0, 0, 1, 15, 50));
-        assertThat(acts(steady, night())).noneMatch(l -> l.what().contains("colder"));
+        assertThat(tasks(acts(steady, night()), Task.Refocus.class)).isEmpty();
     }
 
     /** An hour before the sunset of 20:55, half an hour after the sunrise of 06:13 or at the clock of turning back. */
@@ -425,11 +446,9 @@ class TakesSheetTest {
                     assertThat(r.given()).isTrue();
                     assertThat(r.clearer()).isEmpty();
                 }));
-        assertThat(acts(C, by(display)))
-                .filteredOn(l -> l.what().contains("ISO 100"))
+        assertThat(tasks(acts(C, by(display)), Task.Shoot.class))
                 .hasSizeGreaterThan(1)
-                .allMatch(l -> l.what().contains("by hand: open at the flash, close when it fades"))
-                .noneMatch(l -> l.what().contains("timer"));
+                .allMatch(t -> t.slot().plan().take().subject().byHand().isPresent());
         assertThat(kinds(weather(t -> new WeatherHour(t, 60, 0, 0, 1, 12, 50)), core))
                 .isEmpty();
 
