@@ -164,9 +164,7 @@ record FireworksPicture(
     }
 
     private static Scene scene(FireworksRequest a, List<Mark> marks) {
-        return Scene.open(a.asked().setup().from(), a.asked().setup().moment())
-                .marked(marks)
-                .bySea(a.asked().place().seaHorizon());
+        return a.asked().place().scene(a.asked().setup(), marks);
     }
 
     private static Shot shot(FireworksRequest a, Framing framing, Settings settings) {

@@ -172,8 +172,8 @@ record NightSceneRequest(
     /** What the camera sees. */
     Photograph photograph(List<Mark> marks) {
         Settings s = settings();
-        Scene open = Scene.open(asked.setup().from(), asked.setup().moment())
-                .marked(marks)
+        Scene open = asked.place()
+                .scene(asked.setup(), marks)
                 .bySea(view().water() && asked.place().seaHorizon());
         Street street = Street.of(
                 view(),

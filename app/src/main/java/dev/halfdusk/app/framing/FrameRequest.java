@@ -54,11 +54,10 @@ public record FrameRequest(
     Scene scene() {
         Optional<Long> seed =
                 passing ? Optional.of(setup.setup().moment().instant().getEpochSecond()) : Optional.empty();
-        return Scene.open(setup.setup().from(), setup.setup().moment())
-                .marked(marks)
+        return setup.place()
+                .scene(setup.setup(), marks)
                 .lit(lampLux)
                 .crossed(seed)
-                .bySea(setup.place().seaHorizon())
                 .with(clouds.orElse(Clouds.NONE))
                 .shadowed(danjon);
     }

@@ -194,9 +194,8 @@ record ChosenTake(
             Optional<TrailFrames> trails,
             double seconds) {
         Optional<WeatherHour> hour = t.plan().c().weather().apply(asked.when());
-        Scene scene = Scene.open(asked.setup().from(), asked.setup().moment())
-                .marked(t.plan().c().marks())
-                .bySea(a.place(t).seaHorizon())
+        Scene scene = a.place(t)
+                .scene(asked.setup(), t.plan().c().marks())
                 .with(hour.map(h -> Clouds.of(h, Clouds.WEST_SOUTH_WEST)).orElse(Clouds.NONE));
         double sharp = asked.setup()
                 .depth(Depth.pixelCircleMm(asked.optics().sensor()))

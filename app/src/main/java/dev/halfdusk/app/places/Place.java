@@ -1,7 +1,10 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.core.exposure.Setup;
+import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Field;
@@ -171,6 +174,15 @@ public record Place(
 
     public Standpoint standpoint() {
         return Standpoint.at(site, skyline, glow());
+    }
+
+    /**
+     * What stands before a camera here.
+     *
+     * @param marks those of this place, or some of them
+     */
+    public Scene scene(Setup setup, List<Mark> marks) {
+        return Scene.open(setup.from(), setup.moment()).marked(marks).bySea(seaHorizon);
     }
 
     public NightRules rules() {

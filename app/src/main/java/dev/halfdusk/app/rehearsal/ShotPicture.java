@@ -7,7 +7,6 @@ import dev.halfdusk.core.eclipse.Script;
 import dev.halfdusk.core.eclipse.SunDrift;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Photograph;
-import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
 import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.ground.Mark;
@@ -39,10 +38,8 @@ final class ShotPicture {
         Rig rig = shot.front() == Front.FILTER ? c.rig().rig() : c.rig().rig().withoutFilters();
         Setup aimed =
                 c.setup(place, rig, centred(plan.here(), worked, place, opened)).at(opened);
-        Scene scene =
-                Scene.open(place.standpoint(), aimed.moment()).marked(marks).bySea(place.seaHorizon());
-        Photograph taken =
-                Photograph.take(scene, Shot.of(aimed, shot.settings(), DAYLIGHT), window(c, aimed), shot.number());
+        Photograph taken = Photograph.take(
+                place.scene(aimed, marks), Shot.of(aimed, shot.settings(), DAYLIGHT), window(c, aimed), shot.number());
         return taken.rgb();
     }
 

@@ -182,9 +182,7 @@ class SequenceController {
         Setup s = a.ramp().isPresent()
                 ? a.setup().setup().at(a.ends())
                 : a.setup().setup();
-        return Scene.open(s.from(), s.moment())
-                .marked(a.marks())
-                .bySea(a.setup().place().seaHorizon());
+        return a.setup().place().scene(s, a.marks());
     }
 
     /** The arcs as they will lie in the frame; very many frames are drawn as fewer longer ones. */
