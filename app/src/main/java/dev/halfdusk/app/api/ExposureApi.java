@@ -12,6 +12,7 @@ import dev.halfdusk.core.glow.Luminance;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.CameraBody;
 import dev.halfdusk.core.optics.Dial;
@@ -145,7 +146,8 @@ class ExposureApi {
             @RequestParam double azimuthDeg,
             @RequestParam double altitudeDeg,
             @RequestParam double focal,
-            @RequestParam double aperture,
+            @Parameter(description = "f-number as it works: of a lens, 0.7 to 64, times the converter") @RequestParam
+                    double aperture,
             @RequestParam(defaultValue = "36") double sensorWidth,
             @RequestParam(defaultValue = "24") double sensorHeight,
             @RequestParam(defaultValue = "6000") int pixelsAcross,
@@ -166,10 +168,14 @@ class ExposureApi {
         Sensor sensor = Sensor.of(sensorWidth, sensorHeight, pixelsAcross);
         Rig bare = generic(sensor, focal);
         Rig rig = new Rig(bare.body(), bare.lens(), converter, filterStops, new Support(support, trackingError));
+        Range apertures = rig.apertures(focal);
+        if (!apertures.holds(aperture)) {
+            throw new BadParameter("aperture", "is " + Numbers.plain(aperture), apertures.allowed());
+        }
         Proposal p = new Setup(
                         rig,
                         focal,
-                        Range.APERTURE.check(aperture),
+                        aperture,
                         Pointing.level(new Direction(Range.AZIMUTH.check(azimuthDeg), altitudeDeg)),
                         Standpoint.open(
                                 new Site(latitudeDeg, longitudeDeg, elevationM), SkyGlow.ofZenith(zenith(darkness))),

@@ -148,6 +148,19 @@ class ApiTest {
                 .andExpect(jsonPath("$.detail", containsString(words)));
     }
 
+    /** What a lens can be set to is drawn out by a converter at both ends, and refused by name beyond. */
+    @ParameterizedTest
+    @CsvSource({"1, 64, 65, 0.7 to 64", "2, 128, 129, 1.4 to 128", "2, 1.4, 1.3, 1.4 to 128", "3, 192, 2, 2.1 to 192"})
+    void an_aperture_works_behind_its_converter(String converter, String can, String cannot, String allowed)
+            throws Exception {
+        String asked = PROPOSE + "&darkness=3&converter=" + converter;
+        web.perform(get(asked.replace("aperture=1.8", "aperture=" + can))).andExpect(status().isOk());
+        web.perform(get(asked.replace("aperture=1.8", "aperture=" + cannot)))
+                .andExpect(status().isBadRequest())
+                .andExpect(jsonPath("$.parameter").value("aperture"))
+                .andExpect(jsonPath("$.allowed").value(allowed));
+    }
+
     private static final String HERE = "&lat=-33.86&lon=151.21&elevation=20";
 
     @Test
