@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
@@ -11,9 +12,11 @@ import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensSetting;
+import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
@@ -145,5 +148,50 @@ class MisfitPagesTest {
         assertThat(page(plan + "/rehearsal")).contains("Not to be started");
         page(plan + "/day");
         page(plan + "/sheet");
+    }
+
+    /** A lens that goes to f/64 behind a converter of three, at f/192: wherever that is asked, planned, played or written. */
+    @Test
+    void a_rig_that_is_darker_than_any_lens_is_used_everywhere() throws Exception {
+        long tele = kit.save(new NamedGear(null, "Misfit times three", 300, new Gear.Teleconverter(3), ""));
+        NamedLens dark = lens(
+                "Misfit to f/64",
+                LensShape.SHAPE.of(LensShape.SHAPE
+                        .values(new Lens(200, 200, 4, 4, Projection.RECTILINEAR))
+                        .put("narrowest", 64)));
+        put(dark, kit.gear().stream().filter(g -> g.id() == tele).toList());
+        String setup = "rig=" + rig.id() + "&focal=200&aperture=192&night=2027-06-18";
+
+        String outing = outing();
+        assertThat(send(
+                                outing + "/takes",
+                                Map.of("subject", "moon", "rig", "" + rig.id(), "focal", "200", "aperture", "192"))
+                        .getStatus())
+                .isEqualTo(302);
+        long id = Long.parseLong(outing.replaceAll("\\D", ""));
+        long take = takes.of(id).get(takes.of(id).size() - 1).id();
+        assertThat(takes.existing(id, take).take().setting()).isEqualTo(new LensSetting(200, 192));
+        for (String path : List.of("", "/sheet", "/sheet/night.txt", "/sheet/card-a6.pdf", "/field")) {
+            page(outing + path);
+        }
+        assertThat(page(outing + "/outing.json")).contains("\"aperture\" : 192");
+
+        long strait = places.add(Place.at("Misfit bay", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+                .id();
+        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+                .getRedirectedUrl();
+        String camera = send(plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "corona"))
+                .getRedirectedUrl();
+        String target = plan + "/cameras/" + camera.replaceAll(".*camera=", "");
+        Map<String, String> fields = new HashMap<>(PageFields.of(page(camera), target));
+        fields.put("aperture", "192");
+        assertThat(send(target, fields).getStatus()).isEqualTo(302);
+        assertThat(page(plan)).contains("f/192");
+        for (String path : List.of("/day", "/sheet", "/plan.json", "/plan.txt", "/rehearsal", "/rehearsal/report")) {
+            page(plan + path);
+        }
+        for (String path : List.of("/frame?", "/sequences?kind=stack&", "/events/moon?", "/bench?")) {
+            page(path + setup);
+        }
     }
 }
