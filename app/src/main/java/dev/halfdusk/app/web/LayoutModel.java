@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
-/** What the frame around every page needs: the lamp, the rail, the way back. */
+/** What the frame around every page needs: the lamp, the rail, the way back; and what is said in the same words wherever it must be. */
 @ControllerAdvice(annotations = Controller.class)
 class LayoutModel {
 
@@ -55,6 +55,7 @@ class LayoutModel {
         boolean page = "GET".equals(request.getMethod());
         model.addAttribute("lamp", Lamp.of(lamp).key());
         model.addAttribute("lamps", Lamp.values());
+        model.addAttribute("sunCaution", CautionWords.SUN);
         model.addAttribute("views", VIEWS);
         model.addAttribute("section", section(request.getRequestURI()));
         model.addAttribute("here", page ? request.getRequestURI() + (query == null ? "" : "?" + query) : "/");

@@ -2,11 +2,14 @@ package dev.halfdusk.app.events;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.web.CautionWords;
+import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
 import java.time.ZoneId;
 import java.util.List;
@@ -83,6 +86,38 @@ class SunPagesTest {
                     .contains(NEVER);
         }
         web.perform(get("/events/sun?place=999999")).andExpect(status().isNotFound());
+    }
+
+    /** In the same words wherever the sun is looked for, planned or rehearsed. */
+    @Test
+    void every_page_of_the_sun_says_never_to_look_at_it() throws Exception {
+        long here = place(36.0104, -5.612, "Europe/Madrid");
+        places.addMark(here, new Mark("Tower", 100, 900, 30, 8, 0));
+        long mark = places.marks(here).get(0).id();
+        String plan = web.perform(
+                        post("/events/plans").param("place", "" + here).param("date", "2027-08-02"))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl();
+        for (String path : List.of(
+                "/events?place=" + here,
+                "/events/sun?place=" + here,
+                "/places/" + here + "/marks/" + mark + "?body=sun",
+                "/places/" + here + "/marks/" + mark + "/stand?body=sun",
+                plan,
+                plan + "/day",
+                plan + "/sheet",
+                plan + "/plan.html",
+                plan + "/plan.txt",
+                plan + "/rehearsal")) {
+            assertThat(web.perform(get(path))
+                            .andExpect(status().isOk())
+                            .andReturn()
+                            .getResponse()
+                            .getContentAsString())
+                    .as(path)
+                    .contains(CautionWords.SUN);
+        }
     }
 
     /** On the map the place lies in the middle, the central line passes it at the distance that is said. */
