@@ -116,6 +116,11 @@ public record Outing(
                 : further.get(Math.min(stop, further.size()) - 1).place();
     }
 
+    /** To a place of its night, from home or from the one before. */
+    Way way(int stop) {
+        return stop == 0 ? terms.way() : further.get(stop - 1).way();
+    }
+
     Night night(Skies skies) {
         return skies.night(place, night);
     }

@@ -51,10 +51,11 @@ class OutingController {
     /** Outings to begin like. */
     private static final int MOST_EARLIER = 100;
 
-    private final Outings outings;
+    /** Its fields by their keys, for a page that lays them out itself. */
     private static final Map<String, ShapeForm.View> TERMS =
             ShapeForm.views(Terms.SHAPE).stream().collect(Collectors.toUnmodifiableMap(ShapeForm.View::key, v -> v));
 
+    private final Outings outings;
     private final OutingForm forms;
     private final TakeForm takeForms;
     private final OutingPlanner evening;

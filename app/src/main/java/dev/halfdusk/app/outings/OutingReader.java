@@ -1,7 +1,6 @@
 package dev.halfdusk.app.outings;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
@@ -292,9 +291,7 @@ public final class OutingReader {
 
     /** As a file says, and as the rig is set at its short end where it is silent. */
     private Optional<Framed> framed(JsonNode n, String where, Rig rig) {
-        ObjectNode all = JsonNodeFactory.instance.objectNode();
-        Framed.SHAPE.keys().stream().filter(n::hasNonNull).forEach(key -> all.set(key, n.get(key)));
-        AimJson.unfold(n, all);
+        ObjectNode all = AimJson.unfold(Framed.SHAPE, n);
         if (!all.has("focalMm")) {
             all.put("focalMm", rig.lens().shortestMm());
         }

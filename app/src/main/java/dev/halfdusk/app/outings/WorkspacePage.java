@@ -47,12 +47,12 @@ class WorkspacePage {
     public record ProposedRow(String name, String camera, String why) {}
 
     String show(Outing outing, Map<String, String> asked, Model model) {
-        return page(outing, asked, null, new Form(), model);
+        return page(outing, asked, null, another(), model);
     }
 
     /** @param refused fields of a take with what is wrong about them */
     String refused(Outing outing, Map<String, String> asked, Form refused, Model model) {
-        return page(outing, asked, refused, new Form(), model);
+        return page(outing, asked, refused, another(), model);
     }
 
     /** @param stop fields of a place of the night with what is wrong about them */
@@ -111,7 +111,7 @@ class WorkspacePage {
         model.addAttribute("darknesses", AskedSky.darknesses());
         model.addAttribute("rigs", rigs);
         model.addAttribute("marks", marks(night));
-        model.addAttribute("stop", stop.has("number") ? new Form() : stop);
+        model.addAttribute("stop", stop.has("number") ? another() : stop);
         model.addAttribute(
                 "stopForms",
                 view.stops().stream()
@@ -126,6 +126,11 @@ class WorkspacePage {
         model.addAttribute("way", ShapeForm.views(Way.SHAPE));
         model.addAttribute("keeping", new Form());
         return "outings/show";
+    }
+
+    /** A place to go on to, as one begins with it. */
+    private static Form another() {
+        return ShapeForm.start(new Form(), Way.SHAPE);
     }
 
     private static Form fields(WorkspaceView.StopRow r) {

@@ -15,7 +15,6 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.night.Sight;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
-import dev.halfdusk.core.outing.Stop;
 import dev.halfdusk.core.outing.Trip;
 import dev.halfdusk.core.outing.Way;
 import dev.halfdusk.core.sky.Site;
@@ -289,7 +288,7 @@ record WorkspaceView(
         for (int i = 0; i < places.size(); i++) {
             int number = i;
             Place place = places.get(i);
-            Stop stop = a.trip().stop(i);
+            Way way = a.outing().way(i);
             int takes = (int)
                     a.takes().stream().filter(t -> t.take().stop() == number).count();
             Optional<Interval> there = stays.stream()
@@ -300,13 +299,13 @@ record WorkspaceView(
                     number,
                     place.name(),
                     place.id(),
-                    stop.drive().toMinutes() + " min on the road" + (i == 0 ? " from home, " : ", ")
-                            + stop.walk().toMinutes() + " min on foot",
+                    way.driveMinutes() + " min on the road" + (i == 0 ? " from home, " : ", ") + way.walkMinutes()
+                            + " min on foot",
                     i == 0 ? "" : apart(places.get(i - 1), place),
                     there.map(w -> a.night().clock(w.from())).orElse(""),
                     there.map(w -> a.night().clock(w.to())).orElse(""),
                     takes,
-                    new Way((int) stop.drive().toMinutes(), (int) stop.walk().toMinutes())));
+                    way));
         }
         return rows;
     }

@@ -141,6 +141,7 @@ public class EclipsePlans {
         r.setEclipseDate(date);
         r.setAfterC2S(EclipseTerms.USUAL.margins().afterC2());
         r.setBeforeC3S(EclipseTerms.USUAL.margins().beforeC3());
+        r.setCelsius(EclipseTerms.USUAL.celsius());
         r.insert();
         return r.getId();
     }

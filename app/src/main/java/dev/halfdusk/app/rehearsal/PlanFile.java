@@ -311,8 +311,6 @@ public class PlanFile {
     /** What a file says of a camera, and what is usual where it is silent. */
     private static ObjectNode whole(JsonNode said, EclipseCamera usual) {
         ObjectNode all = ShapeJson.write(JsonNodeFactory.instance.objectNode(), EclipseCamera.SHAPE, usual);
-        EclipseCamera.SHAPE.keys().stream().filter(said::hasNonNull).forEach(key -> all.set(key, said.path(key)));
-        AimJson.unfold(said, all);
-        return all;
+        return all.setAll(AimJson.unfold(EclipseCamera.SHAPE, said));
     }
 }

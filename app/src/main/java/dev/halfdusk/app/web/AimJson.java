@@ -1,7 +1,9 @@
 package dev.halfdusk.app.web;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.core.measure.Shape;
 import java.util.List;
 
 /** A direction is two fields of whatever is framed, and one thing in files: {@code "aim": {"azimuth": …, "altitude": …}} or null. */
@@ -23,14 +25,16 @@ public final class AimJson {
         return node;
     }
 
-    /** From what files have, into its fields; a half that is missing is missing. */
-    public static void unfold(JsonNode said, ObjectNode into) {
-        PARTS.forEach(key -> {
-            JsonNode part = said.path(AIM).path(key);
-            if (!part.isMissingNode()) {
-                into.set(key, part);
+    /** What a file says of the fields of whatever is framed; a half that is missing is missing. */
+    public static ObjectNode unfold(Shape<?> shape, JsonNode said) {
+        ObjectNode fields = JsonNodeFactory.instance.objectNode();
+        shape.keys().forEach(key -> {
+            JsonNode from = PARTS.contains(key) ? said.path(AIM) : said;
+            if (from.hasNonNull(key)) {
+                fields.set(key, from.get(key));
             }
         });
+        return fields;
     }
 
     /** Where a field stands in a file: "aim.azimuth". */

@@ -12,6 +12,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -93,6 +94,15 @@ class StopPagesTest {
                         .param("driveMinutes", "25")
                         .param("walkMinutes", "10"))
                 .andExpect(redirectedUrl(home + "#stops"));
+    }
+
+    /** One that is given no way lies at the door, and its fields say so. */
+    @Test
+    void another_place_begins_at_the_door() throws Exception {
+        String page = web.perform(get(home)).andReturn().getResponse().getContentAsString();
+        assertThat(PageFields.ofNew(page, home + "/stops"))
+                .containsEntry("driveMinutes", "0")
+                .containsEntry("walkMinutes", "0");
     }
 
     private Place place(String name, double latitude, double longitude) {

@@ -46,8 +46,4 @@ public record EclipseTerms(Margins margins, double celsius) {
     public EclipseTerms {
         WeatherHour.TEMPERATURE.check(celsius);
     }
-
-    public EclipseTerms within(Margins others) {
-        return new EclipseTerms(others, celsius);
-    }
 }

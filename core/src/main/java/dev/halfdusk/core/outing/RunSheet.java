@@ -88,26 +88,26 @@ public final class RunSheet {
 
     private void sky() {
         for (HorizonEvent event : c.night().events()) {
-            act(event.when(), new Task.Sky(event), "");
+            add(event.when(), new Task.Sky(event), "");
         }
     }
 
-    private void act(Instant when, Task task, String take) {
+    private void add(Instant when, Task task, String take) {
         lines.add(new Line(when, task, take, false));
     }
 
-    private void act(Instant when, Task task, Slot of) {
-        act(when, task, of.name());
+    private void add(Instant when, Task task, Slot of) {
+        add(when, task, of.name());
     }
 
     private void wayThere() {
         if (trip.away()) {
-            act(trip.leavesHome(schedule), new Task.LeaveHome(trip.fromHome(schedule)), "");
+            add(trip.leavesHome(schedule), new Task.LeaveHome(trip.fromHome(schedule)), "");
         }
         Stop first = trip.stop(trip.first(schedule));
-        act(trip.there().from(), new Task.Arrive(first, several(), trip.turnBack()), "");
+        add(trip.there().from(), new Task.Arrive(first, several(), trip.turnBack()), "");
         if (!first.hazards().isEmpty()) {
-            act(trip.there().from().plus(MOMENT), new Task.SeeByDaylight(first), "");
+            add(trip.there().from().plus(MOMENT), new Task.SeeByDaylight(first), "");
         }
     }
 
@@ -121,26 +121,26 @@ public final class RunSheet {
             Stop from = trip.stop(m.from());
             Stop to = trip.stop(m.to());
             Duration road = m.when().length().minus(from.walk()).minus(to.walk());
-            act(m.when().from(), new Task.GoOn(from, to, road), "");
-            act(m.when().to(), new Task.ArriveInTheDark(to), "");
+            add(m.when().from(), new Task.GoOn(from, to, road), "");
+            add(m.when().to(), new Task.ArriveInTheDark(to), "");
         }
     }
 
     private void prepare(Slot slot, boolean first) {
         Instant begins = slot.prepares().from();
         if (slot.swap()) {
-            act(begins, new Task.ChangeBattery(slot), slot);
+            add(begins, new Task.ChangeBattery(slot), slot);
         }
-        act(begins, first ? new Task.SetUp(slot, aid(slot, begins)) : new Task.AimAnew(slot), slot);
+        add(begins, first ? new Task.SetUp(slot, aid(slot, begins)) : new Task.AimAnew(slot), slot);
         if (!slot.plan().take().camera().rig().lens().electronic()) {
-            act(begins, new Task.TurnRing(slot), slot);
+            add(begins, new Task.TurnRing(slot), slot);
         }
         Instant looks = slot.runs().from().minus(habits.test());
         if (!slot.prepares().length().isZero()) {
             slot.answer()
                     .test()
                     .ifPresent(
-                            test -> act(looks.isBefore(begins) ? begins : looks, new Task.Compose(slot, test), slot));
+                            test -> add(looks.isBefore(begins) ? begins : looks, new Task.Compose(slot, test), slot));
         }
     }
 
@@ -150,18 +150,18 @@ public final class RunSheet {
             Program.Step step = steps.get(i);
             int last = fast(steps, i);
             if (last > i) {
-                act(step.begins(), new Task.Script(slot, steps.subList(i, last + 1)), slot);
+                add(step.begins(), new Task.Script(slot, steps.subList(i, last + 1)), slot);
                 i = last;
                 continue;
             }
-            act(step.begins(), new Task.Shoot(slot, step), slot);
+            add(step.begins(), new Task.Shoot(slot, step), slot);
             turns(slot, step);
             if (!step.dark()) {
                 swaps(slot, step);
             }
         }
         if (slot.plan().hands()) {
-            act(slot.runs().from(), new Task.Stay(slot), slot);
+            add(slot.runs().from(), new Task.Stay(slot), slot);
         }
         chores(slot);
         refocus(slot);
@@ -185,7 +185,7 @@ public final class RunSheet {
                 lines.add(new Line(counted, new Task.Chore(slot, chore), slot.name(), true));
                 continue;
             }
-            act(at.isBefore(there) ? there : at, new Task.Chore(slot, chore), slot);
+            add(at.isBefore(there) ? there : at, new Task.Chore(slot, chore), slot);
         }
     }
 
@@ -214,7 +214,7 @@ public final class RunSheet {
         double celsius = celsius(slot.plan().c(), step.begins());
         if (Power.frames(battery.get(), celsius, step.sequence()) > 0) {
             for (int after : Power.swaps(battery.get(), celsius, step.sequence())) {
-                act(
+                add(
                         Instants.after(step.opening(after), -step.pauseSeconds()),
                         new Task.ChangeBatteryAfter(slot, after),
                         slot);
@@ -234,7 +234,7 @@ public final class RunSheet {
                 t = t.plus(LOOK)) {
             OptionalDouble now = temperature(slot, t);
             if (now.isPresent() && warm.getAsDouble() - now.getAsDouble() >= REFOCUS_K) {
-                act(t, new Task.Refocus(slot, warm.getAsDouble() - now.getAsDouble()), slot);
+                add(t, new Task.Refocus(slot, warm.getAsDouble() - now.getAsDouble()), slot);
                 return;
             }
         }
@@ -251,16 +251,16 @@ public final class RunSheet {
 
     private void wayBack() {
         Instant leaves = trip.leaves(schedule);
-        act(leaves, new Task.Leave(trip.stop(trip.last(schedule)), several()), "");
-        trip.turnBack().filter(t -> !t.isAfter(leaves)).ifPresent(t -> act(t, new Task.TurnBack(), ""));
-        trip.home(schedule).ifPresent(t -> act(t, new Task.Home(), ""));
+        add(leaves, new Task.Leave(trip.stop(trip.last(schedule)), several()), "");
+        trip.turnBack().filter(t -> !t.isAfter(leaves)).ifPresent(t -> add(t, new Task.TurnBack(), ""));
+        trip.home(schedule).ifPresent(t -> add(t, new Task.Home(), ""));
     }
 
     /** Frame by frame where the camera is turned between them. */
     private void turns(Slot slot, Program.Step step) {
         int turns = slot.answer().turns().size();
         for (int i = 0; i < turns && i < step.frames(); i++) {
-            act(step.opening(i), new Task.TurnCamera(slot, i), slot);
+            add(step.opening(i), new Task.TurnCamera(slot, i), slot);
         }
     }
 
