@@ -96,7 +96,7 @@ final class Schemas {
         List.of(Wish.Kind.values()).forEach(k -> wishes.add(k.key()));
         ShapeJson.schema(shipped, Terms.SHAPE);
         ShapeJson.schema(shipped.withObject("/properties/stops/items"), Way.SHAPE);
-        ShapeJson.schema(shipped.withObject("/$defs/place"), Place.SPOT);
+        ShapeJson.schema(shipped.withObject("/$defs/place"), Place.SPOT_IN_FILES);
         ShapeJson.schema(take.withObject("/decision"), Decision.SHAPE);
         ObjectNode framed = ShapeJson.object(Framed.SHAPE);
         AimJson.schema(framed);

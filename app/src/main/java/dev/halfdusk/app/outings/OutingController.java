@@ -235,6 +235,7 @@ class OutingController {
         model.addAttribute("heading", id == null ? "New outing" : "Change outing");
         model.addAttribute("places", places.all());
         model.addAttribute("terms", TERMS);
+        model.addAttribute("spot", ShapeForm.views(OutingForm.SPOT, Place.SPOT));
         if (id == null) {
             model.addAttribute("earlier", outings.latest(MOST_EARLIER));
             AskedSky.begin(form);

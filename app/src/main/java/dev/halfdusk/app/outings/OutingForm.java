@@ -6,15 +6,12 @@ import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.app.web.AskedSky;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.ShapeForm;
-import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.outing.Terms;
-import dev.halfdusk.core.sky.Site;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -25,6 +22,9 @@ class OutingForm {
 
     /** What the place list sends when coordinates are typed instead. */
     static final String NEW_PLACE = "new";
+
+    /** Before the names of the fields of a place that is new with an outing. */
+    static final String SPOT = "spot-";
 
     private final Places places;
     private final Skies skies;
@@ -48,38 +48,28 @@ class OutingForm {
 
     /** The fields of an outing that exists. */
     Form fields(Outing o) {
-        Form form = said(new Form())
-                .put("title", o.title())
-                .put("place", o.place().id())
-                .put("night", o.night());
+        Form form =
+                new Form().put("title", o.title()).put("place", o.place().id()).put("night", o.night());
         return ShapeForm.fill(form, Terms.SHAPE, o.terms());
     }
 
     /** A sensible start: the first place, alone, at the door. */
     Form blank(LocalDate night, ZoneId zone) {
-        Form form = said(new Form())
+        Form form = new Form()
                 .put(
                         "place",
                         places.all().stream()
                                 .findFirst()
                                 .map(p -> p.id().toString())
                                 .orElse(NEW_PLACE))
-                .put("elevation", "0")
-                .put("zone", zone)
+                .put(SPOT + "elevation", "0")
+                .put(SPOT + "zone", zone)
                 .put("night", night);
         return ShapeForm.start(form, Terms.SHAPE);
     }
 
-    /** What a place that is new with it may be. */
-    private static Form said(Form form) {
-        return form.allows("latitude", Range.LATITUDE)
-                .allows("longitude", Range.LONGITUDE)
-                .allows("elevation", Range.ELEVATION);
-    }
-
     /** Reads an outing; empty where the form now holds complaints. */
     Optional<Outing> read(Form form, Long id) {
-        said(form);
         Place place = place(form);
         LocalDate night = place == null ? form.night("night") : form.night("night", place.zone());
         Optional<Terms> terms = ShapeForm.read(form, Terms.SHAPE);
@@ -117,15 +107,6 @@ class OutingForm {
             }
             return found.orElse(null);
         }
-        String name = form.text("placeName", "a name for the place");
-        OptionalDouble latitude = form.number("latitude", Range.LATITUDE);
-        OptionalDouble longitude = form.number("longitude", Range.LONGITUDE);
-        OptionalDouble elevation = form.number("elevation", Range.ELEVATION);
-        ZoneId zone = form.zone("zone");
-        if (name == null || latitude.isEmpty() || longitude.isEmpty() || elevation.isEmpty() || zone == null) {
-            return null;
-        }
-        Site site = new Site(latitude.getAsDouble(), longitude.getAsDouble(), elevation.getAsDouble());
-        return Place.at(name, site, zone);
+        return ShapeForm.read(SPOT, form, Place.SPOT).orElse(null);
     }
 }

@@ -323,7 +323,7 @@ public final class OutingReader {
 
     /** The place of that name where it is known, of several the one that lies there, of several there the one of that number; else a new one. */
     private Place place(JsonNode n, String where) {
-        Optional<Place> said = ShapeJson.foreign(Place.SPOT, n, (field, what) -> problem(where + field, what));
+        Optional<Place> said = ShapeJson.foreign(Place.SPOT_IN_FILES, n, (field, what) -> problem(where + field, what));
         if (said.isEmpty()) {
             return null;
         }

@@ -1,5 +1,6 @@
 package dev.halfdusk.app.places;
 
+import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.glow.Dome;
@@ -103,17 +104,22 @@ public record Place(
     /** Where it lies, and whose clock it keeps. */
     public static final Shape<Place> SPOT = new Shape<>("spot", "spot", spot(), Place::spot);
 
+    /** The same in files of outings, which may leave out how high it lies. */
+    public static final Shape<Place> SPOT_IN_FILES = SPOT.with("elevation", f -> f.usually(0.0));
+
     /** Its own fields; what stands around it is described on its own. */
     public static final Shape<Place> SHAPE = new Shape<>("place", "place", whole(), Place::whole);
 
     private static List<Field<Place>> spot() {
         return List.of(
-                Field.name("Name", Place::name),
-                Field.number("latitude", "Latitude, \u00b0", Range.LATITUDE, p -> p.site.latitudeDeg()),
-                Field.number("longitude", "Longitude, \u00b0", Range.LONGITUDE, p -> p.site.longitudeDeg()),
-                Field.<Place>number("elevation", "Elevation, m", Range.ELEVATION, p -> p.site.elevationM())
-                        .usually(0.0),
-                Field.needed("zone", "IANA time zone", p -> p.zone.getId()));
+                Field.<Place>name("Name of the spot", Place::name).hinted("as you call it"),
+                Field.<Place>number("latitude", "Latitude", Range.LATITUDE, p -> p.site.latitudeDeg())
+                        .hinted(Range.LATITUDE.allowed() + ", north positive"),
+                Field.<Place>number("longitude", "Longitude", Range.LONGITUDE, p -> p.site.longitudeDeg())
+                        .hinted(Range.LONGITUDE.allowed() + ", east positive"),
+                Field.<Place>number("elevation", "Elevation", Range.ELEVATION, p -> p.site.elevationM())
+                        .starting(0),
+                Field.<Place>needed("zone", "Time zone", p -> p.zone.getId()).hinted("such as Europe/Lisbon"));
     }
 
     private static Place spot(Values v) {
@@ -121,7 +127,10 @@ public record Place(
         try {
             return at(v.text("name"), site, ZoneId.of(v.text("zone")));
         } catch (DateTimeException e) {
-            throw new Misread("zone", "a time zone such as Europe/Lisbon");
+            throw new Misread(
+                    "zone",
+                    "\u201c" + Words.clipped(v.text("zone"), 40)
+                            + "\u201d is not a time zone. Allowed: names such as Europe/Lisbon, or UTC");
         }
     }
 

@@ -43,15 +43,15 @@ class OutingPagesTest {
         String[] usual = {
             "place",
             "new",
-            "placeName",
+            "spot-name",
             "Low Reef",
-            "latitude",
+            "spot-latitude",
             "37.6",
-            "longitude",
+            "spot-longitude",
             "-8.8",
-            "elevation",
+            "spot-elevation",
             "5",
-            "zone",
+            "spot-zone",
             "Europe/Lisbon",
             "night",
             "2027-06-08",
@@ -83,13 +83,14 @@ class OutingPagesTest {
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
-        assertThat(found).contains("/outings/new?place=new").contains("Odemira").contains("zone=Europe/Lisbon");
+        assertThat(found).contains("/outings/new?place=new").contains("Odemira").contains("spot-zone=Europe/Lisbon");
         String none = web.perform(get("/outings/towns").param("town", "Xyzzy<"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
         assertThat(none).contains("No town").doesNotContain("Xyzzy<");
-        String form = web.perform(get("/outings/new?place=new&placeName=Odemira&latitude=37.6&longitude=-8.6"))
+        String form = web.perform(
+                        get("/outings/new?place=new&spot-name=Odemira&spot-latitude=37.6&spot-longitude=-8.6"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
@@ -139,11 +140,11 @@ class OutingPagesTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "latitude|95|\u221290 to 90\u00b0",
-                "latitude|north|is not a number",
-                "longitude|-181|\u2212180 to 180\u00b0",
-                "elevation||\u2212430 to 9000 m",
-                "zone|Nowhere/Else|is not a time zone",
+                "spot-latitude|95|\u221290 to 90\u00b0",
+                "spot-latitude|north|is not a number",
+                "spot-longitude|-181|\u2212180 to 180\u00b0",
+                "spot-elevation||\u2212430 to 9000 m",
+                "spot-zone|Nowhere/Else|is not a time zone",
                 "night|1850-01-01|2000-01-02 to 2059-12-29",
                 "night|2070-01-01|2000-01-02 to 2059-12-29",
                 "people|0|1 to 9",
@@ -154,7 +155,7 @@ class OutingPagesTest {
                 "tolerancePx|0|0.5 to 20 px",
                 "like|98765432|Choose an outing",
                 "place|98765432|Choose a place",
-                "placeName||Enter a name"
+                "spot-name||Enter a name"
             })
     void bad_entries_are_answered_beside_the_field_and_kept(String field, String typed, String answer)
             throws Exception {
@@ -214,13 +215,13 @@ class OutingPagesTest {
             throws Exception {
         web.perform(filled(
                         get("/outings/preview"),
-                        "latitude",
+                        "spot-latitude",
                         latitude,
-                        "longitude",
+                        "spot-longitude",
                         longitude,
                         "night",
                         night,
-                        "zone",
+                        "spot-zone",
                         "UTC"))
                 .andExpect(status().isOk())
                 .andExpect(content().string(containsString(words)));

@@ -35,6 +35,7 @@ class PlaceTest {
                 .put("name", "Ledge")
                 .put("latitude", 37.6)
                 .put("longitude", -8.8)
+                .put("elevation", 31)
                 .put("zone", "Europe/Lisbon");
     }
 
@@ -61,10 +62,16 @@ class PlaceTest {
     @Test
     void a_spot_is_a_place_of_which_nothing_else_is_known() {
         Place spot = Place.SPOT.of(said());
-        assertThat(spot.site().elevationM()).isZero();
+        assertThat(spot.site().elevationM()).isEqualTo(31);
         assertThat(spot).isEqualTo(Place.SHAPE.of(Place.SHAPE.values(spot)));
         assertThatThrownBy(() -> Place.SPOT.of(said().put("zone", "Atlantis/Harbour")))
                 .isInstanceOf(Misread.class)
                 .hasMessageContaining("time zone");
+        Values silent = new Values();
+        Place.SPOT.keys().stream()
+                .filter(k -> !k.equals("elevation"))
+                .forEach(k -> silent.put(k, said().get(k).orElseThrow()));
+        assertThat(Place.SPOT_IN_FILES.of(silent).site().elevationM()).isZero();
+        assertThatThrownBy(() -> Place.SPOT.of(silent)).hasMessageContaining("elevation");
     }
 }

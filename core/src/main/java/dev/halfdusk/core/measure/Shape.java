@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 
 /**
  * The one description of a thing that is kept. Its form with hints and complaints, its storage, its place in files and their
@@ -25,6 +26,17 @@ public record Shape<T>(String key, String words, List<Field<T>> fields, Function
                 throw new IllegalArgumentException(words + " has two fields " + f.key());
             }
         }
+    }
+
+    /** The same with one field changed. */
+    public Shape<T> with(String field, UnaryOperator<Field<T>> change) {
+        return new Shape<>(
+                key,
+                words,
+                fields.stream()
+                        .map(f -> f.key().equals(field) ? change.apply(f) : f)
+                        .toList(),
+                make);
     }
 
     public List<String> keys() {
