@@ -359,6 +359,7 @@ final class Backdrop {
             float turn = (float) GalacticLight.turn();
             float[] now = new float[OF_SKY];
             float[] by = new float[OF_SKY];
+            GalacticLight.Look galaxy = new GalacticLight.Look();
             for (int c = 0; c * spacing < width; c++) {
                 for (int f = 0; f < OF_SKY; f++) {
                     float next = between(this.at[f][c], this.at[f][c + 1], 1, f == COLUMN ? turn : 0);
@@ -371,8 +372,9 @@ final class Backdrop {
                         int steps = x - c * spacing;
                         float column = now[COLUMN] + steps * by[COLUMN];
                         float row = now[ROW] + steps * by[ROW];
-                        float light = (float) GalacticLight.starsAt(column, row);
-                        float red = (float) (nebulae * GalacticLight.nebulaeAt(column, row));
+                        galaxy.at(column, row);
+                        float light = (float) galaxy.stars();
+                        float red = (float) (nebulae * galaxy.nebulae());
                         for (int k = 0; k < 3; k++) {
                             float through = now[THROUGH + k] + steps * by[THROUGH + k];
                             into[k][x] = now[SKY + k] + steps * by[SKY + k] + through * (light + red * NEBULA[k]);

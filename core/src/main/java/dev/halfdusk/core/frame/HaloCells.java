@@ -10,6 +10,9 @@ final class HaloCells {
 
     private static final int CELL = 4;
 
+    /** How far pixels of a row lie from one cell's middle to the next's. */
+    private static final float[] ALONG = {0.125f, 0.375f, 0.625f, 0.875f};
+
     /** Narrower ones are drawn pixel by pixel. */
     static final double FROM_SIGMA_PX = 8;
 
@@ -61,12 +64,12 @@ final class HaloCells {
                     float above = light[c][j * columns + i];
                     line[i] = above + dv * (light[c][(j + 1) * columns + i] - above);
                 }
+                float[] to = electrons[c];
                 for (int x = 0; x < width; x++) {
-                    double u = (x + 0.5) / CELL + 0.5;
-                    int i = (int) u;
-                    float here = line[i] + (float) (u - i) * (line[i + 1] - line[i]);
+                    int i = (x + CELL / 2) / CELL;
+                    float here = line[i] + ALONG[(x + CELL / 2) % CELL] * (line[i + 1] - line[i]);
                     int at = y * width + x;
-                    electrons[c][at] += seen == null ? here : here * seen[at];
+                    to[at] += seen == null ? here : here * seen[at];
                 }
             }
         });

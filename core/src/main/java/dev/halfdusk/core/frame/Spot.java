@@ -85,18 +85,18 @@ final class Spot {
 
     /** Adds the profile across, so bright, to a row of pixels. */
     private void row(float light, double[] tint, float[][] to, float[] seen, int row, int first, int last) {
-        for (int c = 0; c < 3; c++) {
-            float of = (float) (light * tint[c]);
-            float[] pixels = to[c];
-            if (seen == null) {
-                for (int i = first; i < last; i++) {
-                    pixels[row + i] += of * across[i];
-                }
-            } else {
-                for (int i = first; i < last; i++) {
-                    pixels[row + i] += of * across[i] * seen[row + i];
-                }
-            }
+        float redOf = (float) (light * tint[0]);
+        float greenOf = (float) (light * tint[1]);
+        float blueOf = (float) (light * tint[2]);
+        float[] red = to[0];
+        float[] green = to[1];
+        float[] blue = to[2];
+        for (int i = first; i < last; i++) { // all colours at once: spots are some pixels wide
+            int at = row + i;
+            float here = seen == null ? across[i] : across[i] * seen[at];
+            red[at] += redOf * here;
+            green[at] += greenOf * here;
+            blue[at] += blueOf * here;
         }
     }
 

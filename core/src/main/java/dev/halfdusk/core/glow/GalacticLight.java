@@ -3,6 +3,7 @@ package dev.halfdusk.core.glow;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
 import java.util.zip.GZIPInputStream;
 
 /**
@@ -36,7 +37,7 @@ public final class GalacticLight {
 
     /** Starlight of a direction, cd/m² above the air, linear between the points of the map; none beyond 60° of latitude. */
     public static double stars(double longitudeDeg, double latitudeDeg) {
-        return starsAt(column(longitudeDeg), row(latitudeDeg));
+        return new Look().at(column(longitudeDeg), row(latitudeDeg)).stars();
     }
 
     /** The clouds within some degrees of a direction: of all squares of 3° there the one with most starlight, on average over it. */
@@ -69,7 +70,7 @@ public final class GalacticLight {
      * show what a modified sensor shows, not to measure.
      */
     public static double nebulae(double longitudeDeg, double latitudeDeg) {
-        return nebulaeAt(column(longitudeDeg), row(latitudeDeg));
+        return new Look().at(column(longitudeDeg), row(latitudeDeg)).nebulae();
     }
 
     /** Column of the map at a longitude, growing to the right; may be off by whole turns. */
@@ -87,46 +88,54 @@ public final class GalacticLight {
         return COLUMNS;
     }
 
-    /** {@link #stars} by column and row. */
-    public static double starsAt(double column, double row) {
-        return at(Maps.STARS, column, row);
+    /** One place of the maps after another, by column and row: what both need is worked out once. For one thread. */
+    public static final class Look {
+
+        private int upper;
+        private int left;
+        private int beside;
+        private double dx;
+        private double dy;
+
+        public Look at(double column, double row) {
+            upper = (int) Math.floor(row);
+            int floor = (int) Math.floor(column);
+            dx = column - floor;
+            dy = row - upper;
+            left = floor;
+            while (left < 0) {
+                left += COLUMNS;
+            }
+            while (left >= COLUMNS) {
+                left -= COLUMNS;
+            }
+            beside = left + 1 == COLUMNS ? -left : 1;
+            return this;
+        }
+
+        private boolean within() {
+            return upper >= 0 && upper < ROWS - 1;
+        }
+
+        /** {@link GalacticLight#stars} there. */
+        public double stars() {
+            return within() ? light(Maps.STARS) : 0;
+        }
+
+        /** {@link GalacticLight#nebulae} there. */
+        public double nebulae() {
+            return within() && !Nebulae.empty(left, upper) ? light(Nebulae.MAP) : 0;
+        }
+
+        private double light(byte[] map) {
+            int at = upper * COLUMNS + left;
+            int below = at + COLUMNS;
+            double above = LUMINANCE[map[at] & 0xff] * (1 - dx) + LUMINANCE[map[at + beside] & 0xff] * dx;
+            double under = LUMINANCE[map[below] & 0xff] * (1 - dx) + LUMINANCE[map[below + beside] & 0xff] * dx;
+            return above * (1 - dy) + under * dy;
+        }
     }
 
-    /** {@link #nebulae} by column and row. */
-    public static double nebulaeAt(double column, double row) {
-        int c = (int) Math.floor(column + 0.5);
-        int r = (int) Math.floor(row + 0.5);
-        int at = r * COLUMNS + (c < 0 ? c + COLUMNS : c >= COLUMNS ? c - COLUMNS : c);
-        if (r < 1 || r >= ROWS - 1 || at < 0 || at >= Nebulae.MAP.length || Nebulae.EMPTY[at]) {
-            return 0; // most of the sky
-        }
-        return at(Nebulae.MAP, column, row);
-    }
-
-    private static double at(byte[] map, double column, double row) {
-        int r = (int) Math.floor(row);
-        if (r < 0 || r >= ROWS - 1) {
-            return 0;
-        }
-        int floor = (int) Math.floor(column);
-        double dx = column - floor;
-        double dy = row - r;
-        int left = floor;
-        while (left < 0) {
-            left += COLUMNS;
-        }
-        while (left >= COLUMNS) {
-            left -= COLUMNS;
-        }
-        int right = left + 1 == COLUMNS ? 0 : left + 1;
-        int upper = r * COLUMNS;
-        int lower = upper + COLUMNS;
-        double above = LUMINANCE[map[upper + left] & 0xff] * (1 - dx) + LUMINANCE[map[upper + right] & 0xff] * dx;
-        double below = LUMINANCE[map[lower + left] & 0xff] * (1 - dx) + LUMINANCE[map[lower + right] & 0xff] * dx;
-        return above * (1 - dy) + below * dy;
-    }
-
-    /** Read when first asked for. */
     /** Read when somebody looks. */
     private static final class Maps {
 
@@ -150,24 +159,33 @@ public final class GalacticLight {
 
         static final byte[] MAP = Maps.read("galaxy-nebulae.gz");
 
-        /** Places with no nebula at them or next to them. */
-        static final boolean[] EMPTY = empty();
+        private static final int BLOCK = 16;
+        private static final int BLOCKS = COLUMNS / BLOCK;
 
-        private static boolean[] empty() {
-            byte[] across = new byte[MAP.length]; // of three neighbours in a row whatever there is
-            for (int row = 0; row < MAP.length; row += COLUMNS) {
-                int before = MAP[row + COLUMNS - 1];
-                for (int c = 0; c < COLUMNS; c++) {
-                    int next = MAP[row + (c + 1 == COLUMNS ? 0 : c + 1)];
-                    across[row + c] = (byte) (before | MAP[row + c] | next);
-                    before = MAP[row + c];
+        /** Blocks of places with no nebula in them or next to them: few enough for a processor to keep at hand. */
+        private static final boolean[] EMPTY = blocks();
+
+        static boolean empty(int column, int row) {
+            return EMPTY[row / BLOCK * BLOCKS + column / BLOCK];
+        }
+
+        private static boolean[] blocks() {
+            boolean[] empty = new boolean[BLOCKS * (ROWS / BLOCK)];
+            Arrays.fill(empty, true);
+            for (int at = 0; at < MAP.length; at++) {
+                if (MAP[at] != 0) {
+                    beside(at % COLUMNS, at / COLUMNS, empty);
                 }
             }
-            boolean[] empty = new boolean[MAP.length];
-            for (int at = COLUMNS; at < MAP.length - COLUMNS; at++) {
-                empty[at] = (across[at - COLUMNS] | across[at] | across[at + COLUMNS]) == 0;
-            }
             return empty;
+        }
+
+        private static void beside(int column, int row, boolean[] empty) {
+            for (int r = Math.max(0, row - 1); r <= Math.min(ROWS - 1, row + 1); r++) {
+                for (int c = column - 1; c <= column + 1; c++) {
+                    empty[r / BLOCK * BLOCKS + Math.floorMod(c, COLUMNS) / BLOCK] = false;
+                }
+            }
         }
     }
 }

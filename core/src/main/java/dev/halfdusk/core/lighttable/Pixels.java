@@ -90,7 +90,6 @@ public final class Pixels {
         int across = (width + COARSE - 1) / COARSE;
         int down = (height + COARSE - 1) / COARSE;
         float[][] coarse = new float[3][across * down];
-        int[] parts = new int[across * down];
         Counted all = IntStream.range(0, down)
                 .parallel()
                 .collect(
@@ -99,13 +98,15 @@ public final class Pixels {
                             int[][] row = new int[3][width];
                             for (int y = band * COARSE; y < Math.min(height, (band + 1) * COARSE); y++) {
                                 rows.read(y, row[0], row[1], row[2]);
-                                row(y, row, width, light, burnt, coarse, parts, counted);
+                                row(y, row, width, light, burnt, coarse, counted);
                             }
                         },
                         Counted::add);
         for (float[] channel : coarse) {
             for (int i = 0; i < channel.length; i++) {
-                channel[i] /= (float) parts[i] * WHITE;
+                int wide = Math.min(COARSE, width - i % across * COARSE);
+                int high = Math.min(COARSE, height - i / across * COARSE);
+                channel[i] /= (float) (wide * high) * WHITE;
             }
         }
         return new Pixels(
@@ -146,7 +147,7 @@ public final class Pixels {
     }
 
     private static void row(
-            int y, int[][] row, int width, char[] light, long[] burnt, float[][] coarse, int[] parts, Counted counted) {
+            int y, int[][] row, int width, char[] light, long[] burnt, float[][] coarse, Counted counted) {
         int lowest = WHITE >> EIGHT;
         int highest = WHITE - (lowest >> 1);
         int across = (width + COARSE - 1) / COARSE;
@@ -160,11 +161,18 @@ public final class Pixels {
                 counted.high++;
                 burnt[y * words(width) + (x >> SIX)] |= 1L << x;
             }
-            int at = y / COARSE * across + x / COARSE;
-            parts[at]++;
-            for (int c = 0; c < 3; c++) {
-                coarse[c][at] += row[c][x];
-                counted.counts[c][row[c][x] >> FOUR]++;
+        }
+        for (int c = 0; c < 3; c++) {
+            int[] numbers = row[c];
+            int[] counts = counted.counts[c];
+            int part = y / COARSE * across;
+            for (int x = 0; x < width; part++) {
+                int sum = 0;
+                for (int end = Math.min(width, x + COARSE); x < end; x++) {
+                    sum += numbers[x];
+                    counts[numbers[x] >> FOUR]++;
+                }
+                coarse[c][part] += sum;
             }
         }
     }

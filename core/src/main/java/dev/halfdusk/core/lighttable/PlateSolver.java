@@ -234,6 +234,9 @@ final class PlateSolver {
 
     private record Candidate(Stand stand, int votes) {}
 
+    private static final Comparator<Candidate> MOST_VOTES =
+            Comparator.comparingInt(Candidate::votes).reversed();
+
     private static final int CANDIDATES = 12;
     /** Turns that are tried at most for a focal length: a quarter of a second. */
     private static final int MOST_TURNS = 200_000;
@@ -256,7 +259,7 @@ final class PlateSolver {
         }
         if (votes >= needed) {
             best.add(new Candidate(stand, votes));
-            best.sort(Comparator.comparingInt(Candidate::votes).reversed());
+            best.sort(MOST_VOTES);
             if (best.size() > CANDIDATES) {
                 best.remove(CANDIDATES);
             }

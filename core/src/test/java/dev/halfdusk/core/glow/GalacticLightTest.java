@@ -5,6 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.Galaxy;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.zip.GZIPInputStream;
+import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -58,6 +62,31 @@ class GalacticLightTest {
         assertThat(GalacticLight.stars(-30, 1)).isEqualTo(GalacticLight.stars(330, 1));
         assertThat(GalacticLight.column(180 - 0.0625)).isCloseTo(0, within(1e-9));
         assertThat(GalacticLight.row(60 - 0.0625)).isCloseTo(0, within(1e-9));
+    }
+
+    /** Whole parts of the map are passed over as empty: wherever it holds light, that is seen there and halfway to all neighbours. */
+    @Test
+    void no_nebula_is_passed_over() throws IOException {
+        byte[] map;
+        try (InputStream in = new GZIPInputStream(GalacticLight.class.getResourceAsStream("galaxy-nebulae.gz"))) {
+            map = in.readAllBytes();
+        }
+        int lit = 0;
+        for (int at = 2880; at < map.length - 2 * 2880; at++) {
+            if (map[at] == 0) {
+                continue;
+            }
+            lit++;
+            double longitude = 180 - (at % 2880 + 0.5) / 8;
+            double latitude = 60 - (at / 2880 + 0.5) / 8;
+            assertThat(GalacticLight.nebulae(longitude, latitude))
+                    .isCloseTo(Luminance.of(26 - 0.0255 * (map[at] & 0xff)), Percentage.withPercentage(0.1));
+            for (double[] off : new double[][] {{1, 1}, {1, -1}, {-1, 1}, {-1, -1}}) {
+                assertThat(GalacticLight.nebulae(longitude + off[0] / 16, latitude + off[1] / 16))
+                        .isPositive();
+            }
+        }
+        assertThat(lit).isGreaterThan(1000);
     }
 
     /** M31 by its equatorial place, two galactic coordinates away from being mirrored. */
