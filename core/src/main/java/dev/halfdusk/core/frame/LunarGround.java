@@ -55,17 +55,17 @@ final class LunarGround {
         return known;
     }
 
-    /** Halved again and again, so that a small disc is no chance of single points. */
+    /** In 128ths of the map's steps. Halved again and again, so that a small disc is no chance of single points. */
     private static final class Albedo {
 
-        private final float[][] level = new float[LEVELS][];
+        private final short[][] level = new short[LEVELS][];
         private final double mean;
 
         Albedo() {
             byte[] map = read("moon-albedo.png", ALBEDO_COLUMNS * ALBEDO_ROWS);
-            level[0] = new float[map.length];
+            level[0] = new short[map.length];
             for (int i = 0; i < map.length; i++) {
-                level[0][i] = map[i] & 0xff;
+                level[0][i] = (short) ((map[i] & 0xff) << 7);
             }
             for (int l = 1; l < LEVELS; l++) {
                 level[l] = halved(level[l - 1], columns(l - 1), rows(l - 1));
@@ -103,23 +103,25 @@ final class LunarGround {
         }
     }
 
-    /** Slopes to the east and to the north, tangents; halved again and again as well. */
+    /** Slopes to the east and to the north, in parts of the steepest; halved again and again as well. */
     private static final class Slopes {
 
-        private final float[][] east = new float[SLOPE_LEVELS][];
-        private final float[][] north = new float[SLOPE_LEVELS][];
+        private static final double PARTS = Short.MAX_VALUE / STEEPEST;
+
+        private final short[][] east = new short[SLOPE_LEVELS][];
+        private final short[][] north = new short[SLOPE_LEVELS][];
 
         Slopes() {
             byte[] map = read("moon-height.png", HEIGHT_COLUMNS * HEIGHT_ROWS);
-            east[0] = new float[map.length];
-            north[0] = new float[map.length];
+            east[0] = new short[map.length];
+            north[0] = new short[map.length];
             for (int j = 0; j < HEIGHT_ROWS; j++) {
                 double wide = Math.max(0.2, Math.cos(Math.toRadians(90 - (j + 0.5) * HEIGHT_DEG)));
                 for (int i = 0; i < HEIGHT_COLUMNS; i++) {
                     double dx = column(map, i + 1, j) - column(map, i - 1, j);
                     double dy = row(map, i, j - 1) - row(map, i, j + 1);
-                    east[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dx / wide);
-                    north[0][j * HEIGHT_COLUMNS + i] = (float) bounded(SLOPE * dy);
+                    east[0][j * HEIGHT_COLUMNS + i] = parts(SLOPE * dx / wide);
+                    north[0][j * HEIGHT_COLUMNS + i] = parts(SLOPE * dy);
                 }
             }
             for (int l = 1; l < SLOPE_LEVELS; l++) {
@@ -129,8 +131,8 @@ final class LunarGround {
         }
 
         /** Walls of the moon are hardly steeper than stones lie. */
-        private static double bounded(double slope) {
-            return slope / Math.sqrt(1 + slope * slope / (STEEPEST * STEEPEST));
+        private static short parts(double slope) {
+            return (short) Math.round(PARTS * slope / Math.sqrt(1 + slope * slope / (STEEPEST * STEEPEST)));
         }
 
         /** A column with its neighbours above and below, so that the steps of the scale do not show. */
@@ -148,13 +150,14 @@ final class LunarGround {
         }
     }
 
-    private static float[] halved(float[] map, int columns, int rows) {
+    private static short[] halved(short[] map, int columns, int rows) {
         int across = columns / 2;
-        float[] half = new float[across * (rows / 2)];
+        short[] half = new short[across * (rows / 2)];
         for (int j = 0; j < rows / 2; j++) {
             for (int i = 0; i < across; i++) {
                 int at = 2 * j * columns + 2 * i;
-                half[j * across + i] = (map[at] + map[at + 1] + map[at + columns] + map[at + columns + 1]) / 4;
+                int sum = map[at] + map[at + 1] + map[at + columns] + map[at + columns + 1];
+                half[j * across + i] = (short) (sum + 2 >> 2);
             }
         }
         return half;
@@ -173,7 +176,7 @@ final class LunarGround {
         }
     }
 
-    private static double between(float[] map, int columns, int rows, double x, double y) {
+    private static double between(short[] map, int columns, int rows, double x, double y) {
         double cx = Math.max(0, Math.min(columns - 1.001, x));
         double cy = Math.max(0, Math.min(rows - 1.001, y));
         int i = (int) cx;
@@ -220,10 +223,10 @@ final class LunarGround {
         return slope(maps().slopes.north, level, longitudeDeg, latitudeDeg);
     }
 
-    private static double slope(float[][] map, int level, double longitudeDeg, double latitudeDeg) {
+    private static double slope(short[][] map, int level, double longitudeDeg, double latitudeDeg) {
         double step = HEIGHT_DEG * (1 << level);
         double x = (longitudeDeg + 180) / step - 0.5;
         double y = (90 - latitudeDeg) / step - 0.5;
-        return between(map[level], HEIGHT_COLUMNS >> level, HEIGHT_ROWS >> level, x, y);
+        return between(map[level], HEIGHT_COLUMNS >> level, HEIGHT_ROWS >> level, x, y) / Slopes.PARTS;
     }
 }
