@@ -72,7 +72,7 @@ public final class SheetWords {
         say(
                 Task.ArriveInTheDark.class,
                 t -> "Arrive at " + t.at().name() + ": look over the ground with a lamp before anything is set up"
-                        + mind(t.at()));
+                        + hazards(t.at()));
         say(
                 Task.Leave.class,
                 t -> "Leave" + (t.several() ? " " + t.from().name() : "")
@@ -145,8 +145,8 @@ public final class SheetWords {
         return to.drive().toMinutes() + " min on the road, " + to.walk().toMinutes() + " min on foot";
     }
 
-    private static String mind(Stop at) {
-        return at.hazards().isEmpty() ? "" : "; mind " + at.hazards();
+    private static String hazards(Stop at) {
+        return at.hazards().isEmpty() ? "" : "; hazards: " + at.hazards();
     }
 
     /** ", looking 172°, 23° up": where the camera must look when it opens. */

@@ -144,7 +144,7 @@ class SheetWordsTest {
                         + " 10 min on foot");
         assertThat(words(new Task.ArriveInTheDark(MOLE)))
                 .isEqualTo("Arrive at mole: look over the ground with a lamp before anything is set up;"
-                        + " mind wet stone");
+                        + " hazards: wet stone");
         assertThat(words(new Task.ArriveInTheDark(Stop.HERE))).endsWith("before anything is set up");
         assertThat(words(new Task.Leave(MOLE, true))).startsWith("Leave mole: count what you carry");
         assertThat(words(new Task.TurnBack())).isEqualTo("Turn back now, whatever is unfinished");
