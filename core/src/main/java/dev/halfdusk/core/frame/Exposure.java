@@ -141,7 +141,7 @@ final class Exposure {
         forward = shot.framing().see(window.onSensor(window.width() / 2.0, window.height() / 2.0));
         skyTurnsDeg = Math.abs(1 - tracker) * shot.seconds() * Sidereal.ARCSEC_PER_SECOND / 3600;
         edgeDeg = edgeDeg();
-        withinDeg = Math.min(180, edgeDeg + skyTurnsDeg + trails.turnDeg(shot.seconds()));
+        withinDeg = Math.min(180, edgeDeg + Math.abs(1 - tracker) * trails.turnDeg(shot.seconds()));
         reach = Math.cos(Math.toRadians(withinDeg));
         together = together(shot, window, trails);
         double focal = shot.framing().optics().focalMm();

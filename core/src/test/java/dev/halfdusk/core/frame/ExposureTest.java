@@ -1,0 +1,256 @@
+package dev.halfdusk.core.frame;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.halfdusk.core.exposure.SkyElectrons;
+import dev.halfdusk.core.glow.Air;
+import dev.halfdusk.core.glow.SkyGlow;
+import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Framing;
+import dev.halfdusk.core.optics.Framing.Point;
+import dev.halfdusk.core.optics.Optics;
+import dev.halfdusk.core.optics.Projection;
+import dev.halfdusk.core.optics.Response;
+import dev.halfdusk.core.optics.Sensor;
+import dev.halfdusk.core.optics.Settings;
+import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Site;
+import java.time.Instant;
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What one light adds to a picture of 960 × 640 pixels at 6.25 to one, and where: electrons are counted, light behind a lens is known. */
+class ExposureTest {
+
+    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
+    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
+    private static final Window WHOLE = Window.whole(SENSOR, 960);
+    private static final double BINNED = 6.25 * 6.25;
+    private static final double[] PINK = {2, 1, 0.5};
+
+    /** A star of magnitude 0 sends as many through 20 mm at f/2.8. */
+    private static final double AT_ZERO = SkyElectrons.ofStar(0, 20, 2.8, 0.45);
+
+    /** One lux is magnitude −13.99: 2.54e-6 lux are a star of magnitude 0. */
+    private static final double OF_A_LUX = AT_ZERO / 2.54e-6;
+
+    private final Canvas canvas = new Canvas(960, 640);
+
+    private Exposure exposure(double focal, double seconds, Direction at, Window window) {
+        Framing framing = Framing.of(new Optics(SENSOR, focal, Projection.RECTILINEAR), at, 0);
+        Response deep = new Response(500_000, 100, 1, 1, 0, 0.5);
+        Shot shot = new Shot(framing, deep, 0.45, new Settings(seconds, 2.8, 100), 2.8, 0, 5500, Support.TRIPOD);
+        Scene scene = Scene.open(
+                Standpoint.open(LEDGE, SkyGlow.ofZenith(21.5)), Moment.at(Instant.parse("2027-06-08T01:00:00Z")));
+        return new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1000);
+    }
+
+    private Exposure wide(Direction at) {
+        Arrays.fill(canvas.open, 1);
+        return exposure(20, 10, at, WHOLE);
+    }
+
+    private double sum(int colour) {
+        double sum = 0;
+        for (float e : canvas.electrons[colour]) {
+            sum += e;
+        }
+        return sum;
+    }
+
+    /** Middle of the light in the picture. */
+    private double[] middle() {
+        double[] middle = new double[2];
+        for (int at = 0; at < canvas.electrons[1].length; at++) {
+            middle[0] += canvas.electrons[1][at] * (at % 960 + 0.5);
+            middle[1] += canvas.electrons[1][at] * (at / 960 + 0.5);
+        }
+        return new double[] {middle[0] / sum(1), middle[1] / sum(1)};
+    }
+
+    /** Spots end where hardly any light is left. */
+    private static void near(double found, double wanted) {
+        assertThat(found).isCloseTo(wanted, within(0.015 * wanted));
+    }
+
+    @Test
+    void a_lamp_that_glows() {
+        Exposure e = wide(new Direction(180, 45));
+        Vector ahead = new Direction(180, 45).vector();
+        e.glow(ahead, 3, ahead, 5, 1e-6, PINK);
+        canvas.finish();
+        near(sum(1), 2 * 1e-6 * OF_A_LUX / BINNED);
+        near(sum(0), 2 * sum(1));
+        near(sum(2), sum(1) / 2);
+        assertThat(middle()).containsExactly(new double[] {480, 320}, within(0.2));
+    }
+
+    /** A light of magnitude 2 for two seconds, of which the air at 45° takes its share. */
+    @Test
+    void a_light_on_its_way() {
+        Exposure e = wide(new Direction(180, 45));
+        e.line(new Direction(178, 45).vector(), 3, new Direction(182, 45).vector(), 5, 2, 5500);
+        canvas.finish();
+        double air = Air.transmission(SkyGlow.ofZenith(21.5).extinction(), Air.path(45));
+        near(sum(1), 2 * AT_ZERO * Math.pow(10, -0.8) * air / BINNED);
+        assertThat(middle()).containsExactly(new double[] {480, 320}, within(1.0));
+    }
+
+    /** A rectilinear lens draws 70° off its axis at 20 mm × tan 70° = 54.9 mm; 18 mm of them are on the sensor, 12 of 34.6 mm upwards to 60°. */
+    @ParameterizedTest
+    @CsvSource({"70, 0, 0.32757", "-70, 0, 0.32757", "0, 60, 0.34641", "0, -60, 0.34641"})
+    void only_what_falls_on_the_sensor_is_drawn(double right, double up, double share) {
+        Exposure e = wide(new Direction(180, 0));
+        Vector ahead = new Direction(180, 0).vector();
+        e.glow(ahead, 0, new Direction(180 + right, up).vector(), 1, 1e-4, PINK);
+        canvas.finish();
+        near(sum(1), share * 1e-4 * OF_A_LUX / BINNED);
+    }
+
+    /** A window of a house: 1000 electrons a second for each cd/m² in every pixel of it, ten seconds. */
+    @Test
+    void a_pane_is_as_bright_as_it_shines() {
+        Exposure e = wide(new Direction(180, 0));
+        Vector lower = new Direction(175, -2).vector();
+        Vector upper = new Direction(183, 3).vector();
+        e.pane(lower, upper, 0.5, PINK);
+        Point a = e.at(lower, 0).orElseThrow();
+        Point b = e.at(upper, 0).orElseThrow();
+        near(sum(1), 0.5 * 1000 * 10 * (b.x() - a.x()) * (a.y() - b.y()));
+        // 20 mm × tan 8° of 37.5 µm pixels across, roughly
+        assertThat(b.x() - a.x())
+                .isCloseTo(20 * (Math.tan(Math.toRadians(5)) + Math.tan(Math.toRadians(3))) / 0.0375, within(1.0));
+    }
+
+    /** Smoke of half a degree: 0.175 mm on the sensor's axis, 4.65 pixels; far larger it is painted coarsely and no less bright. */
+    @ParameterizedTest
+    @CsvSource({"0.5, 4.654", "2, 18.62", "0.01, 1"})
+    void a_puff_keeps_its_light_and_size(double sigmaDeg, double sigmaPx) {
+        Exposure e = wide(new Direction(180, 10));
+        e.puff(new Direction(180, 10).vector(), sigmaDeg, 1e-6, PINK);
+        canvas.finish();
+        near(sum(1), 1e-6 * OF_A_LUX / BINNED);
+        double squares = 0;
+        for (int at = 0; at < canvas.electrons[1].length; at++) {
+            squares += canvas.electrons[1][at] * Math.pow(at % 960 + 0.5 - 480, 2);
+        }
+        assertThat(Math.sqrt(squares / sum(1))).isCloseTo(sigmaPx, within(0.06 * sigmaPx));
+    }
+
+    @Test
+    void what_is_beside_the_picture_is_left_out() {
+        Exposure e = wide(new Direction(180, 10));
+        e.puff(new Direction(290, 10).vector(), 0.5, 1e-6, PINK);
+        e.puff(new Direction(180, 85).vector(), 0.5, 1e-6, PINK);
+        e.glow(new Direction(0, 10).vector(), 0, new Direction(1, 10).vector(), 1, 1e-6, PINK);
+        canvas.finish();
+        assertThat(sum(1)).isZero();
+    }
+
+    /** As far below the horizon as the light is above, in waves: all of it, a twentieth of the picture up or down. */
+    @Test
+    void water_mirrors_a_light_that_moves() {
+        Exposure e = exposure(20, 10, new Direction(180, 0), WHOLE);
+        e.mirrored(new Direction(174, 8).vector(), 1, new Direction(178, 8).vector(), 4, 1e-4, PINK);
+        near(sum(1), 3 * 1e-4 * OF_A_LUX / BINNED);
+        Point a = e.at(new Direction(174, -8).vector(), 0).orElseThrow();
+        Point b = e.at(new Direction(178, -8).vector(), 0).orElseThrow();
+        assertThat(middle()[0]).isCloseTo((a.x() + b.x()) / 2, within(1.5));
+        assertThat(middle()[1]).isCloseTo((a.y() + b.y()) / 2, within(16.0));
+        assertThat(middle()[1]).isGreaterThan(360);
+    }
+
+    /** A path of glints from the shore to twice as far below it as the lamp's image, narrow above and wider below. */
+    @Test
+    void a_lamp_glitters_on_water() {
+        Exposure e = exposure(20, 10, new Direction(180, 0), WHOLE);
+        Vector lamp = new Direction(172, 6).vector();
+        e.glitter(lamp, 10, 1e-4, PINK);
+        near(sum(1), 10 * 1e-4 * OF_A_LUX / BINNED);
+        Point shore = e.at(new Direction(172, 0).vector(), 0).orElseThrow();
+        Point image = e.at(new Direction(172, -6).vector(), 0).orElseThrow();
+        double down = image.y() - shore.y();
+        assertThat(down).isBetween(54.0, 60.0); // 20 mm × tan 6° in pixels of 37.5 µm, somewhat more off the axis
+        assertThat(middle()[1]).isCloseTo(image.y(), within(0.15 * down));
+        assertThat(middle()[0]).isCloseTo(image.x(), within(0.05 * down));
+        double[] wide = new double[2];
+        double[] light = new double[2];
+        for (int at = 0; at < canvas.electrons[1].length; at++) {
+            double y = at / 960 + 0.5 - shore.y();
+            if (canvas.electrons[1][at] > 0) {
+                assertThat(y).isBetween(-5.0, 2 * down + 5);
+                assertThat(Math.abs(at % 960 + 0.5 - image.x())).isLessThan(0.06 * 2.5 * down + 5);
+            }
+            int half = y < down ? 0 : 1;
+            wide[half] += canvas.electrons[1][at] * Math.pow(at % 960 + 0.5 - image.x(), 2);
+            light[half] += canvas.electrons[1][at];
+        }
+        assertThat(wide[1] / light[1]).isGreaterThan(1.2 * wide[0] / light[0]);
+    }
+
+    /** 61.88″ a sensor pixel at 20 mm, 0.10743° one of the picture: at the celestial equator the sky turns by 2.3335 of them in a minute. */
+    @Test
+    void how_much_of_the_sky_is_in_it() {
+        Direction equator = new Direction(180, 90 - LEDGE.latitudeDeg());
+        Exposure minute = exposure(20, 60, equator, WHOLE);
+        assertThat(minute.pathPx()).isCloseTo(2.3335, within(0.001));
+        assertThat(minute.squareDegrees()).isCloseTo(7090.9, within(1.5));
+        assertThat(minute.sweptSquareDegrees() - minute.squareDegrees()).isCloseTo(25.86, within(0.05));
+        assertThat(exposure(4, 60, equator, WHOLE).squareDegrees()).isEqualTo(41_253);
+        assertThat(exposure(4, 60, equator, WHOLE).sweptSquareDegrees()).isEqualTo(41_253);
+        // 60° from the pole by the root of three quarters
+        Direction nearer = new Direction(180, 90 - LEDGE.latitudeDeg() + 30);
+        assertThat(exposure(20, 60, nearer, WHOLE).pathPx()).isCloseTo(2.3335 * 0.8660, within(0.001));
+        // upright: its long side is swept
+        Window tall = new Window(SENSOR, 320, 640, 2000, 0, 6.25);
+        Exposure upright = exposure(20, 60, equator, tall);
+        assertThat(upright.sweptSquareDegrees() - upright.squareDegrees()).isCloseTo(17.24, within(0.05));
+    }
+
+    /** It stays three pixels, 77.14 s, in a pixel of 2.33 a minute, so that ten minutes show no fainter stars than those; each 2.512 times fainter is a magnitude. */
+    @Test
+    void how_faint_a_star_may_be() {
+        Direction equator = new Direction(180, 90 - LEDGE.latitudeDeg());
+        double minute = exposure(20, 60, equator, WHOLE).faintest();
+        double ten = exposure(20, 600, equator, WHOLE).faintest();
+        assertThat(ten - minute).isCloseTo(2.5 * Math.log10(77.14 / 60), within(0.002));
+        assertThat(exposure(20, 1000, equator, WHOLE).faintest()).isCloseTo(ten, within(1e-6));
+        // twice the focal length: four times the light, in half the time of passing
+        double longer = exposure(40, 600, equator, WHOLE).faintest();
+        assertThat(longer - ten).isCloseTo(2.5 * Math.log10(4 / 2.0), within(0.002));
+        double least = LensDrawing.LEAST_SIGMA_PX;
+        double peak = AT_ZERO * 60 / (2 * Math.PI * least * least * 6.25);
+        assertThat(minute).isCloseTo(2.5 * Math.log10(peak / 4.5), within(0.002));
+    }
+
+    /** 200 mm sees 6.2° to its corner; in 20 minutes the sky turns by 5.01°: stars come in from the east, none from the north. */
+    @Test
+    void stars_that_come_in_meanwhile() {
+        double up = 90 - LEDGE.latitudeDeg();
+        Exposure e = exposure(200, 1200, new Direction(180, up), WHOLE);
+        assertThat(e.withinDeg()).isCloseTo(1.03 * 6.17 + 0.1 + 5.014, within(0.05));
+        assertThat(e.near(new Direction(180, up).vector())).isTrue();
+        assertThat(e.near(new Direction(180, up + 8).vector())).isFalse();
+        assertThat(e.near(new Direction(180, up - 8).vector())).isFalse();
+        // due east along the equator by 8°
+        Vector pole = new Direction(0, LEDGE.latitudeDeg()).vector();
+        Vector south = new Direction(180, up).vector();
+        Vector east = pole.cross(south);
+        double a = Math.toRadians(8);
+        assertThat(e.near(south.times(Math.cos(a)).plus(east.times(Math.sin(a)))))
+                .isTrue();
+        double b = Math.toRadians(13);
+        assertThat(e.near(south.times(Math.cos(b)).plus(east.times(Math.sin(b)))))
+                .isFalse();
+        // for a moment nobody asks of circles, and little beyond the corner counts
+        Exposure still = exposure(200, 1, new Direction(180, up), WHOLE);
+        assertThat(still.near(new Direction(180, up + 6).vector())).isTrue();
+        assertThat(still.near(new Direction(180, up + 7).vector())).isFalse();
+    }
+}
