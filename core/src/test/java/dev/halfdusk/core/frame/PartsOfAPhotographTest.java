@@ -132,6 +132,59 @@ class PartsOfAPhotographTest {
         assertThat(MadeUpStars.limit(1, 45_000)).isEqualTo(14);
     }
 
+    /**
+     * Evenly over each square degree; of those from V 9 to 9.5 43.4 % brighter than 9.25, since their number grows from 10^5.08 to 10^5.31; 3900 K
+     * and on average a quarter of 5500 K more. By latitude 0.25 + 0.45 e^(−b/18°) where the Milky Way has no light.
+     */
+    @Test
+    void made_up_stars_are_spread_as_stars_are() {
+        int[] count = new int[4];
+        double[] sum = new double[5];
+        int[] band = new int[180];
+        MadeUpStars.each(0, 1, new Vector(1, 0, 0), 180, 11, (x, y, z, magnitude, kelvin) -> {
+            Vector v = new Vector(x, y, z);
+            double b = Galaxy.latitudeDeg(v);
+            double l = Galaxy.longitudeDeg(v);
+            band[(int) (b + 90)]++;
+            count[0]++;
+            sum[0] += b - Math.floor(b);
+            sum[1] += l - Math.floor(l);
+            sum[2] += Math.pow(b - Math.floor(b) - 0.5, 2);
+            sum[3] += Math.pow(l - Math.floor(l) - 0.5, 2);
+            sum[4] += kelvin;
+            count[1] += magnitude >= 9 && magnitude < 9.5 ? 1 : 0;
+            count[2] += magnitude >= 9 && magnitude < 9.25 ? 1 : 0;
+            count[3] += Math.abs(v.length() - 1) > 1e-6 ? 1 : 0;
+        });
+        assertThat(count[3]).isZero();
+        for (int i = 0; i < 2; i++) {
+            assertThat(sum[i] / count[0]).isCloseTo(0.5, within(0.005));
+            assertThat(sum[2 + i] / count[0]).isCloseTo(1 / 12.0, within(0.002));
+        }
+        assertThat(sum[4] / count[0]).isCloseTo(3900 + 5500 / 4.0, within(10.0));
+        assertThat((double) count[2] / count[1]).isCloseTo(0.4342, within(0.005));
+        double near = 0.25 + 0.45 * Math.exp(-62.5 / 18);
+        double far = 0.25 + 0.45 * Math.exp(-77.5 / 18);
+        double nearArea = Math.sin(Math.toRadians(65)) - Math.sin(Math.toRadians(60));
+        double farArea = Math.sin(Math.toRadians(85)) - Math.sin(Math.toRadians(70));
+        double north = 0;
+        double south = 0;
+        double poles = 0;
+        for (int i = 0; i < 180; i++) {
+            north += i >= 150 && i < 155 ? band[i] : 0;
+            south += i >= 25 && i < 30 ? band[i] : 0;
+            poles += i >= 160 && i < 175 || i >= 5 && i < 20 ? band[i] : 0;
+        }
+        assertThat(north / south).isCloseTo(1, within(0.02));
+        assertThat((north + south) / poles).isCloseTo(near * nearArea / (far * farArea), within(0.01));
+        double plain = 0; // without the clouds of the Milky Way the plane would have 2.7 times as many
+        for (int i = 85; i < 95; i++) {
+            plain += band[i];
+        }
+        double planeArea = 2 * Math.sin(Math.toRadians(5));
+        assertThat(plain / planeArea / (poles / (2 * farArea))).isGreaterThan(0.65 / far);
+    }
+
     private static Shot shot(Projection projection, double aperture, double widest) {
         Optics optics = new Optics(SENSOR, 20, projection);
         Response response = Response.generic(6);
