@@ -11,10 +11,21 @@ public final class Patch {
 
     private final int side;
     private final float[] light;
+    private final double level;
+    private final double noise;
+
+    /** The last answer: a series is looked at again with each page that shows it. */
+    private volatile Against last = new Against(this, 0);
+
+    private record Against(Patch other, double noise) {}
 
     private Patch(int side, float[] light) {
         this.side = side;
         this.light = light;
+        float[] sorted = light.clone();
+        Arrays.sort(sorted);
+        level = Math.max(1e-6, sorted[sorted.length / 2]);
+        noise = spread(light) / level;
     }
 
     static Patch of(Pixels pixels, Encoding encoding) {
@@ -33,7 +44,7 @@ public final class Patch {
 
     /** Of a pixel against those beside it, as a share of the level. */
     double noise() {
-        return spread(light) / level();
+        return noise;
     }
 
     /** The same of what differs from another frame; 0 where they cannot be compared. */
@@ -41,17 +52,20 @@ public final class Patch {
         if (other.side != side) {
             return 0;
         }
+        Against known = last;
+        if (known.other != other) {
+            known = new Against(other, differs(other));
+            last = known;
+        }
+        return known.noise;
+    }
+
+    private double differs(Patch other) {
         float[] difference = new float[light.length];
         for (int i = 0; i < light.length; i++) {
             difference[i] = light[i] - other.light[i];
         }
-        return spread(difference) / Math.sqrt(2) / ((level() + other.level()) / 2);
-    }
-
-    private double level() {
-        float[] sorted = light.clone();
-        Arrays.sort(sorted);
-        return Math.max(1e-6, sorted[sorted.length / 2]);
+        return spread(difference) / Math.sqrt(2) / ((level + other.level) / 2);
     }
 
     /** Of neighbours two pixels apart, so that stars and slopes count for little. */
