@@ -9,6 +9,7 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
+import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Optics;
@@ -17,6 +18,7 @@ import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
+import dev.halfdusk.core.sky.FixedPoint;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
@@ -252,5 +254,165 @@ class ExposureTest {
         Exposure still = exposure(200, 1, new Direction(180, up), WHOLE);
         assertThat(still.near(new Direction(180, up + 6).vector())).isTrue();
         assertThat(still.near(new Direction(180, up + 7).vector())).isFalse();
+    }
+
+    /** By the ephemeris' own way to a fixed place: precession, nutation and aberration, to a tenth of a second of arc. */
+    @ParameterizedTest
+    @CsvSource({"0, 0", "85, 45", "266, -29", "201, -11", "14, 61", "310, -60", "120, 89"})
+    void stars_stand_where_the_ephemeris_has_them(double raDeg, double decDeg) {
+        Exposure e = wide(new Direction(180, 45));
+        Vector icrs = Vector.towards(raDeg, decDeg);
+        Vector found = e.local(icrs.x(), icrs.y(), icrs.z());
+        Vector wanted = e.scene()
+                .moment()
+                .local(new FixedPoint(raDeg, decDeg), e.scene().observer());
+        assertThat(found.angleTo(wanted.unit()) * 3600).isLessThan(0.1);
+        assertThat(found.length()).isCloseTo(1, within(2e-4));
+    }
+
+    private Exposure trails(int frames, double pause, double seconds, Direction at) {
+        Arrays.fill(canvas.open, 1);
+        Exposure one = exposure(20, seconds, at, WHOLE);
+        return new Exposure(one.scene(), one.shot(), WHOLE, new TrailFrames(frames, pause), canvas, 1000);
+    }
+
+    /** Length of an even line, square root of twelve times the variance of its light. */
+    private double length() {
+        double[] middle = middle();
+        double squares = 0;
+        for (int at = 0; at < canvas.electrons[1].length; at++) {
+            squares += canvas.electrons[1][at]
+                    * (Math.pow(at % 960 + 0.5 - middle[0], 2) + Math.pow(at / 960 + 0.5 - middle[1], 2));
+        }
+        return Math.sqrt(12 * squares / sum(1));
+    }
+
+    /** A star on the equator, at the middle after half of the time, draws 2.3335 pixels a minute while the shutter is open; pauses draw none but take their time. */
+    @ParameterizedTest
+    @CsvSource({"1, 0, 3600, 3600", "20, 0, 180, 3600", "60, 0.1, 60, 3605.9", "10, 120, 240, 3480", "4, 600, 450, 3600"
+    })
+    void frames_draw_a_trail(int frames, double pause, double seconds, double whole) {
+        Direction equator = new Direction(180, 90 - LEDGE.latitudeDeg());
+        Exposure e = trails(frames, pause, seconds, equator);
+        Vector pole = new Direction(0, LEDGE.latitudeDeg()).vector();
+        double half = Math.toRadians(whole / 2 * 15.0411 / 3600);
+        Vector begins = equator.vector()
+                .times(Math.cos(half))
+                .plus(pole.cross(equator.vector()).times(Math.sin(half)));
+        e.point(begins, 4, 5500);
+        canvas.finish();
+        double air = Air.transmission(
+                SkyGlow.ofZenith(21.5).extinction(),
+                Air.path(Direction.of(begins).altitudeDeg()));
+        // the lens takes some of the light of what is off the axis, where the line begins
+        double all = frames * seconds * AT_ZERO * Math.pow(10, -1.6) * air / BINNED;
+        assertThat(sum(1) / all).isBetween(0.93, 1.01);
+        assertThat(middle()).containsExactly(new double[] {480, 320}, within(3.0));
+        // variance of the middles of frames so far apart, and of each frame
+        double apart = seconds + pause;
+        double spread = Math.sqrt(apart * apart * (frames * frames - 1) + seconds * seconds);
+        assertThat(length()).isCloseTo(2.3335 * spread / 60, within(2.0));
+    }
+
+    @Test
+    void what_has_set_is_not_drawn() {
+        Exposure e = wide(new Direction(270, 0));
+        e.point(new Direction(270, -5).vector(), 0, 5500);
+        canvas.finish();
+        assertThat(sum(1)).isZero();
+        e.point(new Direction(270, 3).vector(), 0, 5500);
+        canvas.finish();
+        assertThat(sum(1)).isPositive();
+    }
+
+    private static final Window CORNER = Window.crop(SENSOR, 16, 10, 600, 400);
+
+    /**
+     * Wide open a corner's star has a tail of 30 µm, five pixels of 6 µm, times the cube of its distance as a share of half the diagonal: 62, 22, 10 and 6 %
+     * of its light at 0, 1, 2 and 3 thirds of it, which moves its middle outwards by a fifth of the tail, and no more to one side than to the other.
+     */
+    @Test
+    void coma_draws_a_corner_s_star_outwards() {
+        Canvas own = new Canvas(600, 400);
+        Arrays.fill(own.open, 1);
+        Direction at = new Direction(180, 45);
+        Exposure plain = exposure(20, 1, at, CORNER);
+        Exposure e = new Exposure(plain.scene(), plain.shot(), CORNER, TrailFrames.NONE, own, 1000);
+        Vector towards = e.shot().framing().see(new Point(16, 10));
+        e.glow(towards, 0, towards, 1, 1e-8, PINK); // too faint for stray light
+        double sum = 0;
+        double x = 0;
+        double y = 0;
+        for (int i = 0; i < own.electrons[1].length; i++) {
+            sum += own.electrons[1][i];
+            x += own.electrons[1][i] * (i % 600 + 0.5);
+            y += own.electrons[1][i] * (i / 600 + 0.5);
+        }
+        Point middle = CORNER.inPicture(new Point(16, 10));
+        double radius = Math.hypot(16, 10);
+        double tail = 5 * Math.pow(radius / Math.hypot(18, 12), 3);
+        double moved = tail * (0.22 + 2 * 0.10 + 3 * 0.06) / 3;
+        assertThat(x / sum - middle.x()).isCloseTo(moved * 16 / radius, within(0.03));
+        assertThat(y / sum - middle.y()).isCloseTo(moved * 10 / radius, within(0.03));
+        double across = 0;
+        double along = 0;
+        for (int i = 0; i < own.electrons[1].length; i++) {
+            double dx = i % 600 + 0.5 - x / sum;
+            double dy = i / 600 + 0.5 - y / sum;
+            along += own.electrons[1][i] / sum * Math.pow((dx * 16 + dy * 10) / radius, 2);
+            across += own.electrons[1][i] / sum * Math.pow((dy * 16 - dx * 10) / radius, 2);
+        }
+        LensDrawing drawing = new LensDrawing(e.shot(), SENSOR);
+        double sigma = drawing.sigmaPx(radius);
+        double[] share = {0.62, 0.22, 0.10, 0.06};
+        double wantedAcross = 0;
+        double wantedAlong = -moved * moved;
+        for (int i = 0; i < 4; i++) {
+            double by = tail * i / 3;
+            double wide = sigma + 0.35 * by;
+            wantedAcross += share[i] * (wide * wide + Math.pow(0.2 * (tail - by), 2));
+            wantedAlong += share[i] * (wide * wide + by * by);
+        }
+        assertThat(across).isCloseTo(wantedAcross, within(0.04 * wantedAcross));
+        assertThat(along).isCloseTo(wantedAlong, within(0.04 * wantedAlong));
+        double lost = drawing.fallOff(radius);
+        assertThat(sum).isCloseTo(lost * 1e-8 * OF_A_LUX, within(0.03 * lost * 1e-8 * OF_A_LUX));
+    }
+
+    /** A filter that spreads light takes from the point what it lays round it: all is there, and much of it far off. */
+    @ParameterizedTest
+    @CsvSource({"NONE, 0.01", "LIGHT, 0.2", "STRONG, 0.5"})
+    void a_diffusing_filter_takes_no_light(Diffusion filter, double mostFarOff) {
+        Arrays.fill(canvas.open, 1);
+        Exposure plain = exposure(20, 1, new Direction(180, 45), WHOLE);
+        Shot through = plain.shot().withDetails(Shot.Details.USUAL.with(filter));
+        Exposure e = new Exposure(plain.scene(), through, WHOLE, TrailFrames.NONE, canvas, 1000);
+        Vector ahead = new Direction(180, 45).vector();
+        e.glow(ahead, 0, ahead, 1, 2e-6, PINK);
+        canvas.finish();
+        assertThat(sum(1)).isCloseTo(2e-6 * OF_A_LUX / BINNED, within(0.05 * 2e-6 * OF_A_LUX / BINNED));
+        double far = 0;
+        for (int at = 0; at < canvas.electrons[1].length; at++) {
+            far += Math.hypot(at % 960 + 0.5 - 480, at / 960 + 0.5 - 320) > 5 ? canvas.electrons[1][at] : 0;
+        }
+        assertThat(far / sum(1)).isBetween(filter == Diffusion.NONE ? 0 : 0.02, mostFarOff);
+    }
+
+    /** A spot of 4·10^7 electrons with a sigma of s burns where it has more than half a million: within s times the root of 2 ln (peak / full). */
+    @Test
+    void what_burns_is_counted_and_lost() {
+        Exposure e = wide(new Direction(180, 45));
+        Vector ahead = new Direction(180, 45).vector();
+        double electrons = 4e7;
+        e.glow(ahead, 0, ahead, 1, electrons / OF_A_LUX, PINK);
+        canvas.finish();
+        double sigma = new LensDrawing(e.shot(), SENSOR).sigmaPx(0);
+        double peak = electrons / (2 * Math.PI * sigma * sigma);
+        double radius = sigma * Math.sqrt(2 * Math.log(peak / 500_000));
+        assertThat(canvas.burntByStars()).isCloseTo(Math.PI * radius * radius, within(0.1 * Math.PI * radius * radius));
+        double kept =
+                Math.PI * radius * radius * 500_000 + electrons * Math.exp(-radius * radius / (2 * sigma * sigma));
+        double stray = 0.05 + 0.02 + 0.006 + 0.0015 + 0.001; // in the glass, before anything burns
+        near(sum(1), (kept * (1 - stray) + electrons * stray) / BINNED);
     }
 }
