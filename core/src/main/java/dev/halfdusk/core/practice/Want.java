@@ -126,8 +126,9 @@ record Want(String of, Over over, OptionalDouble least, OptionalDouble most, Lis
                     : upper(control().words() + " " + f.dials().get(of));
         }
         double value = over == Over.SPREAD || over == Over.CHANGE ? together(frames) : last(frames);
-        String apart = over == Over.SPREAD ? " differs by " : over == Over.CHANGE ? " changed by " : " ";
-        return upper(m.words() + apart + number(m, value) + wanted(m));
+        String changed = over == Over.CHANGE ? " changed by " : " ";
+        String apart = over == Over.SPREAD ? " apart" : "";
+        return upper(m.words() + changed + number(m, value) + apart + wanted(m));
     }
 
     private static String upper(String words) {
