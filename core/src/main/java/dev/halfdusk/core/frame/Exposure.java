@@ -348,7 +348,7 @@ final class Exposure {
                                 a.x() + (b.x() - a.x()) * along,
                                 a.y() + (b.y() - a.y()) * along + down,
                                 WAVE_SIGMA,
-                                electrons / WAVES,
+                                lens(a) * electrons / WAVES,
                                 tint);
                     }
                 }));
@@ -356,12 +356,13 @@ final class Exposure {
 
     /** A lamp that stands, in water that is not quite still: a path of glints from the shore down to twice as far below as the lamp is above. */
     void glitter(Vector lamp, double seconds, double lux, double[] tint) {
-        double electrons = perSecond(magnitude(lux)) * seconds / (window.binned() * window.binned());
         Optional<Point> shore = at(new Vector(lamp.x(), lamp.y(), 0).unit(), 0);
         Optional<Point> mirrored = at(new Vector(lamp.x(), lamp.y(), -lamp.z()), 0);
         if (shore.isEmpty() || mirrored.isEmpty()) {
             return;
         }
+        double electrons =
+                lens(mirrored.get()) * perSecond(magnitude(lux)) * seconds / (window.binned() * window.binned());
         SplittableRandom random = new SplittableRandom(Double.doubleToLongBits(lamp.x()));
         double down = mirrored.get().y() - shore.get().y();
         for (int i = 0; i < GLINTS; i++) {
@@ -377,7 +378,7 @@ final class Exposure {
         Optional<Point> a = at(from, 0);
         Optional<Point> b = at(to, 0);
         if (a.isPresent() && b.isPresent()) {
-            double each = perLuminance * cdM2 * shot.seconds();
+            double each = lens(a.get()) * perLuminance * cdM2 * shot.seconds();
             canvas.rectangle(a.get().x(), b.get().y(), b.get().x(), a.get().y(), each, tint);
         }
     }
@@ -388,7 +389,13 @@ final class Exposure {
         double electrons = perSecond(magnitude(luxSeconds)) / (window.binned() * window.binned());
         at(at, 0)
                 .filter(p -> !outside(p, 3 * pixels))
-                .ifPresent(p -> canvas.spot(p.x(), p.y(), Math.max(1, pixels), electrons, tint));
+                .ifPresent(p -> canvas.spot(p.x(), p.y(), Math.max(1, pixels), lens(p) * electrons, tint));
+    }
+
+    /** What the lens leaves of the light at a point of the picture. */
+    private double lens(Point picture) {
+        Point sensor = window.onSensor(picture.x(), picture.y());
+        return drawing.fallOff(Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y()));
     }
 
     private static double magnitude(double lux) {

@@ -124,7 +124,7 @@ class ExposureTest {
         e.pane(lower, upper, 0.5, PINK);
         Point a = e.at(lower, 0).orElseThrow();
         Point b = e.at(upper, 0).orElseThrow();
-        near(sum(1), 0.5 * 1000 * 10 * (b.x() - a.x()) * (a.y() - b.y()));
+        near(sum(1), lens(175, -2) * 0.5 * 1000 * 10 * (b.x() - a.x()) * (a.y() - b.y()));
         // 20 mm × tan 8° of 37.5 µm pixels across, roughly
         assertThat(b.x() - a.x())
                 .isCloseTo(20 * (Math.tan(Math.toRadians(5)) + Math.tan(Math.toRadians(3))) / 0.0375, within(1.0));
@@ -145,6 +145,16 @@ class ExposureTest {
         assertThat(Math.sqrt(squares / sum(1))).isCloseTo(sigmaPx, within(0.06 * sigmaPx));
     }
 
+    /** Forty degrees off the axis the lens leaves 45 % of it. */
+    @Test
+    void a_puff_in_the_corner_is_darker() {
+        Exposure e = wide(new Direction(180, 0));
+        e.puff(new Direction(215, 20).vector(), 0.3, 1e-6, PINK);
+        canvas.finish();
+        near(sum(1), lens(215, 20) * 1e-6 * OF_A_LUX / BINNED);
+        assertThat(lens(215, 20)).isCloseTo(0.456, within(0.01));
+    }
+
     @Test
     void what_is_beside_the_picture_is_left_out() {
         Exposure e = wide(new Direction(180, 10));
@@ -155,12 +165,17 @@ class ExposureTest {
         assertThat(sum(1)).isZero();
     }
 
+    /** Wide open a lens leaves the cube of the cosine. */
+    private static double lens(double azimuth, double altitude) {
+        return Math.pow(new Direction(180, 0).vector().dot(new Direction(azimuth, altitude).vector()), 3);
+    }
+
     /** As far below the horizon as the light is above, in waves: all of it, a twentieth of the picture up or down. */
     @Test
     void water_mirrors_a_light_that_moves() {
         Exposure e = exposure(20, 10, new Direction(180, 0), WHOLE);
         e.mirrored(new Direction(174, 8).vector(), 1, new Direction(178, 8).vector(), 4, 1e-4, PINK);
-        near(sum(1), 3 * 1e-4 * OF_A_LUX / BINNED);
+        near(sum(1), lens(174, -8) * 3 * 1e-4 * OF_A_LUX / BINNED);
         Point a = e.at(new Direction(174, -8).vector(), 0).orElseThrow();
         Point b = e.at(new Direction(178, -8).vector(), 0).orElseThrow();
         assertThat(middle()[0]).isCloseTo((a.x() + b.x()) / 2, within(1.5));
@@ -174,7 +189,7 @@ class ExposureTest {
         Exposure e = exposure(20, 10, new Direction(180, 0), WHOLE);
         Vector lamp = new Direction(172, 6).vector();
         e.glitter(lamp, 10, 1e-4, PINK);
-        near(sum(1), 10 * 1e-4 * OF_A_LUX / BINNED);
+        near(sum(1), lens(172, -6) * 10 * 1e-4 * OF_A_LUX / BINNED);
         Point shore = e.at(new Direction(172, 0).vector(), 0).orElseThrow();
         Point image = e.at(new Direction(172, -6).vector(), 0).orElseThrow();
         double down = image.y() - shore.y();
