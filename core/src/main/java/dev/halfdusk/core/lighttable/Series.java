@@ -12,6 +12,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 
@@ -62,6 +64,7 @@ public final class Series {
         BRIGHTER("The sky grows brighter"),
         FLICKER("Brightness flickers"),
         LINES("Something crosses"),
+        METEOR("A meteor falls"),
         AIR("The air moves"),
         BRACKET("Of the bracket"),
         CALIBRATION("Focus is off to one side"),
@@ -295,22 +298,39 @@ public final class Series {
         }
     }
 
+    /** What flies is one thing to leave out, whatever it is; a meteor is another, and is kept. */
     private void lines() {
-        for (Line.Kind kind : Line.Kind.values()) {
-            List<Integer> where = IntStream.range(0, frames.size())
-                    .filter(i -> frames.get(i).lines().stream().anyMatch(l -> l.kind() == kind))
-                    .boxed()
-                    .toList();
+        Set<Integer> flown = new TreeSet<>();
+        List<String> which = new ArrayList<>();
+        for (Line.Kind kind : List.of(Line.Kind.AIRCRAFT, Line.Kind.SATELLITE)) {
+            List<Integer> where = crossed(kind);
             if (!where.isEmpty()) {
-                add(
-                        What.LINES,
-                        where,
-                        Numbers.text("%s in %d of %d frames", kind.words(), where.size(), frames.size()),
-                        kind == Line.Kind.METEOR
-                                ? "Keep it: it belongs to the picture."
-                                : "A stack leaves it out with what stands out, trails without aircraft.");
+                flown.addAll(where);
+                which.add(in(where, kind));
             }
         }
+        if (!flown.isEmpty()) {
+            add(
+                    What.LINES,
+                    List.copyOf(flown),
+                    String.join(", ", which),
+                    "A stack leaves it out with what stands out, trails without aircraft.");
+        }
+        List<Integer> meteors = crossed(Line.Kind.METEOR);
+        if (!meteors.isEmpty()) {
+            add(What.METEOR, meteors, in(meteors, Line.Kind.METEOR), "Keep it: it belongs to the picture.");
+        }
+    }
+
+    private String in(List<Integer> where, Line.Kind kind) {
+        return Numbers.text("%s in %d of %d frames", kind.words(), where.size(), frames.size());
+    }
+
+    private List<Integer> crossed(Line.Kind kind) {
+        return IntStream.range(0, frames.size())
+                .filter(i -> frames.get(i).lines().stream().anyMatch(l -> l.kind() == kind))
+                .boxed()
+                .toList();
     }
 
     /**

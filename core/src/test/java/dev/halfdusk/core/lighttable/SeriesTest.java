@@ -134,4 +134,48 @@ class SeriesTest {
                 .singleElement()
                 .satisfies(n -> assertThat(n.frames()).containsExactly(1));
     }
+
+    private static FrameReading crossed(FrameReading f, Line... lines) {
+        return new FrameReading(
+                f.width(),
+                f.height(),
+                f.encoding(),
+                f.stars(),
+                f.burntStars(),
+                f.hot(),
+                f.parts(),
+                f.sky(),
+                f.aim(),
+                f.moon(),
+                f.twins(),
+                List.of(lines),
+                f.bursts(),
+                f.ground(),
+                f.film(),
+                f.ruler(),
+                f.screen(),
+                f.patch(),
+                f.starlight(),
+                f.known());
+    }
+
+    /** Aircraft and satellites are left out together, so they are one finding; a meteor is another, and nothing to leave out. */
+    @Test
+    void what_flies_is_one_thing_and_a_meteor_another() {
+        List<FrameReading> night = new ArrayList<>(night(SeriesTest::usual));
+        Line aircraft = new Line(10, 10, 200, 30, 9, false, false);
+        Line satellite = new Line(10, 10, 200, 30, 0, false, false);
+        Line meteor = new Line(10, 10, 200, 30, 0, true, false);
+        assertThat(List.of(aircraft.kind(), satellite.kind(), meteor.kind()))
+                .containsExactly(Line.Kind.AIRCRAFT, Line.Kind.SATELLITE, Line.Kind.METEOR);
+        night.set(2, crossed(night.get(2), aircraft, satellite));
+        night.set(5, crossed(night.get(5), satellite));
+        night.set(6, crossed(night.get(6), meteor));
+        List<Noticed> found = Series.of(night);
+        assertThat(found).extracting(Noticed::what).containsExactly(What.LINES, What.METEOR);
+        assertThat(found.get(0).frames()).containsExactly(2, 5);
+        assertThat(found.get(0).evidence()).isEqualTo("aircraft in 1 of 7 frames, satellite in 2 of 7 frames");
+        assertThat(found.get(1).frames()).containsExactly(6);
+        assertThat(found.get(1).evidence()).isEqualTo("meteor in 1 of 7 frames");
+    }
 }
