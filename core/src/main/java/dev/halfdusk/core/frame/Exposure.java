@@ -394,8 +394,12 @@ final class Exposure {
 
     /** What the lens leaves of the light at a point of the picture. */
     private double lens(Point picture) {
-        Point sensor = window.onSensor(picture.x(), picture.y());
-        return drawing.fallOff(Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y()));
+        return drawing.fallOff(radius(window.onSensor(picture.x(), picture.y())));
+    }
+
+    /** From the middle of the sensor, mm. */
+    private static double radius(Point sensor) {
+        return Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
     }
 
     private static double magnitude(double lux) {
@@ -464,7 +468,7 @@ final class Exposure {
         if (!shot.framing().draws(sensor)) {
             return;
         }
-        double radius = Math.sqrt(sensor.x() * sensor.x() + sensor.y() * sensor.y());
+        double radius = radius(sensor);
         double px = drawing.sigmaPx(radius);
         double light = electrons * drawing.fallOff(radius);
         double dx = to.x() - from.x();

@@ -11,7 +11,7 @@ final class HaloCells {
     private static final int CELL = 4;
 
     /** How far pixels of a row lie from one cell's middle to the next's. */
-    private static final float[] ALONG = {0.125f, 0.375f, 0.625f, 0.875f};
+    private static final float[] ALONG = along();
 
     /** Narrower ones are drawn pixel by pixel. */
     static final double FROM_SIGMA_PX = 8;
@@ -26,6 +26,14 @@ final class HaloCells {
 
     private final int rows;
     private final float[][] light;
+
+    private static float[] along() {
+        float[] along = new float[CELL];
+        for (int i = 0; i < CELL; i++) {
+            along[i] = (i + 0.5f) / CELL;
+        }
+        return along;
+    }
 
     HaloCells(int width, int height) {
         this.width = width;

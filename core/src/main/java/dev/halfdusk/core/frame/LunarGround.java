@@ -58,6 +58,8 @@ final class LunarGround {
     /** In 128ths of the map's steps. Halved again and again, so that a small disc is no chance of single points. */
     private static final class Albedo {
 
+        private static final int PARTS = 128;
+
         private final short[][] level = new short[LEVELS][];
         private final double mean;
 
@@ -65,7 +67,7 @@ final class LunarGround {
             byte[] map = read("moon-albedo.png", ALBEDO_COLUMNS * ALBEDO_ROWS);
             level[0] = new short[map.length];
             for (int i = 0; i < map.length; i++) {
-                level[0][i] = (short) ((map[i] & 0xff) << 7);
+                level[0][i] = (short) ((map[i] & 0xff) * PARTS);
             }
             for (int l = 1; l < LEVELS; l++) {
                 level[l] = halved(level[l - 1], columns(l - 1), rows(l - 1));

@@ -97,6 +97,7 @@ public final class GalacticLight {
         private double dx;
         private double dy;
 
+        /** @param column as of {@link #column}, with row as of {@link #row}; between points of the map their light is mixed */
         public Look at(double column, double row) {
             upper = (int) Math.floor(row);
             int floor = (int) Math.floor(column);

@@ -1,5 +1,6 @@
 package dev.halfdusk.core.lighttable;
 
+import java.lang.ref.WeakReference;
 import java.util.Arrays;
 
 /** A small part out of the middle of a frame, kept so that its noise can be compared with that of the next. */
@@ -14,10 +15,10 @@ public final class Patch {
     private final double level;
     private final double noise;
 
-    /** The last answer: a series is looked at again with each page that shows it. */
-    private volatile Against last = new Against(this, 0);
+    /** The last answer: a series is looked at again with each page that shows it. Frames that were taken away are not kept for it. */
+    private volatile Against last = new Against(new WeakReference<>(this), 0);
 
-    private record Against(Patch other, double noise) {}
+    private record Against(WeakReference<Patch> other, double noise) {}
 
     private Patch(int side, float[] light) {
         this.side = side;
@@ -53,8 +54,8 @@ public final class Patch {
             return 0;
         }
         Against known = last;
-        if (known.other != other) {
-            known = new Against(other, differs(other));
+        if (!known.other.refersTo(other)) {
+            known = new Against(new WeakReference<>(other), differs(other));
             last = known;
         }
         return known.noise;
