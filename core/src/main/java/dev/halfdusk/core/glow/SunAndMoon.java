@@ -97,7 +97,12 @@ public record SunAndMoon(
                 Direction.azimuthDeg(sun),
                 moon.latitudeDeg(),
                 Direction.azimuthDeg(moon),
-                moon.times(-1).angleTo(sun.minus(moon)));
+                phaseAngleDeg(sun, moon));
+    }
+
+    /** Of the moon, 0 full to 180 new, from topocentric places in one unit. */
+    public static double phaseAngleDeg(Vector sun, Vector moon) {
+        return moon.times(-1).angleTo(sun.minus(moon));
     }
 
     /** Lit fraction of the moon as it is seen from there, 0 to 1. */

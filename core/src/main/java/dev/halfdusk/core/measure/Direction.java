@@ -23,7 +23,7 @@ public record Direction(double azimuthDeg, double altitudeDeg) {
 
     /** Azimuth alone of east, north and up components, 0 to 360: cheaper where the altitude is not asked for. */
     public static double azimuthDeg(Vector local) {
-        double degrees = Math.toDegrees(Math.atan2(local.x(), local.y()));
+        double degrees = Math.toDegrees(Angles.arcTangent(local.x(), local.y()));
         return degrees < 0 ? degrees + 360 : degrees;
     }
 

@@ -47,16 +47,16 @@ public record Vector(double x, double y, double z) {
 
     /** Angle to another vector in degrees, 0 to 180, exact also for tiny and for opposite angles. */
     public double angleTo(Vector o) {
-        return Math.toDegrees(Math.atan2(cross(o).length(), dot(o)));
+        return Math.toDegrees(Angles.arcTangent(cross(o).length(), dot(o)));
     }
 
     /** Longitude-like angle in degrees, 0 to 360. */
     public double longitudeDeg() {
-        return Angles.turn(Math.toDegrees(Math.atan2(y, x)));
+        return Angles.turn(Math.toDegrees(Angles.arcTangent(y, x)));
     }
 
     /** Latitude-like angle in degrees, −90 to 90. */
     public double latitudeDeg() {
-        return Math.toDegrees(Math.atan2(z, Math.sqrt(x * x + y * y)));
+        return Math.toDegrees(Angles.arcTangent(z, Math.sqrt(x * x + y * y)));
     }
 }

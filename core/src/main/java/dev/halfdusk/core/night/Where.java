@@ -1,6 +1,7 @@
 package dev.halfdusk.core.night;
 
 import dev.halfdusk.core.glow.GalacticLight;
+import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.sky.FixedPoint;
@@ -24,10 +25,10 @@ sealed interface Where {
     /** Its places at evenly spaced times. */
     interface Way {
 
-        Vector at(Track.Window window, double sample);
+        Vector at(Track.Sky sky);
 
         /** Luminance of what changes with the hour, cd/m\u00b2; 0 of all else. */
-        default double luminance(Track.Window window, double sample) {
+        default double luminance(Track.Sky sky) {
             return 0;
         }
     }
@@ -43,7 +44,7 @@ sealed interface Where {
         @Override
         public Way way(Observer observer, Instant from, Instant to) {
             Track track = Track.of(target, from, to);
-            return (window, sample) -> window.local(track, sample);
+            return sky -> sky.local(track);
         }
     }
 
@@ -92,16 +93,16 @@ sealed interface Where {
             Track quarter = Track.of(QUARTER, from, to);
             return new Way() {
                 @Override
-                public Vector at(Track.Window window, double sample) {
-                    return top(window.local(pole, sample));
+                public Vector at(Track.Sky sky) {
+                    return top(sky.local(pole));
                 }
 
                 @Override
-                public double luminance(Track.Window window, double sample) {
-                    Vector v = at(window, sample);
-                    double x = v.dot(window.local(centre, sample));
-                    double y = v.dot(window.local(quarter, sample));
-                    return ofLongitude(Math.toDegrees(Math.atan2(y, x)));
+                public double luminance(Track.Sky sky) {
+                    Vector v = at(sky);
+                    double x = v.dot(sky.local(centre));
+                    double y = v.dot(sky.local(quarter));
+                    return ofLongitude(Math.toDegrees(Angles.arcTangent(y, x)));
                 }
             };
         }
@@ -123,7 +124,7 @@ sealed interface Where {
         @Override
         public Way way(Observer observer, Instant from, Instant to) {
             Vector at = at(observer);
-            return (window, sample) -> at;
+            return sky -> at;
         }
     }
 
@@ -138,7 +139,7 @@ sealed interface Where {
         @Override
         public Way way(Observer observer, Instant from, Instant to) {
             Vector at = direction.vector();
-            return (window, sample) -> at;
+            return sky -> at;
         }
     }
 }

@@ -18,9 +18,9 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
- * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and one sight, brightness of the zenith and
+ * Many nights of a site at ten-minute steps in plain arrays: places of sun, moon and one sight, and from them brightness of the zenith and
  * contrast of the sight. Places keep 0.01° against the exact ones (tested); all altitudes are airless. By day, with the sun 2° high or higher,
- * only its altitude and the zenith are kept, and all else is NaN.
+ * only its altitude is kept, and all else is NaN; so are azimuths and the moon's phase where they change nothing, since arc tangents are most of the work.
  */
 public final class YearOfNights {
 
@@ -29,6 +29,12 @@ public final class YearOfNights {
     private static final int LONGEST = 3700;
     /** From 2° of the sun on a sample is of the day. */
     private static final double DAY_SINE = Math.sin(Math.toRadians(2));
+
+    /** Deeper than 18° the sun lights nothing wherever it stands. */
+    private static final double TWILIGHT_SINE = Math.sin(Math.toRadians(-18.5));
+
+    /** Two samples deeper than the horizon: what a line between neighbours may need. */
+    private static final double NEAR_SINE = Math.sin(Math.toRadians(-5.5));
 
     private static final double TWILIGHT_DEG = -6;
 
@@ -47,8 +53,10 @@ public final class YearOfNights {
     private final float[] moonPhaseAngle;
     private final float[] sightAltitude;
     private final float[] sightAzimuth;
-    private final float[] zenithMagnitude;
-    private final float[] contrast;
+    private final Track moon;
+    private final Track sun;
+    private final Where.Way way;
+    private final Track.Window window;
 
     private YearOfNights(
             Site site, ZoneId zone, LocalDate first, int nights, Skyline skyline, SkyGlow glow, Sight sight) {
@@ -73,8 +81,12 @@ public final class YearOfNights {
         moonPhaseAngle = new float[samples];
         sightAltitude = new float[samples];
         sightAzimuth = new float[samples];
-        zenithMagnitude = new float[samples];
-        contrast = new float[samples];
+        Instant end = start.plus(STEP.multipliedBy(samples));
+        Observer observer = Observer.at(site);
+        sun = Track.of(Body.SUN, start, end);
+        moon = Track.of(Body.MOON, start, end);
+        way = sight.where().way(observer, start, end);
+        window = new Track.Window(observer, start, samples, STEP.toMinutes() / 1440.0);
     }
 
     /**
@@ -99,51 +111,41 @@ public final class YearOfNights {
     }
 
     private void fill() {
-        Instant end = start.plus(STEP.multipliedBy(samples()));
-        Observer observer = Observer.at(site);
-        Track sun = Track.of(Body.SUN, start, end);
-        Track moon = Track.of(Body.MOON, start, end);
-        Where.Way way = sight.where().way(observer, start, end);
-        Track.Window window = new Track.Window(observer, start, samples(), STEP.toMinutes() / 1440.0);
         IntStream.range(0, samples()).parallel().forEach(i -> {
-            Vector sunAt = window.local(sun, i);
-            if (sunAt.z() > DAY_SINE * sunAt.length()) {
-                day(i, sunAt.latitudeDeg());
+            Track.Sky sky = window.sky(i);
+            Vector sunAt = sky.local(sun);
+            sunAltitude[i] = (float) sunAt.latitudeDeg();
+            if (higher(sunAt, DAY_SINE)) {
+                byDay(i);
                 return;
             }
-            SunAndMoon lamps = SunAndMoon.of(sunAt, window.local(moon, i));
-            Direction at = Direction.of(way.at(window, i));
-            sunAltitude[i] = (float) lamps.sunAltitudeDeg();
-            sunAzimuth[i] = (float) lamps.sunAzimuthDeg();
-            moonAltitude[i] = (float) lamps.moonAltitudeDeg();
-            moonAzimuth[i] = (float) lamps.moonAzimuthDeg();
-            moonPhaseAngle[i] = (float) lamps.moonPhaseAngleDeg();
-            sightAltitude[i] = (float) at.altitudeDeg();
-            sightAzimuth[i] = (float) at.azimuthDeg();
-            zenithMagnitude[i] = (float) glow.zenith(lamps).magnitude();
-            boolean seen = lamps.sunAltitudeDeg() < TWILIGHT_DEG && skyline.shows(at);
-            contrast[i] = seen ? (float) contrast(way, window, i, at, lamps) : 0;
+            sunAzimuth[i] = azimuth(sunAt, TWILIGHT_SINE);
+            Vector moonAt = sky.local(moon);
+            moonAltitude[i] = (float) moonAt.latitudeDeg();
+            moonAzimuth[i] = azimuth(moonAt, NEAR_SINE);
+            moonPhaseAngle[i] = higher(moonAt, NEAR_SINE) ? (float) SunAndMoon.phaseAngleDeg(sunAt, moonAt) : Float.NaN;
+            Vector sightAt = way.at(sky);
+            sightAltitude[i] = (float) sightAt.latitudeDeg();
+            sightAzimuth[i] = azimuth(sightAt, NEAR_SINE);
         });
     }
 
-    private double contrast(Where.Way way, Track.Window window, int i, Direction at, SunAndMoon lamps) {
-        if (!sight.glows()) {
-            return glow.darkPercent(at, lamps);
-        }
-        double light = sight.luminance() > 0 ? sight.luminance() : way.luminance(window, i);
-        return glow.contrastPercent(at, light, lamps);
+    private static boolean higher(Vector local, double sine) {
+        return local.z() > sine * local.length();
+    }
+
+    private static float azimuth(Vector local, double fromSine) {
+        return higher(local, fromSine) ? (float) Direction.azimuthDeg(local) : Float.NaN;
     }
 
     /** Half of all samples: nobody asks of them where moon and sight stand. */
-    private void day(int i, double sunDeg) {
-        sunAltitude[i] = (float) sunDeg;
+    private void byDay(int i) {
         sunAzimuth[i] = Float.NaN;
         moonAltitude[i] = Float.NaN;
         moonAzimuth[i] = Float.NaN;
         moonPhaseAngle[i] = Float.NaN;
         sightAltitude[i] = Float.NaN;
         sightAzimuth[i] = Float.NaN;
-        zenithMagnitude[i] = (float) glow.zenith(byDay(sunDeg)).magnitude();
     }
 
     public Site site() {
@@ -207,27 +209,28 @@ public final class YearOfNights {
         return moonAltitude[sample];
     }
 
-    /** What lights the sky; by day a moon that does not. */
+    /** What lights the sky; by day a moon that does not. Azimuth and phase of what is too deep to light anything are NaN. */
     public SunAndMoon lamps(int sample) {
-        return Float.isNaN(moonAltitude[sample]) ? byDay(sunAltitude[sample]) : all(sample);
+        return isDay(sample)
+                ? new SunAndMoon(sunAltitude[sample], 0, -90, 0, 180)
+                : new SunAndMoon(
+                        sunAltitude[sample],
+                        sunAzimuth[sample],
+                        moonAltitude[sample],
+                        moonAzimuth[sample],
+                        moonPhaseAngle[sample]);
     }
 
-    private static SunAndMoon byDay(double sunDeg) {
-        return new SunAndMoon(sunDeg, 0, -90, 0, 180);
+    private boolean isDay(int sample) {
+        return Float.isNaN(moonAltitude[sample]);
     }
 
-    private SunAndMoon all(int sample) {
-        return new SunAndMoon(
-                sunAltitude[sample],
-                sunAzimuth[sample],
-                moonAltitude[sample],
-                moonAzimuth[sample],
-                moonPhaseAngle[sample]);
-    }
-
-    /** Lit fraction of the moon, 0 to 1. */
+    /** Lit fraction of the moon, 0 to 1, wherever it stands; NaN by day. */
     public double moonFraction(int sample) {
-        return all(sample).moonFraction();
+        return isDay(sample)
+                ? Double.NaN
+                : SunAndMoon.of(window.local(sun, sample), window.local(moon, sample))
+                        .moonFraction();
     }
 
     public double altitudeDeg(int sample) {
@@ -240,12 +243,24 @@ public final class YearOfNights {
 
     /** V magnitudes per square arcsecond at the zenith. */
     public double zenithMagnitude(int sample) {
-        return zenithMagnitude[sample];
+        return glow.zenith(lamps(sample)).magnitude();
     }
 
     /** Percent by which the sight outshines its sky, or how dark the sky of a point of light is; 0 while it is down or hidden, and by day and in civil twilight, where it is under 0.2. */
     public double contrastPercent(int sample) {
-        return contrast[sample];
+        if (sunAltitude[sample] >= TWILIGHT_DEG || !(sightAltitude[sample] > 0)) {
+            return 0;
+        }
+        Direction at = new Direction(sightAzimuth[sample], sightAltitude[sample]);
+        if (!skyline.shows(at)) {
+            return 0;
+        }
+        SunAndMoon lamps = lamps(sample);
+        if (!sight.glows()) {
+            return glow.darkPercent(at, lamps);
+        }
+        double light = sight.luminance() > 0 ? sight.luminance() : way.luminance(window.sky(sample));
+        return glow.contrastPercent(at, light, lamps);
     }
 
     /** Hours, month by month, in which the sight stands above 10° and its skyline in a dark sky without moon. */
@@ -255,7 +270,7 @@ public final class YearOfNights {
             int month = date(night).getMonthValue() - 1;
             for (int i = start(night); i < start(night + 1); i++) {
                 boolean dark = sunAltitude[i] < -NightRules.USUAL.dark().sunDepressionDeg() && moonAltitude[i] < 0;
-                if (dark && sightAltitude[i] > NightRules.USUAL.leastAltitudeDeg() && contrast[i] > 0) {
+                if (dark && sightAltitude[i] > NightRules.USUAL.leastAltitudeDeg() && contrastPercent(i) > 0) {
                     hours[month] += STEP.toMinutes() / 60.0;
                 }
             }

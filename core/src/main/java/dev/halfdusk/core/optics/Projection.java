@@ -1,5 +1,7 @@
 package dev.halfdusk.core.optics;
 
+import dev.halfdusk.core.measure.Angles;
+
 /** How a lens maps an angle off its axis to a distance from the centre of the image. */
 public enum Projection {
     /** Straight lines stay straight: r = f tan θ. Nothing at 90° or beyond. */
@@ -18,7 +20,7 @@ public enum Projection {
     FISHEYE {
         @Override
         public double radius(double off, double ahead, double focal) {
-            return focal * Math.atan2(off, ahead);
+            return focal * Angles.arcTangent(off, ahead);
         }
 
         @Override

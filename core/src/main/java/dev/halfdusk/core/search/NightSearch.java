@@ -53,17 +53,44 @@ public final class NightSearch {
      * @param top where the sight stands highest in the window; empty where none was asked for
      * @param skyMagnitude brightness of the zenith, or of the wanted part of the sky, in the middle of the window
      * @param moonFraction lit fraction of the moon there
-     * @param reasons in words, the most telling first
+     * @param lostToMoon what the moon takes of the time that is wanted otherwise
      */
     public record Hit(
             LocalDate date,
             double score,
             Interval window,
             double hours,
+            Sight sight,
+            Wanted wanted,
             Optional<Top> top,
             double skyMagnitude,
             double moonFraction,
-            List<String> reasons) {
+            Duration lostToMoon) {
+
+        /** In words, the most telling first. */
+        public List<String> reasons() {
+            String sky = wanted instanceof Wanted.PartOfSky
+                    ? "sky there %.1f mag/arcsec\u00b2"
+                    : "zenith %.1f mag/arcsec\u00b2";
+            return List.of(
+                    Numbers.text("%.1f h of ", hours)
+                            + (top.isPresent() ? sight.bare() + " in the dark" : "dark sky without moon"),
+                    top.map(this::words).orElseGet(() -> Numbers.text(sky, skyMagnitude)),
+                    lostToMoon.isZero()
+                            ? Numbers.text("no moon in the way, %.0f %% lit", moonFraction * 100)
+                            : Numbers.text(
+                                    "the moon, %.0f %% lit, takes %.1f h more",
+                                    moonFraction * 100, lostToMoon.toMinutes() / 60.0));
+        }
+
+        /** "core up to 23°, 80 % brighter than its sky, leaning"; of a point of light how dark its sky is. */
+        private String words(Top t) {
+            String shows = sight.glows()
+                    ? "%s up to %.0f\u00b0, %.0f %% brighter than its sky"
+                    : "%s up to %.0f\u00b0, %.0f %% of its sky is natural";
+            String stance = sight.equals(Sight.CORE) ? ", " + t.stance.words() : "";
+            return Numbers.text(shows, sight.bare(), t.altitudeDeg, t.contrastPercent) + stance;
+        }
 
         /** Whether the sight shows plainly over its sky; false for other wishes. */
         public boolean plain() {
@@ -169,7 +196,6 @@ public final class NightSearch {
                     ? towards(part, middle, observer)
                     : year.zenithMagnitude(middle);
             double score = highest.map(this::score).orElseGet(() -> darkScore(sky));
-            double moon = year.moonFraction(middle);
             return new Hit(
                     date,
                     Math.round(score * 10) / 10.0,
@@ -177,10 +203,12 @@ public final class NightSearch {
                             instant(from).plusMillis(999).truncatedTo(ChronoUnit.SECONDS),
                             instant(to).truncatedTo(ChronoUnit.SECONDS)),
                     hours(),
+                    year.sight(),
+                    wanted,
                     highest,
                     sky,
-                    moon,
-                    reasons(highest, wanted, sky, moon));
+                    year.moonFraction(middle),
+                    YearOfNights.STEP.multipliedBy(lostToMoon));
         }
 
         private double score(Top highest) {
@@ -228,40 +256,6 @@ public final class NightSearch {
             return year.glow()
                     .towards(part.direction().vector(), moment, observer, lamps)
                     .magnitude();
-        }
-
-        private List<String> reasons(Optional<Top> highest, Wanted wanted, double sky, double moon) {
-            List<String> reasons = new ArrayList<>();
-            reasons.add(Numbers.text("%.1f h of ", hours())
-                    + (highest.isPresent() ? year.sight().bare() + " in the dark" : "dark sky without moon"));
-            highest.ifPresentOrElse(
-                    t -> reasons.add(words(t)),
-                    () -> reasons.add(Numbers.text(
-                            wanted instanceof Wanted.PartOfSky
-                                    ? "sky there %.1f mag/arcsec\u00b2"
-                                    : "zenith %.1f mag/arcsec\u00b2",
-                            sky)));
-            reasons.add(
-                    lostToMoon > 0
-                            ? Numbers.text(
-                                    "the moon, %.0f %% lit, takes %s more",
-                                    moon * 100, hoursOf(YearOfNights.STEP.multipliedBy(lostToMoon)))
-                            : Numbers.text("no moon in the way, %.0f %% lit", moon * 100));
-            return List.copyOf(reasons);
-        }
-
-        /** "core up to 23°, 80 % brighter than its sky, leaning"; of a point of light how dark its sky is. */
-        private String words(Top t) {
-            Sight sight = year.sight();
-            String shows = sight.glows()
-                    ? "%s up to %.0f\u00b0, %.0f %% brighter than its sky"
-                    : "%s up to %.0f\u00b0, %.0f %% of its sky is natural";
-            String stance = sight.equals(Sight.CORE) ? ", " + t.stance.words() : "";
-            return Numbers.text(shows, sight.bare(), t.altitudeDeg, t.contrastPercent) + stance;
-        }
-
-        private static String hoursOf(Duration d) {
-            return Numbers.text("%.1f h", d.toMinutes() / 60.0);
         }
     }
 }

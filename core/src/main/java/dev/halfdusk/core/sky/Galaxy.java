@@ -36,7 +36,7 @@ public final class Galaxy {
 
     /** Galactic longitude (0 to 360) of an ICRS direction. */
     public static double longitudeDeg(Vector icrs) {
-        return Angles.turn(Math.toDegrees(Math.atan2(icrs.dot(POLE.cross(CENTRE)), icrs.dot(CENTRE))));
+        return Angles.turn(Math.toDegrees(Angles.arcTangent(icrs.dot(POLE.cross(CENTRE)), icrs.dot(CENTRE))));
     }
 
     /** Galactic latitude (−90 to 90) of an ICRS direction. */
@@ -106,7 +106,7 @@ public final class Galaxy {
         Vector horizontal = core.cross(up); // to the right of someone who faces the core
         double climb = along.dot(vertical.unit());
         double right = along.dot(horizontal.unit());
-        double tilt = Math.toDegrees(Math.atan2(Math.abs(climb), Math.abs(right)));
+        double tilt = Math.toDegrees(Angles.arcTangent(Math.abs(climb), Math.abs(right)));
         double topAzimuth = Angles.turn(Direction.azimuthDeg(pole) + 180);
         return new Arch(
                 tilt,

@@ -144,11 +144,11 @@ public final class Moment {
         Vector v = topocentric(target, observer);
         double hourAngle = orientation.siderealRadians()
                 + Math.toRadians(observer.site().longitudeDeg())
-                - Math.atan2(v.y(), v.x());
+                - Angles.arcTangent(v.y(), v.x());
         double lat = Math.toRadians(observer.site().latitudeDeg());
         double dec = Math.toRadians(v.latitudeDeg());
-        return Math.toDegrees(
-                Math.atan2(Math.sin(hourAngle), Math.tan(lat) * Math.cos(dec) - Math.sin(dec) * Math.cos(hourAngle)));
+        return Math.toDegrees(Angles.arcTangent(
+                Math.sin(hourAngle), Math.tan(lat) * Math.cos(dec) - Math.sin(dec) * Math.cos(hourAngle)));
     }
 
     /** True equator of date, geocentric; length the distance in km, 1 for stars. */

@@ -130,18 +130,30 @@ public final class Track {
 
         /** East, north and up of the target at a sample or between two; topocentric, length the distance in km for bodies. */
         public Vector local(Track track, double sample) {
+            return sky(sample).local(track);
+        }
+
+        /** The observer's sky at a sample or between two, for more than one target. */
+        public Sky sky(double sample) {
             double sinceFirst = sample * step;
             int day = (int) sinceFirst;
             double angle = sidereal[day] + (sidereal[day + 1] - sidereal[day]) * (sinceFirst - day);
-            double cos = Math.cos(angle);
-            double sin = Math.sin(angle);
-            Vector v = track.at(firstDay + sinceFirst);
-            Vector fixed = new Vector(cos * v.x() + sin * v.y(), cos * v.y() - sin * v.x(), v.z());
-            return observer.local(track.parallax ? fixed.minus(observer.position()) : fixed);
+            return new Sky(observer, firstDay + sinceFirst, Math.cos(angle), Math.sin(angle));
         }
 
         public Instant instant(int sample) {
             return TimeScale.instant(firstDay + sample * step);
+        }
+    }
+
+    /** An observer's sky at one time. */
+    public record Sky(Observer observer, double day, double cos, double sin) {
+
+        /** East, north and up of the target; topocentric, length the distance in km for bodies. */
+        public Vector local(Track track) {
+            Vector v = track.at(day);
+            Vector fixed = new Vector(cos * v.x() + sin * v.y(), cos * v.y() - sin * v.x(), v.z());
+            return observer.local(track.parallax ? fixed.minus(observer.position()) : fixed);
         }
     }
 }

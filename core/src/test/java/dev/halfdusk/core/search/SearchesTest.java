@@ -445,7 +445,16 @@ class SearchesTest {
         Interval window = new Interval(Instant.parse("2000-01-20T22:00:00Z"), Instant.parse("2000-01-20T23:00:00Z"));
         List<NightSearch.Hit> hits = Stream.of(6, 13, 20, 21, 28)
                 .map(day -> new NightSearch.Hit(
-                        LocalDate.of(2000, 1, day), day, window, 1, Optional.empty(), 21, 0, List.of()))
+                        LocalDate.of(2000, 1, day),
+                        day,
+                        window,
+                        1,
+                        Sight.CORE,
+                        new Wanted.DarkSky(),
+                        Optional.empty(),
+                        21,
+                        0,
+                        Duration.ZERO))
                 .toList();
         assertThat(Spell.of(hits))
                 .extracting(Spell::first, Spell::last)
