@@ -7,6 +7,7 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.ground.Standpoint;
+import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Night;
@@ -21,9 +22,12 @@ import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.outing.NightProposal.Proposed;
+import dev.halfdusk.core.search.ShowerNight;
+import dev.halfdusk.core.sky.MeteorShower;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.EclipsedMoon;
+import dev.halfdusk.core.take.Meteors;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.NamedCamera;
@@ -143,6 +147,55 @@ class NightProposalTest {
         assertThat(all.get(0).take().camera().name()).isEqualTo("Long");
         assertThat(all.get(0).why()).contains("totality begins at 03:3"); // u2 is 02:31 UT
         assertThat(names(all)).doesNotContain("Moonlit ground", "Moon over the land");
+    }
+
+    /** Who comes for a shower has frames from dark to dark, ten minutes short and three hours at most; where it never rises nothing of it. */
+    @Test
+    void a_shower_that_was_asked_for_is_the_nights() {
+        MeteorShower perseids = MeteorShower.named("Perseids").orElseThrow();
+        Asked asked = Asked.of(Sight.of(perseids));
+        Circumstances c = at(37.6, "2026-08-12", "Europe/Lisbon"); // new moon
+        Proposed first = asking(c, asked).get(0);
+        assertThat(first.take().name()).isEqualTo("Perseids");
+        assertThat(first.take().subject()).isEqualTo(new Meteors(180));
+        assertThat(first.take().wish()).isEqualTo(Wish.highest(asked));
+        ShowerNight night = ShowerNight.of(perseids, c.night(), c.from().glow()).orElseThrow();
+        assertThat(first.why())
+                .isEqualTo(
+                        "Frame after frame while the radiant of the Perseids is up: most, some %.0f an hour, at %s.",
+                        night.perHour(), c.night().clock(night.best()));
+        // in a short northern night less than three hours are dark
+        Circumstances north = at(55.5, "2026-08-12", "Europe/London");
+        long minutes = Interval.longest(asked.showing(north.night()).inDark())
+                .orElseThrow()
+                .length()
+                .toMinutes();
+        assertThat(minutes).isBetween(40L, 180L);
+        assertThat(asking(north, asked).get(0).take().subject()).isEqualTo(new Meteors(minutes - 10));
+        assertThat(names(asking(at(-60, "2026-08-12", "UTC"), asked))).doesNotContain("Perseids", "Milky Way");
+    }
+
+    private static List<Proposed> asking(Circumstances c, Asked asked) {
+        return NightProposal.ofRanked(
+                c, List.of(new NightProposal.Ranked(WIDE, 0)), List.of(), 1, 0, Optional.of(asked));
+    }
+
+    /** The forecast may hide a window: 85 % at its clearest is still proposed and said, more is not. */
+    @ParameterizedTest
+    @CsvSource({"85, true", "85.1, false"})
+    void an_overcast_window_is_none(double cloud, boolean proposed) {
+        Circumstances clear = at(37.6, "2027-06-04", "Europe/Lisbon");
+        Circumstances c = new Circumstances(
+                clear.night(),
+                clear.from(),
+                clear.known(),
+                t -> Optional.of(new WeatherHour(t, cloud, 0, 0, 0, 12, 50)),
+                12,
+                Demand.USUAL,
+                OptionalDouble.empty());
+        List<Proposed> all = NightProposal.of(c, List.of(WIDE), List.of(), 1, 0);
+        assertThat(all.isEmpty()).isNotEqualTo(proposed);
+        assertThat(all).allSatisfy(p -> assertThat(p.why()).endsWith(" At its clearest 85 % of cloud is forecast."));
     }
 
     /** A partial one says how much; a night without has none. */
