@@ -70,6 +70,7 @@ public final class People {
     private final Queue<Answer> answers = new ConcurrentLinkedQueue<>();
     private final Queue<String> saved = new ConcurrentLinkedQueue<>();
     private final long began = System.nanoTime();
+    private final Machine machine = new Machine();
     private final long until;
     private final int leastRestMs;
     private final int mostRestMs;
@@ -114,6 +115,7 @@ public final class People {
     }
 
     private boolean live(int readers, int writers, Path data) throws Exception {
+        machine.watch(PART);
         ExecutorService all = Executors.newFixedThreadPool(readers + writers + 1);
         for (int i = 0; i < readers; i++) {
             int who = i;
@@ -231,6 +233,7 @@ public final class People {
                     .toArray();
             System.out.printf("%-18s %5d, ms: median %.0f, p95 %.0f%n", page, ms.length, at(ms, 0.5), at(ms, 0.95));
         }
+        System.out.println(machine.words());
         boolean good = true;
         for (String what : written ? List.of("read", WRITE) : List.of("read")) {
             List<Answer> of = answers.stream()
