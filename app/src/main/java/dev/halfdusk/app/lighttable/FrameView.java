@@ -72,11 +72,11 @@ record FrameView(
     /**
      * What is noticed over several frames.
      *
-     * @param frames names of those it was seen in
+     * @param frames that it was seen in
      * @param out whether they are left out of what is put together
      * @param turned the address at which that is the other way round; empty where they are not what spoils it
      */
-    record Together(String what, String evidence, String remedy, List<Compared> frames, boolean out, String turned) {}
+    record Together(String what, String evidence, String remedy, List<TakenFrame> frames, boolean out, String turned) {}
 
     /**
      * @param suggested what is likely to be put together with it
@@ -130,13 +130,12 @@ record FrameView(
     }
 
     private static List<Together> series(TakenFrame frame, Suggested suggested, Set<Series.What> leftOut) {
-        List<Compared> names = compared(suggested.series(), Suggested.NONE);
         return suggested.noticed().stream()
                 .map(n -> new Together(
                         n.what().words(),
                         Words.capital(n.evidence()) + ".",
                         n.remedy(),
-                        n.frames().stream().map(names::get).toList(),
+                        n.frames().stream().map(suggested.series()::get).toList(),
                         leftOut.contains(n.what()),
                         Suggested.SPOILT.contains(n.what()) && !n.frames().isEmpty()
                                 ? turned(frame, leftOut, n.what())

@@ -3,6 +3,7 @@ package dev.halfdusk.app.lighttable;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.RemovalCause;
+import dev.halfdusk.core.lighttable.Series;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -40,11 +41,17 @@ class Frames {
     /** Frames that were sent are kept at full size so long, for looking closer; those of one's own folder stay where they are. */
     private static final int CLOSER = 20;
 
+    private static final int SERIES = 20;
+
     private static final Logger LOG = LoggerFactory.getLogger(Frames.class);
     private static final String ENDS = ".jpg";
 
     private final Path folder;
     private final Cache<String, Laid> frames;
+
+    /** Over the series that were looked at last, by their frames: a long one is dear, and what lies under an id never changes. */
+    private final Cache<List<String>, List<Series.Noticed>> noticed =
+            Caffeine.newBuilder().maximumSize(SERIES).build();
 
     private record Laid(long number, TakenFrame frame) {}
 
@@ -150,6 +157,13 @@ class Frames {
     synchronized void lay(TakenFrame frame) {
         laid++;
         frames.put(frame.id(), new Laid(laid, frame));
+    }
+
+    /** What is noticed over frames, in the order of time. */
+    List<Series.Noticed> noticed(List<TakenFrame> series) {
+        return noticed.get(
+                series.stream().map(TakenFrame::id).toList(),
+                ids -> Series.of(series.stream().map(TakenFrame::reading).toList()));
     }
 
     /** In the order in which they were laid down. */

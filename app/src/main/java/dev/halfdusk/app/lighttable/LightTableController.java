@@ -233,7 +233,8 @@ class LightTableController {
         model.addAttribute("frames", all);
         Optional<TakenFrame> shown = wanted.flatMap(frames::find)
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1)));
-        Suggested suggested = shown.map(f -> Suggested.of(f, all, leftOut)).orElse(Suggested.NONE);
+        Suggested suggested =
+                shown.map(f -> Suggested.of(f, all, leftOut, frames::noticed)).orElse(Suggested.NONE);
         model.addAttribute("compared", FrameView.inOrder(FrameView.compared(all, suggested)));
         model.addAttribute("suggested", suggested);
         model.addAttribute("kinds", Wanted.What.values());

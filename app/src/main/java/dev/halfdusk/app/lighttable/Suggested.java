@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * What is likely to be put together with the frame that is shown, and to what: its series without what spoils it, frames of the land, dark ones.
@@ -66,8 +67,15 @@ record Suggested(
         noticed = List.copyOf(noticed);
     }
 
-    /** @param leftOut what of a series is left out */
-    static Suggested of(TakenFrame shown, List<TakenFrame> all, Set<Series.What> leftOut) {
+    /**
+     * @param leftOut what of a series is left out
+     * @param looked what is noticed over a series
+     */
+    static Suggested of(
+            TakenFrame shown,
+            List<TakenFrame> all,
+            Set<Series.What> leftOut,
+            Function<List<TakenFrame>, List<Series.Noticed>> looked) {
         boolean moon = shown.reading().moon().isPresent();
         List<TakenFrame> series = all.stream()
                 .filter(f -> moon ? sameTake(shown, f) && f.reading().moon().isPresent() : shown.together(f))
@@ -75,8 +83,7 @@ record Suggested(
                 .sorted(Comparator.comparing(f -> f.reading().known().opened().orElse(Instant.EPOCH)))
                 .toList();
         Map<String, String> why = new HashMap<>();
-        List<Series.Noticed> noticed =
-                Series.of(series.stream().map(TakenFrame::reading).toList());
+        List<Series.Noticed> noticed = looked.apply(series);
         for (Series.Noticed n : noticed) {
             if (leftOut.contains(n.what()) && n.frames().size() < series.size()) {
                 n.frames()
