@@ -5,7 +5,6 @@ import dev.halfdusk.core.measure.Instants;
 import dev.halfdusk.core.measure.Range;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.Rig;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.sequence.Power;
@@ -309,10 +308,11 @@ public record Rehearsal(List<Part> parts, Instant begins, List<Happening> happen
             }
         }
 
-        /** The next wider or narrower stop. */
+        /** A stop narrower, or wider where the ring ends. */
         private double turned() {
             double now = camera.dials().settings().aperture();
-            return now * 1.4 <= Lens.APERTURE.max() ? now * 1.4 : now / 1.4;
+            double narrowest = part.rig.apertures(part.rig.lens().longestMm()).max();
+            return now * 1.4 <= narrowest ? now * 1.4 : now / 1.4;
         }
     }
 }
