@@ -330,7 +330,8 @@ final class Exposure {
                     double over = Math.log10(electrons / (full * 1000));
                     if (from.equals(to) && over > 0 && !outside(a, 0)) {
                         double reach = LAMP_RAYS * over * window.width();
-                        rays(a, LAMP_RAYS_SHARE * electrons / (window.binned() * window.binned()), reach, 1, tint);
+                        double share = LAMP_RAYS_SHARE * lens(a) / (window.binned() * window.binned());
+                        rays(a, share * electrons, reach, 1, tint);
                     }
                 }));
     }
@@ -378,7 +379,9 @@ final class Exposure {
         Optional<Point> a = at(from, 0);
         Optional<Point> b = at(to, 0);
         if (a.isPresent() && b.isPresent()) {
-            double each = lens(a.get()) * perLuminance * cdM2 * shot.seconds();
+            double left =
+                    lens((a.get().x() + b.get().x()) / 2, (a.get().y() + b.get().y()) / 2);
+            double each = left * perLuminance * cdM2 * shot.seconds();
             canvas.rectangle(a.get().x(), b.get().y(), b.get().x(), a.get().y(), each, tint);
         }
     }
@@ -393,8 +396,12 @@ final class Exposure {
     }
 
     /** What the lens leaves of the light at a point of the picture. */
+    double lens(double x, double y) {
+        return drawing.fallOff(radius(window.onSensor(x, y)));
+    }
+
     private double lens(Point picture) {
-        return drawing.fallOff(radius(window.onSensor(picture.x(), picture.y())));
+        return lens(picture.x(), picture.y());
     }
 
     /** From the middle of the sensor, mm. */

@@ -108,12 +108,13 @@ record Patch(int left, int top, int size, float[][] electrons) {
         IntStream.range(0, size).parallel().forEach(row -> {
             double[] rgb = new double[3];
             for (int i = row * size; i < (row + 1) * size; i++) {
+                double through = each * exposure.lens(left + i % size + 0.5, top + row + 0.5);
                 for (int k = 0; k < fine * fine; k++) {
                     double x = left + i % size + (k % fine + 0.5) / fine;
                     double y = top + row + (k / fine + 0.5) / fine;
                     if (light.of(shot.framing().see(window.onSensor(x, y)), rgb)) {
                         for (int c = 0; c < 3; c++) {
-                            electrons[c][i] += (float) (each * rgb[c]);
+                            electrons[c][i] += (float) (through * rgb[c]);
                         }
                     }
                 }

@@ -91,7 +91,7 @@ record SunDisc() implements Source {
                     for (int c = 0; c < 3; c++) {
                         rgb[c] = light * WHITE[c] * before.air[c];
                     }
-                    canvas.add(x, y, each, rgb);
+                    canvas.add(x, y, each * exposure.lens(x + 0.5, y + 0.5), rgb);
                 }
             }
         });

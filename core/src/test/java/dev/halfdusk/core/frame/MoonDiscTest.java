@@ -57,6 +57,42 @@ class MoonDiscTest {
         return FOCAL / (SENSOR.pitchUm() / 1000) * Math.tan(half);
     }
 
+    /** Through a wide lens at its widest it dims to the corner as stars and sky do: by the cube of the cosine of the angle. */
+    @Test
+    void a_lens_dims_it_away_from_the_middle() {
+        double middle = meanOfDisc(0);
+        for (double asideDeg : new double[] {12, 30}) {
+            assertThat(meanOfDisc(asideDeg) / middle)
+                    .isCloseTo(Math.pow(Math.cos(Math.toRadians(asideDeg)), 3), within(0.02));
+        }
+    }
+
+    /** Of eleven pixels square in the middle of a disc of 42, with the camera turned aside. */
+    private static double meanOfDisc(double asideDeg) {
+        Moment moment = Moment.at(Instant.parse("2027-06-18T23:30:00Z"));
+        Vector moon = moment.local(Body.MOON, OBSERVER).unit();
+        Vector aim = moon.turnedAbout(moon.cross(new Vector(0, 0, 1)).unit().cross(moon), Math.toRadians(asideDeg));
+        Framing framing = Framing.of(new Optics(SENSOR, 24, Projection.RECTILINEAR), Direction.of(aim), 0);
+        Framing.Point at = framing.project(moon).orElseThrow();
+        assertThat(Math.hypot(at.x(), at.y())).isCloseTo(24 * Math.tan(Math.toRadians(asideDeg)), within(0.01));
+        Shot shot = new Shot(framing, DEEP, 0.45, new Settings(1 / 500.0, 2.8, 100), 2.8, 0, 5500, Support.TRIPOD);
+        int side = 81;
+        Photograph p = Photograph.take(
+                Scene.open(Standpoint.open(SITE, SkyGlow.ofZenith(21)), moment),
+                shot,
+                Window.crop(SENSOR, at.x(), at.y(), side, side),
+                3,
+                TrailFrames.NONE,
+                Photograph.Stars.CATALOGUED);
+        double sum = 0;
+        for (int j = side / 2 - 5; j <= side / 2 + 5; j++) {
+            for (int i = side / 2 - 5; i <= side / 2 + 5; i++) {
+                sum += p.electrons(1)[j * side + i];
+            }
+        }
+        return sum / 121;
+    }
+
     /**
      * Where the map says that it is dark the full moon is dark. Places on the disc by the book's formulas for libration and position
      * angle (Meeus, ch. 53), not by the axes that the picture is drawn with.
