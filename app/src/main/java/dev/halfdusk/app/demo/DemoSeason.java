@@ -17,6 +17,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.weather.Forecasts;
 import dev.halfdusk.app.web.NotSaved;
+import dev.halfdusk.app.web.Visitors;
 import dev.halfdusk.core.glow.SunAndMoon;
 import dev.halfdusk.core.log.Learnable;
 import dev.halfdusk.core.log.Observation;
@@ -64,6 +65,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoSeason.class);
     private static final int WIDE_ENOUGH = 29;
+    private static final Duration FOR_PEOPLE = Duration.ofSeconds(10);
 
     private final boolean wanted;
 
@@ -81,6 +83,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     private final Forecasts forecasts;
     private final DemoPractice practice;
     private final TransactionTemplate transactions;
+    private final Visitors visitors;
     private final Clock clock;
 
     DemoSeason(
@@ -97,6 +100,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
             Forecasts forecasts,
             DemoPractice practice,
             TransactionTemplate transactions,
+            Visitors visitors,
             Clock clock) {
         this.wanted = wanted;
         this.patience = patience;
@@ -111,6 +115,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         this.forecasts = forecasts;
         this.practice = practice;
         this.transactions = transactions;
+        this.visitors = visitors;
         this.clock = clock;
     }
 
@@ -128,6 +133,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                 () -> {
                     try {
                         Thread.sleep(patience.toMillis());
+                        visitors.letPass(FOR_PEOPLE);
                         again(practice::fill);
                         make();
                     } catch (InterruptedException e) {
@@ -444,6 +450,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     }
 
     private void written(Lived l, Lives lives) {
+        letPeoplePass();
         again(() -> transactions.executeWithoutResult(x -> {
             Outing o =
                     outings.save(Outing.fresh(l.title, l.place, l.night).going(2, new Way(40, 15), Optional.empty()));
@@ -475,6 +482,15 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     }
 
     /** All or nothing of a night; while something else holds the database it is tried again. */
+    /** What each night writes makes all pages anew, which in the first seconds are dear. */
+    private void letPeoplePass() {
+        try {
+            visitors.letPass(FOR_PEOPLE);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private static void again(Runnable night) {
         again(night, Duration.ofSeconds(NotSaved.RETRY_AFTER_S));
     }

@@ -5,13 +5,14 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** How many are being answered just now. */
 @Component
-class Visitors extends OncePerRequestFilter {
+public class Visitors extends OncePerRequestFilter {
 
     private static final int LOOK_AGAIN_MS = 20;
 
@@ -30,7 +31,13 @@ class Visitors extends OncePerRequestFilter {
 
     /** Waits until nobody is being answered. */
     void letPass() throws InterruptedException {
-        while (here.get() > 0) {
+        letPass(Duration.ofDays(1));
+    }
+
+    /** The same, at most so long. */
+    public void letPass(Duration atMost) throws InterruptedException {
+        long until = System.nanoTime() + atMost.toNanos();
+        while (here.get() > 0 && System.nanoTime() - until < 0) {
             Thread.sleep(LOOK_AGAIN_MS);
         }
     }
