@@ -45,6 +45,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -134,7 +135,10 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                     try {
                         Thread.sleep(patience.toMillis());
                         visitors.letPass(FOR_PEOPLE);
-                        again(practice::fill);
+                        again(() -> {
+                            practice.fill();
+                            return true;
+                        });
                         make();
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();
@@ -449,39 +453,49 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         void of(Entry e);
     }
 
+    /** What is reckoned stands between what is stored, so that nobody who saves meanwhile waits for it. */
     private void written(Lived l, Lives lives) {
         letPeoplePass();
-        again(() -> transactions.executeWithoutResult(x -> {
-            Outing o =
-                    outings.save(Outing.fresh(l.title, l.place, l.night).going(2, new Way(40, 15), Optional.empty()));
-            l.takes.forEach(t -> planner.add(o, t));
-            OutingPlanner.Arranged plan = planner.planned(o);
-            int begun = 0;
-            for (OutingPlanner.Planned p : plan.takes()) {
-                Optional<Slot> slot = plan.slot(p);
-                if (slot.isEmpty() || begun++ >= l.went) {
-                    takes.progress(o.id(), p.id(), Progress.leftOut());
-                    continue;
-                }
-                Instant from = slot.get().runs().from().plus(Duration.ofMinutes(l.late));
-                takes.progress(
-                        o.id(),
-                        p.id(),
-                        new Progress(
-                                Optional.of(from),
-                                Optional.of(from.plus(slot.get().runs().length())),
-                                false));
-            }
+        Outing o = stored(() -> {
+            Outing fresh = Outing.fresh(l.title, l.place, l.night).going(2, new Way(40, 15), Optional.empty());
+            Outing saved = outings.save(fresh);
+            l.takes.forEach(t -> planner.add(saved, t));
+            return saved;
+        });
+        OutingPlanner.Arranged plan = planner.planned(o);
+        stored(() -> {
+            went(o, plan, l);
             forecasts.remember(l.place.id(), l.night, 2, l.forecast);
-            maker.write(o.id()).ifPresent(e -> {
-                entries.tell(e.id(), l.told);
-                lives.of(entries.existing(e.id()));
-                observations.renew(entries.existing(e.id()));
-            });
-        }));
+            return o;
+        });
+        again(() -> maker.write(o.id()))
+                .ifPresent(e -> stored(() -> {
+                    entries.tell(e.id(), l.told);
+                    lives.of(entries.existing(e.id()));
+                    observations.renew(entries.existing(e.id()));
+                    return e;
+                }));
     }
 
-    /** All or nothing of a night; while something else holds the database it is tried again. */
+    private void went(Outing o, OutingPlanner.Arranged plan, Lived l) {
+        int begun = 0;
+        for (OutingPlanner.Planned p : plan.takes()) {
+            Optional<Slot> slot = plan.slot(p);
+            if (slot.isEmpty() || begun++ >= l.went) {
+                takes.progress(o.id(), p.id(), Progress.leftOut());
+                continue;
+            }
+            Instant from = slot.get().runs().from().plus(Duration.ofMinutes(l.late));
+            Instant to = from.plus(slot.get().runs().length());
+            takes.progress(o.id(), p.id(), new Progress(Optional.of(from), Optional.of(to), false));
+        }
+    }
+
+    /** All or nothing of it. */
+    private <T> T stored(Supplier<T> some) {
+        return again(() -> transactions.execute(x -> some.get()));
+    }
+
     /** What each night writes makes all pages anew, which in the first seconds are dear. */
     private void letPeoplePass() {
         try {
@@ -491,15 +505,15 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         }
     }
 
-    private static void again(Runnable night) {
-        again(night, Duration.ofSeconds(NotSaved.RETRY_AFTER_S));
+    private static <T> T again(Supplier<T> some) {
+        return again(some, Duration.ofSeconds(NotSaved.RETRY_AFTER_S));
     }
 
-    static void again(Runnable night, Duration pause) {
+    /** While something else holds the database it is tried again. */
+    static <T> T again(Supplier<T> some, Duration pause) {
         for (int tries = 1; ; tries++) {
             try {
-                night.run();
-                return;
+                return some.get();
             } catch (DataAccessException | TransactionException e) {
                 if (tries == MOST_TRIES || NotSaved.of(e).isEmpty()) {
                     throw e;

@@ -121,14 +121,17 @@ public class EntryMaker {
         }
     }
 
-    /** The night of an outing; the one that is there already where it was written before, none where that was deleted. */
+    /**
+     * The night of an outing; the one that is there already where it was written before, none where that was deleted. It is reckoned before
+     * the database is held, so that nobody who saves waits for it.
+     */
     public Optional<Entry> write(long outing) {
+        Optional<Draft> draft =
+                outings.find(outing).filter(o -> !entries.written(outing)).map(this::draft);
         return transactions.execute(t -> entries.of(outing)
-                .or(() -> outings.find(outing)
-                        .filter(o -> !entries.written(outing))
-                        .map(o -> {
-                            long id = made(o);
-                            Entry e = entries.existing(id);
+                .or(() -> draft.filter(d -> outings.find(outing).isPresent() && !entries.written(outing))
+                        .map(d -> {
+                            Entry e = entries.existing(entries.add(d.entry, d.takes));
                             observations.renew(e);
                             return e;
                         })));
@@ -173,11 +176,6 @@ public class EntryMaker {
                         new Entry.Told(Entry.Told.NOTHING.rating(), "", "", celsius, Entry.Told.NOTHING.cloudPercent()),
                         Optional.empty()),
                 takes);
-    }
-
-    private long made(Outing o) {
-        Draft d = draft(o);
-        return entries.add(d.entry, d.takes);
     }
 
     /**

@@ -26,6 +26,7 @@ class DemoSeasonTest {
                                 "insert",
                                 new SQLException("locked", null, SQLiteErrorCode.SQLITE_BUSY.code));
                     }
+                    return tries;
                 },
                 Duration.ofMillis(1));
         assertThat(tries).hasValue(4);
