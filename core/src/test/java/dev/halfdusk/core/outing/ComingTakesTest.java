@@ -175,7 +175,7 @@ class ComingTakesTest {
         assertThat(from(FROM)).doesNotContainKey("Moon over Hut");
     }
 
-    /** 4 July's new moon is 36 hours behind on the evening of the 5th: a hundredth lit and higher than 6°, where the dusk is looked at by the minute. */
+    /** Looked at when the sun is 7° deep, by the minute of its clock; a moon of four days is more than a seventh lit, so the next month's is taken. */
     @Test
     void a_sickle_is_looked_at_by_the_clock() {
         Next thin = ALL.get("Thin moon");
@@ -187,7 +187,7 @@ class ComingTakesTest {
                 .isEqualTo(Wish.at(
                         LocalTime.ofInstant(thin.at(), LISBON).withSecond(0).withNano(0)));
         assertThat(altitude(Body.SUN, thin)).isCloseTo(-7, within(0.02));
-        // on the 8th the moon of four days is 18 % lit: too much, so the one after the next new moon is taken
+        // new on 4 June and 4 July
         assertThat(thin.night().date()).isAfter(LocalDate.of(2027, 7, 4));
         assertThat(from(LocalDate.of(2027, 6, 6)).get("Thin moon").night().date())
                 .isEqualTo("2027-06-06");
@@ -240,7 +240,7 @@ class ComingTakesTest {
         return new ShowerNight(n.shower(), n.night(), n.best(), perHour, n.window(), n.radiantDeg(), n.rates());
     }
 
-    /** One in its whole course after noon, one before it, one that rises eclipsed; each in the night whose two noons hold it. */
+    /** One before noon, one as the sun rises, one in the evening; each in the night whose two noons hold it. */
     @Test
     void an_eclipse_of_the_sun_is_in_the_night_that_holds_it() {
         assertThat(sun("2027-01-01"))
