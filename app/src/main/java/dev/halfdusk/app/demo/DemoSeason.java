@@ -135,10 +135,7 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                     try {
                         Thread.sleep(patience.toMillis());
                         visitors.letPass(FOR_PEOPLE);
-                        again(() -> {
-                            practice.fill();
-                            return true;
-                        });
+                        again(practice::fill);
                         make();
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();
@@ -456,25 +453,23 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     /** What is reckoned stands between what is stored, so that nobody who saves meanwhile waits for it. */
     private void written(Lived l, Lives lives) {
         letPeoplePass();
-        Outing o = stored(() -> {
+        Outing o = again(() -> transactions.execute(x -> {
             Outing fresh = Outing.fresh(l.title, l.place, l.night).going(2, new Way(40, 15), Optional.empty());
             Outing saved = outings.save(fresh);
             l.takes.forEach(t -> planner.add(saved, t));
             return saved;
-        });
+        }));
         OutingPlanner.Arranged plan = planner.planned(o);
-        stored(() -> {
+        again(() -> transactions.executeWithoutResult(x -> {
             went(o, plan, l);
             forecasts.remember(l.place.id(), l.night, 2, l.forecast);
-            return o;
-        });
+        }));
         again(() -> maker.write(o.id()))
-                .ifPresent(e -> stored(() -> {
+                .ifPresent(e -> again(() -> transactions.executeWithoutResult(x -> {
                     entries.tell(e.id(), l.told);
                     lives.of(entries.existing(e.id()));
                     observations.renew(entries.existing(e.id()));
-                    return e;
-                }));
+                })));
     }
 
     private void went(Outing o, OutingPlanner.Arranged plan, Lived l) {
@@ -491,11 +486,6 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         }
     }
 
-    /** All or nothing of it. */
-    private <T> T stored(Supplier<T> some) {
-        return again(() -> transactions.execute(x -> some.get()));
-    }
-
     /** What each night writes makes all pages anew, which in the first seconds are dear. */
     private void letPeoplePass() {
         try {
@@ -503,6 +493,13 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    private static void again(Runnable some) {
+        again(() -> {
+            some.run();
+            return true;
+        });
     }
 
     private static <T> T again(Supplier<T> some) {

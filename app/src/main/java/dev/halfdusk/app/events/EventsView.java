@@ -185,10 +185,11 @@ record EventsView(
                 e.inner().isZero() ? "" : Words.seconds(e.inner()),
                 Words.covered(e.seen().map(LocalSolarEclipse.Seen::obscuration).orElse(0.0)),
                 max.up()
-                        ? Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
+                        ? max.sun().high() + " in the "
                                 + Angles.compass(max.sun().azimuthDeg())
                         : e.seen()
-                                .map(s -> "most of it at " + Words.clock(s.when(), zone) + ", on the horizon in the "
+                                .map(s -> "most of it at " + Words.clock(s.when(), zone) + ", "
+                                        + s.sun().high() + " in the "
                                         + Angles.compass(s.sun().azimuthDeg()))
                                 .orElse(""));
     }

@@ -92,7 +92,7 @@ record SunView(
                         : local.type().words() + " for " + Words.seconds(local.inner()) + " \u00b7 ")
                 + Words.covered(local.obscuration()) + " of the sun covered, magnitude "
                 + Words.number(local.magnitude(), 3) + " \u00b7 sun "
-                + Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high in the "
+                + max.sun().high() + " in the "
                 + Angles.compass(max.sun().azimuthDeg()) + " \u00b7 times belong to this place only";
     }
 
@@ -105,7 +105,7 @@ record SunView(
                         .map(s -> "at most " + Words.covered(s.obscuration())
                                 + " of the sun covered while it is up, magnitude "
                                 + Words.number(s.magnitude(), 3) + " at " + Words.clockSeconds(s.when(), zone)
-                                + ", on the horizon in the "
+                                + ", " + s.sun().high() + " in the "
                                 + Angles.compass(s.sun().azimuthDeg())
                                 + " \u00b7 its maximum, " + geometric + ", is not seen")
                         .orElse("nothing of it is seen: the sun is down; its maximum would be " + geometric)

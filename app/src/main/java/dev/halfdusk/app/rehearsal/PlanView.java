@@ -74,7 +74,7 @@ record PlanView(
                         ? Words.covered(here.obscuration()) + " of the sun covered"
                         : (here.type() == SolarEclipse.Type.TOTAL ? "totality " : "ring ")
                                 + Words.seconds(here.inner()))
-                + " \u00b7 sun " + Words.number(max.sun().altitudeDeg(), 0) + "\u00b0 high towards "
+                + " \u00b7 sun " + max.sun().high() + " towards "
                 + Words.number(max.sun().azimuthDeg(), 0) + "\u00b0 "
                 + Angles.compass(max.sun().azimuthDeg()) + " \u00b7 times belong to this place only";
     }

@@ -2,7 +2,7 @@ package dev.halfdusk.core.measure;
 
 import net.jafama.FastMath;
 
-/** Angles in degrees, brought into one turn. */
+/** Angles in degrees, brought into one turn; and arcs for where very many are taken, elsewhere the JDK's do as well. */
 public final class Angles {
 
     private static final String[] POINTS = {

@@ -30,8 +30,8 @@ public final class YearOfNights {
     /** From 2° of the sun on a sample is of the day. */
     private static final double DAY_SINE = Math.sin(Math.toRadians(2));
 
-    /** Deeper than 18° the sun lights nothing wherever it stands. */
-    private static final double TWILIGHT_SINE = Math.sin(Math.toRadians(-18.5));
+    /** A little deeper than the end of twilight, from where on it is the same wherever the sun stands. */
+    private static final double TWILIGHT_SINE = Math.sin(Math.toRadians(-Dark.ASTRONOMICAL.sunDepressionDeg() - 0.5));
 
     /** Two samples deeper than the horizon: what a line between neighbours may need. */
     private static final double NEAR_SINE = Math.sin(Math.toRadians(-5.5));
@@ -248,19 +248,25 @@ public final class YearOfNights {
 
     /** Percent by which the sight outshines its sky, or how dark the sky of a point of light is; 0 while it is down or hidden, and by day and in civil twilight, where it is under 0.2. */
     public double contrastPercent(int sample) {
-        if (sunAltitude[sample] >= TWILIGHT_DEG || !(sightAltitude[sample] > 0)) {
+        if (!seen(sample)) {
             return 0;
         }
-        Direction at = new Direction(sightAzimuth[sample], sightAltitude[sample]);
-        if (!skyline.shows(at)) {
-            return 0;
-        }
+        Direction at = sightAt(sample);
         SunAndMoon lamps = lamps(sample);
         if (!sight.glows()) {
             return glow.darkPercent(at, lamps);
         }
         double light = sight.luminance() > 0 ? sight.luminance() : way.luminance(window.sky(sample));
         return glow.contrastPercent(at, light, lamps);
+    }
+
+    private Direction sightAt(int sample) {
+        return new Direction(sightAzimuth[sample], sightAltitude[sample]);
+    }
+
+    /** Up, not hidden, and the sun deep enough. */
+    private boolean seen(int sample) {
+        return sunAltitude[sample] < TWILIGHT_DEG && sightAltitude[sample] > 0 && skyline.shows(sightAt(sample));
     }
 
     /** Hours, month by month, in which the sight stands above 10° and its skyline in a dark sky without moon. */
@@ -270,7 +276,7 @@ public final class YearOfNights {
             int month = date(night).getMonthValue() - 1;
             for (int i = start(night); i < start(night + 1); i++) {
                 boolean dark = sunAltitude[i] < -NightRules.USUAL.dark().sunDepressionDeg() && moonAltitude[i] < 0;
-                if (dark && sightAltitude[i] > NightRules.USUAL.leastAltitudeDeg() && contrastPercent(i) > 0) {
+                if (dark && sightAltitude[i] > NightRules.USUAL.leastAltitudeDeg() && seen(i)) {
                     hours[month] += STEP.toMinutes() / 60.0;
                 }
             }

@@ -16,7 +16,6 @@ import dev.halfdusk.core.search.NightSearch;
 import dev.halfdusk.core.search.ShowerNight;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Extreme;
-import dev.halfdusk.core.sky.Horizontal;
 import dev.halfdusk.core.sky.Illumination;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.take.Arch;
@@ -399,12 +398,9 @@ public final class NextTakes {
                         looked.truncatedTo(ChronoUnit.MINUTES),
                         Numbers.text(
                                 "%s here, %.0f %% of the sun covered, %s",
-                                e.type().words(), 100 * seen.obscuration(), height(seen.sun()))));
-    }
-
-    private static String height(Horizontal sun) {
-        double high = sun.refractedAltitudeDeg();
-        return high < 1 ? "on the horizon" : Numbers.text("%.0f\u00b0 high", high);
+                                e.type().words(),
+                                100 * seen.obscuration(),
+                                seen.sun().high())));
     }
 
     private Optional<Next> meteors(List<ShowerNight> showers) {

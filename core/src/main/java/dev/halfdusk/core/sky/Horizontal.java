@@ -1,6 +1,7 @@
 package dev.halfdusk.core.sky;
 
 import dev.halfdusk.core.measure.Direction;
+import dev.halfdusk.core.measure.Numbers;
 
 /**
  * Topocentric apparent place against the horizon.
@@ -26,6 +27,13 @@ public record Horizontal(double altitudeDeg, double azimuthDeg, double distanceK
     public boolean up(double hiddenDeg) {
         double limb = altitudeDeg + semidiameterDeg;
         return limb > Facts.HORIZON_DEG && (hiddenDeg <= 0 || Refraction.STANDARD.lifted(limb) > hiddenDeg);
+    }
+
+    /** "35\u00b0 high", airless as all places are; "on the horizon" within a degree of it, as what rises or sets is. */
+    public String high() {
+        return Math.abs(altitudeDeg) < 1
+                ? "on the horizon"
+                : altitudeDeg < 0 ? "below the horizon" : Numbers.text("%.0f\u00b0 high", altitudeDeg);
     }
 
     /** Altitude as seen through average air. */

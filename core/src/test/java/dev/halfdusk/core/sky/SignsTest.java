@@ -147,4 +147,18 @@ class SignsTest {
         assertThat(new Site(10, -127.4, 0).idleAim()).isEqualTo(new Direction(180, 45));
         assertThat(new Site(10, -127.4, 0).hourZone()).hasToString("-08:00");
     }
+
+    /** The sun's middle stands 0.83\u00b0 below the horizon as it rises, and so does the first of it that is seen. */
+    @ParameterizedTest
+    @CsvSource({
+        "35.4, 35\u00b0 high",
+        "1, 1\u00b0 high",
+        "0.99, on the horizon",
+        "-0.83, on the horizon",
+        "-1, below the horizon",
+        "-20, below the horizon"
+    })
+    void how_high_something_stands(double altitudeDeg, String words) {
+        assertThat(new Horizontal(altitudeDeg, 90, 1, 0.27).high()).isEqualTo(words);
+    }
 }
