@@ -73,10 +73,11 @@ class PlannedTakes {
         return nearest().flatMap(o -> of(o).stream()).toList();
     }
 
-    /** One of them; empty where it is gone, or has no time in its night. */
+    /** One of any night, since others may have come nearer while its page was open; empty where it is gone, or has no time in its night. */
     Optional<PlannedTake> find(String key) {
-        return nearest()
+        return outings.briefs().stream()
                 .filter(o -> key.startsWith(o.id() + "-"))
+                .flatMap(o -> outings.find(o.id()).stream())
                 .flatMap(o -> of(o).stream())
                 .filter(t -> t.key().equals(key))
                 .findFirst();

@@ -12,6 +12,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.TestFolder;
+import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
@@ -30,8 +32,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -60,6 +64,9 @@ class LightTablePagesTest {
 
     @Autowired
     private Kit kit;
+
+    @Autowired
+    private Deletions deletions;
 
     private byte[] photograph() throws Exception {
         return web.perform(get(TAKEN)).andReturn().getResponse().getContentAsByteArray();
@@ -288,7 +295,7 @@ class LightTablePagesTest {
                 .contains("The stars are lines", "2. shutter, against drift and hand:", "likely");
     }
 
-    /** A take of fireworks is made up late, too bright and good; one of people is not made up. */
+    /** A take of fireworks is made up late, too bright and good, though other nights came nearer meanwhile; one of people is not made up. */
     @Test
     void made_up_frames_are_those_of_the_take() throws Exception {
         Place place = places.add(Place.at("Lit mole", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
@@ -298,6 +305,11 @@ class LightTablePagesTest {
         Fireworks display = new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE);
         long bursts = takes.add(outing, Take.of("Mole", display, Takes.camera(rig)), rig.id());
         long people = takes.add(outing, Take.of("Friend", new People(3), Takes.camera(rig)), rig.id());
+        LocalDate tonight = LocalDate.parse(TestFolder.NOW.substring(0, 10));
+        List<Long> nearer = IntStream.range(0, 6)
+                .mapToObj(i -> outings.save(Outing.fresh("Nearer " + i, place, tonight))
+                        .id())
+                .toList();
         web.perform(post("/lighttable/examples").param("take", outing + "-" + people))
                 .andExpect(status().isUnprocessableEntity());
         String page = read(web.perform(post("/lighttable/examples").param("take", outing + "-" + bursts))
@@ -307,5 +319,6 @@ class LightTablePagesTest {
         assertThat(page).contains("Too much of it is burnt", "aperture f/").doesNotContain("mag/arcsec");
         int compared = page.indexOf("id=\"compared\"");
         assertThat(page.substring(compared)).contains("Opened late: bursts had broken already");
+        nearer.forEach(id -> deletions.delete("outing", id));
     }
 }
