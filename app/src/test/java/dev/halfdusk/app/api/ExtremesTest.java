@@ -6,8 +6,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.PageTest;
+import java.lang.management.ManagementFactory;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -63,7 +63,12 @@ class ExtremesTest {
             Map.entry("pitch", "5.9"),
             Map.entry("width", "60"));
 
+    /** In time of the processor, since what else the machine does is no fault. */
     private static final Duration PATIENCE = Duration.ofSeconds(5);
+
+    private static Duration worked() {
+        return Duration.ofNanos(ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime());
+    }
 
     @Autowired
     private MockMvc web;
@@ -102,7 +107,7 @@ class ExtremesTest {
     private void ask(String path, Map<String, String> with, String what, List<String> failed) {
         MockHttpServletRequestBuilder request = get(path.replaceAll("\\{\\w+}", "1"));
         with.forEach(request::param);
-        Instant begun = Instant.now();
+        Duration begun = worked();
         try {
             MockHttpServletResponse answer = web.perform(request).andReturn().getResponse();
             if (answer.getStatus() >= 500) {
@@ -115,7 +120,7 @@ class ExtremesTest {
         } catch (Exception e) {
             failed.add(what + ": " + e);
         }
-        Duration took = Duration.between(begun, Instant.now());
+        Duration took = worked().minus(begun);
         if (took.compareTo(PATIENCE) > 0) {
             failed.add(what + ": took " + took);
         }
@@ -153,9 +158,9 @@ class ExtremesTest {
                 "/api/frame/photograph.tiff?lat=37.6&lon=-8.8&time=2027-06-08T01:00:00Z&azimuth=0&altitude=37&focal=20&aperture=2.8&iso=1600&shutter=14400&width=16",
             })
     void what_is_allowed_comes_in_time(String address) throws Exception {
-        Instant begun = Instant.now();
+        Duration begun = worked();
         assertThat(web.perform(get(address)).andReturn().getResponse().getStatus())
                 .isEqualTo(200);
-        assertThat(Duration.between(begun, Instant.now())).isLessThan(PATIENCE);
+        assertThat(worked().minus(begun)).isLessThan(PATIENCE);
     }
 }

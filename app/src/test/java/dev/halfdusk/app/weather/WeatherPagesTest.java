@@ -26,6 +26,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -122,15 +123,22 @@ class WeatherPagesTest {
 
     @Test
     void a_slow_service_is_not_waited_for() throws Exception {
+        AtomicBoolean answered = slow();
+        assertThat(page()).contains("did not answer within 2 s");
+        assertThat(answered).isFalse();
+    }
+
+    /** A service that answers after longer than any page takes, on the busiest machine; whether it has. */
+    private AtomicBoolean slow() {
+        AtomicBoolean answered = new AtomicBoolean();
         doAnswer(asked -> {
                     Thread.sleep(20_000);
+                    answered.set(true);
                     return Optional.empty();
                 })
                 .when(service)
                 .forecast(any(), any());
-        long before = System.nanoTime();
-        assertThat(page()).contains("did not answer within 2 s");
-        assertThat(System.nanoTime() - before).isLessThan(10_000_000_000L);
+        return answered;
     }
 
     @Test
@@ -200,22 +208,16 @@ class WeatherPagesTest {
     /** A sequence is planned while the service sleeps: it answers without it, and does not ask again for a while. */
     @Test
     void a_sequence_does_not_wait_for_a_slow_service() throws Exception {
-        doAnswer(asked -> {
-                    Thread.sleep(3000);
-                    return Optional.empty();
-                })
-                .when(service)
-                .forecast(any(), any());
+        AtomicBoolean answered = slow();
         web.perform(get("/sequences?rig=1&night=2027-06-02&minute=660").param("place", "" + id))
                 .andExpect(status().isOk());
+        assertThat(answered).isFalse();
         Mockito.clearInvocations(service);
-        long before = System.nanoTime();
         for (int i = 0; i < 3; i++) {
             web.perform(get("/sequences?rig=1&night=2027-06-02&minute=66" + i).param("place", "" + id))
                     .andExpect(status().isOk());
         }
         Mockito.verifyNoInteractions(service);
-        assertThat(System.nanoTime() - before).isLessThan(3_000_000_000L);
     }
 
     /** Typed at 18:00, said by the service an hour before or after: the later counts in a plan. */

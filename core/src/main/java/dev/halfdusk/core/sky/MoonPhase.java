@@ -1,5 +1,6 @@
 package dev.halfdusk.core.sky;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -28,12 +29,16 @@ public record MoonPhase(Quarter quarter, Instant when) {
         }
     }
 
+    /** Three or four of them from a phase to the next. */
+    private static final Duration STEP = Duration.ofDays(2);
+
     /** All phases in from (included) to to (excluded), in order; to 2 s against an independent ephemeris (tested). */
     public static List<MoonPhase> between(Instant from, Instant to) {
         List<MoonPhase> phases = new ArrayList<>();
+        Events sampled = Events.over(from, to, STEP);
         for (Quarter quarter : Quarter.values()) {
             Fact fact = Facts.longitudeDifference(Body.MOON, Body.SUN, quarter.elongationDeg);
-            for (Crossing crossing : Events.find(fact, from, to, Events.MONTHLY_STEP)) {
+            for (Crossing crossing : sampled.find(fact)) {
                 phases.add(new MoonPhase(quarter, crossing.when()));
             }
         }
