@@ -21,23 +21,30 @@ final class Canvas {
     private final HaloCells[] wide = new HaloCells[2];
 
     Canvas(int width, int height) {
-        this(width, height, new float[width * height], new float[width * height]);
+        this(
+                width,
+                height,
+                Planes.dark(width * height),
+                Planes.dark(width * height),
+                new float[3][width * height]); // which become the photograph's
     }
 
-    private Canvas(int width, int height, float[] open, float[] marked) {
+    private Canvas(int width, int height, float[] open, float[] marked, float[][] electrons) {
         this.width = width;
         this.height = height;
         this.open = open;
         this.marked = marked;
-        electrons = new float[3][width * height];
+        this.electrons = electrons;
     }
 
     /** One with the same sky, still dark, for another hand to paint on. */
     Canvas beside() {
-        return new Canvas(width, height, open, marked);
+        int pixels = width * height;
+        float[][] dark = {Planes.dark(pixels), Planes.dark(pixels), Planes.dark(pixels)};
+        return new Canvas(width, height, open, marked, dark);
     }
 
-    /** What was painted beside it. */
+    /** What was painted beside it, on one that is not used any more. */
     void add(Canvas beside) {
         for (int c = 0; c < 3; c++) {
             for (int i = 0; i < electrons[c].length; i++) {
@@ -48,6 +55,7 @@ final class Canvas {
         for (int layer = 0; layer < wide.length; layer++) {
             wide[layer] = HaloCells.sum(wide[layer], beside.wide[layer]);
         }
+        Planes.done(beside.electrons);
     }
 
     /** Notes sensor pixels that burn at a place of the picture, where the sky is open. */
@@ -150,5 +158,10 @@ final class Canvas {
                 wide[layer].layOut(electrons, layer == 0 ? open : null);
             }
         }
+    }
+
+    /** But for its electrons it is not used any more. */
+    void done() {
+        Planes.done(open, marked);
     }
 }

@@ -111,6 +111,7 @@ public final class Photograph {
                 && scene.moment().local(Body.SUN, scene.observer()).latitudeDeg() < FAINT_STARS_SUN_DEG;
         paint(scene, shot, window, trails, faint, canvas, backdrop.perLuminance());
         canvas.finish();
+        canvas.done();
         IntStream.range(0, bands).parallel().forEach(b -> {
             Reading reading = new Reading(new float[window.width()], new long[window.width()]);
             for (int y = b * BAND; y < Math.min(window.height(), (b + 1) * BAND); y++) {

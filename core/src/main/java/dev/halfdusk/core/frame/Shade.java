@@ -17,8 +17,11 @@ final class Shade {
 
     /** Marks first: they only say how much of each pixel they hide. On a tracker they pass before the sky. */
     static void marks(Scene scene, Shot shot, Window window, Canvas canvas) {
+        if (scene.marks().isEmpty()) {
+            return;
+        }
         Smear smear = Smear.of(shot, scene.from().site(), window);
-        float[] hidden = new float[canvas.width * canvas.height];
+        float[] hidden = Planes.dark(canvas.width * canvas.height);
         for (Mark mark : scene.marks()) {
             double top = canvas.height;
             double bottom = 0;
@@ -44,6 +47,7 @@ final class Shade {
                 hidden[i] = 0;
             }
         }
+        Planes.done(hidden);
     }
 
     /** Diameter of the spot that a point of the mark makes with the stars in focus: f² / (N distance), picture pixels. */
