@@ -127,11 +127,9 @@ class LightTableController {
             }
             return page(laid.first, model);
         }
-        if (demo
-                && !begun.getAndSet(true)
-                && frames.all().isEmpty()
-                && takes.near().stream().anyMatch(t -> t.motif() == Motif.STARS)) {
-            return examples(Optional.empty(), "", model, response);
+        if (demo && !begun.getAndSet(true) && frames.all().isEmpty()) {
+            // planning the nights is part of the work, or the page would wait for it
+            return begin(MadeUp.TESTS, job -> madeUp(ofStars(), false, job));
         }
         closer(frame, x, y).ifPresent(c -> model.addAttribute("closer", c));
         return page(frame, leftOut(out), model);
@@ -362,11 +360,11 @@ class LightTableController {
             Model model,
             HttpServletResponse response) {
         boolean many = !series.isEmpty();
-        List<PlannedTake> planned = chosen(take).stream()
-                .filter(t -> take.filter(k -> !k.isEmpty()).isPresent()
-                        ? !MadeUp.of(t, many).isEmpty()
-                        : t.motif() == Motif.STARS)
-                .toList();
+        List<PlannedTake> planned = take.filter(t -> !t.isEmpty())
+                .map(key -> takes.find(key).stream()
+                        .filter(t -> !MadeUp.of(t, many).isEmpty())
+                        .toList())
+                .orElseGet(this::ofStars);
         if (planned.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute(
@@ -374,25 +372,37 @@ class LightTableController {
                     "There are no made-up frames of that: it is neither of stars, the moon nor fireworks, or has no time in its night.");
             return page(Optional.empty(), model);
         }
-        // through a lens that draws straight, where there is one: its frame is easier to read
-        PlannedTake plain = planned.stream()
+        return begin(MadeUp.of(plainest(planned), many).size(), job -> madeUp(planned, many, job));
+    }
+
+    private List<PlannedTake> ofStars() {
+        return takes.near().stream().filter(t -> t.motif() == Motif.STARS).toList();
+    }
+
+    /** Through a lens that draws straight, where there is one: its frame is easier to read. */
+    private static PlannedTake plainest(List<PlannedTake> planned) {
+        return planned.stream()
                 .filter(t -> t.setup().optics().projection() == Projection.RECTILINEAR)
                 .findFirst()
                 .orElse(planned.get(0));
-        int count = MadeUp.of(plain, many).size();
-        return begin(count, job -> {
-            Optional<String> first = Optional.empty();
-            for (int i = 0; i < count; i++) {
-                try {
-                    TakenFrame laid = table.example(i, many, plain);
-                    first = first.or(() -> Optional.of(laid.id()));
-                } catch (NotAFrame e) {
-                    throw new IllegalStateException(e);
-                }
-                job.step();
+    }
+
+    private Laid madeUp(List<PlannedTake> planned, boolean many, Job<Laid> job) {
+        if (planned.isEmpty()) {
+            return new Laid(Optional.empty(), List.of());
+        }
+        PlannedTake plain = plainest(planned);
+        Optional<String> first = Optional.empty();
+        for (int i = 0; i < MadeUp.of(plain, many).size(); i++) {
+            try {
+                TakenFrame laid = table.example(i, many, plain);
+                first = first.or(() -> Optional.of(laid.id()));
+            } catch (NotAFrame e) {
+                throw new IllegalStateException(e);
             }
-            return new Laid(first, List.of());
-        });
+            job.step();
+        }
+        return new Laid(first, List.of());
     }
 
     private String begin(int steps, Job.Work<Laid> work) {

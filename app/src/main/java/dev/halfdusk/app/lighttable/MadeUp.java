@@ -59,6 +59,9 @@ record MadeUp(
             new MadeUp("second test", 1, 0, 1.5, -2.5, 60, 1, false, 0),
             new MadeUp("third test", 1, 0, -0.2, 0.1, 0, 1, false, 0));
 
+    /** As many as of anything else. */
+    static final int TESTS = STARS.size();
+
     private static final List<MadeUp> MOON = List.of(
             new MadeUp("first moon", 1, 5, 0, 0, 0, 1, false, 0),
             new MadeUp("second moon", 1, 0, 0, 0, 90, 1, false, 0),

@@ -3,8 +3,11 @@ package dev.halfdusk.core.practice;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
@@ -32,6 +35,34 @@ class DrillsTest {
                         .distinct()
                         .count())
                 .isGreaterThan(5);
+    }
+
+    /** One dial at a time to begin with, then more; each by six clicks at most, both ways. */
+    @Test
+    void each_task_turns_its_dials_by_a_few_clicks() {
+        List<Set<Control>> turned = List.of(
+                Set.of(Control.SHUTTER),
+                Set.of(Control.ISO),
+                Set.of(Control.APERTURE),
+                Set.of(Control.SHUTTER, Control.ISO),
+                Set.of(Control.TIMER, Control.ISO),
+                Set.of(Control.SHUTTER, Control.APERTURE, Control.ISO));
+        Set<Integer> clicks = new TreeSet<>();
+        for (long seed = 0; seed < 300; seed++) {
+            BlindDrill drill = BlindDrill.of(O, seed);
+            Dials begin = drill.tasks().get(0).from();
+            assertThat(List.of(begin.label(Control.SHUTTER), begin.label(Control.ISO), begin.label(Control.APERTURE)))
+                    .containsExactly("20", "3200", "2.8");
+            for (int i = 0; i < turned.size(); i++) {
+                BlindDrill.Task t = drill.tasks().get(i);
+                assertThat(t.to().differing(t.from()).keySet()).isEqualTo(turned.get(i));
+                if (i < 3) {
+                    Control c = turned.get(i).iterator().next();
+                    clicks.add(t.to().position(c) - t.from().position(c));
+                }
+            }
+        }
+        assertThat(clicks).containsExactly(-6, -5, -4, -3, -2, -1, 1, 2, 3, 4, 5, 6);
     }
 
     @Test
@@ -74,5 +105,47 @@ class DrillsTest {
                     .as("%s of %s: %s", change.mistake().name(), change.lesson().key(), answers)
                     .isBetween(1L, (long) answers.size() - 1);
         }
+    }
+
+    /** The dial that mends it by as much as a school has it, others by a stop, no dial twice the same way. */
+    @Test
+    void changes_are_a_stop_up_or_down_of_what_one_thinks_of() {
+        Set<String> lessons = new HashSet<>();
+        for (long n = 0; n < 400; n++) {
+            OneChange change = OneChange.of(Courses.ALL, n);
+            Lesson lesson = change.lesson();
+            lessons.add(lesson.key());
+            assertThat(lesson.frames()).isEqualTo(1);
+            assertThat(lesson.hand()).isEqualTo(Lesson.Hand.PRESS);
+            assertThat(lesson.mistakes()).contains(change.mistake());
+            Dials wrong =
+                    lesson.begin(lesson.outfit()).with(change.mistake().sets().get(0));
+            List<Dials> right = lesson.schools().stream()
+                    .map(s -> lesson.begin(lesson.outfit()).with(s.sets().get(0)))
+                    .toList();
+            Set<String> ways = new HashSet<>();
+            int mends = 0;
+            for (OneChange.Option o : change.options()) {
+                assertThat(o.from()).isEqualTo(wrong.label(o.control()));
+                Dials changed = wrong.with(Map.of(o.control().key(), o.to()));
+                int clicks = changed.position(o.control()) - wrong.position(o.control());
+                assertThat(clicks).isNotZero();
+                assertThat(ways.add(o.control() + (clicks > 0 ? " up" : " down")))
+                        .as("%s", change.options())
+                        .isTrue();
+                boolean mended = right.stream().anyMatch(changed::equals);
+                mends += mended ? 1 : 0;
+                Wheel wheel = lesson.outfit().wheel(o.control());
+                int room = clicks > 0
+                        ? wheel.positions().size() - 1 - wrong.position(o.control())
+                        : wrong.position(o.control());
+                assertThat(mended || o.control().round() || Math.abs(clicks) == Math.min(3, room))
+                        .as("%s of %s", o.words(), lesson.key())
+                        .isTrue();
+            }
+            assertThat(mends).as("%s", change).isPositive();
+        }
+        assertThat(lessons).hasSizeGreaterThan(10);
+        assertThat(new OneChange.Option(Control.ISO, "800", "1600").words()).isEqualTo("ISO 800 \u2192 1600");
     }
 }
