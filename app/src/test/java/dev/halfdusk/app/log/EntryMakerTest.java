@@ -10,7 +10,11 @@ import static org.mockito.Mockito.when;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.places.Place;
+import dev.halfdusk.core.sky.Site;
 import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -22,7 +26,8 @@ class EntryMakerTest {
     @Test
     void a_night_is_reckoned_before_the_database_is_held() {
         PlatformTransactionManager database = mock();
-        Outing over = mock();
+        Place place = Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon"));
+        Outing over = Outing.fresh("Over", place, LocalDate.parse("2027-05-01"));
         Outings outings = mock();
         OutingPlanner planner = mock();
         when(outings.find(7)).thenReturn(Optional.of(over));
