@@ -52,6 +52,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.GenericApplicationListener;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
@@ -86,6 +88,9 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     private final TransactionTemplate transactions;
     private final Visitors visitors;
     private final Clock clock;
+
+    /** Told to stop in its first seconds: what fails then is no fault. */
+    private volatile boolean ending;
 
     DemoSeason(
             @Value("${halfdusk.demo:false}") boolean wanted,
@@ -140,13 +145,20 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
                     } catch (InterruptedException e) {
                         Thread.currentThread().interrupt();
                     } catch (RuntimeException e) {
-                        LOG.warn("The demo has no season behind it: {}", e.toString());
+                        if (!ending) {
+                            LOG.warn("The demo has no season behind it: {}", e.toString());
+                        }
                     }
                 },
                 "demo season");
         thread.setDaemon(true);
         thread.setPriority(Thread.MIN_PRIORITY);
         thread.start();
+        ready.getApplicationContext()
+                .addApplicationListener(GenericApplicationListener.forEventType(ContextClosedEvent.class, closed -> {
+                    ending = true;
+                    thread.interrupt();
+                }));
     }
 
     /**
