@@ -129,7 +129,7 @@ class LightTableController {
         }
         if (demo && !begun.getAndSet(true) && frames.all().isEmpty()) {
             // planning the nights is part of the work, or the page would wait for it
-            return begin(MadeUp.TESTS, job -> madeUp(ofStars(), false, job));
+            return begin(MadeUp.TESTS, job -> madeUp(takes.ofStars(), false, job));
         }
         closer(frame, x, y).ifPresent(c -> model.addAttribute("closer", c));
         return page(frame, leftOut(out), model);
@@ -364,7 +364,7 @@ class LightTableController {
                 .map(key -> takes.find(key).stream()
                         .filter(t -> !MadeUp.of(t, many).isEmpty())
                         .toList())
-                .orElseGet(this::ofStars);
+                .orElseGet(takes::ofStars);
         if (planned.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute(
@@ -373,10 +373,6 @@ class LightTableController {
             return page(Optional.empty(), model);
         }
         return begin(MadeUp.of(plainest(planned), many).size(), job -> madeUp(planned, many, job));
-    }
-
-    private List<PlannedTake> ofStars() {
-        return takes.near().stream().filter(t -> t.motif() == Motif.STARS).toList();
     }
 
     /** Through a lens that draws straight, where there is one: its frame is easier to read. */

@@ -31,6 +31,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -44,6 +46,8 @@ class PlannedTakes {
 
     /** Frames of longer ago come in by the log. */
     private static final int LATELY = 30;
+
+    private static final Pattern KEY = Pattern.compile("(\\d{1,18})-\\d{1,18}");
 
     private static final LocalTime NOON = LocalTime.NOON;
 
@@ -75,12 +79,18 @@ class PlannedTakes {
 
     /** One of any night, since others may have come nearer while its page was open; empty where it is gone, or has no time in its night. */
     Optional<PlannedTake> find(String key) {
-        return outings.briefs().stream()
-                .filter(o -> key.startsWith(o.id() + "-"))
-                .flatMap(o -> outings.find(o.id()).stream())
-                .flatMap(o -> of(o).stream())
-                .filter(t -> t.key().equals(key))
-                .findFirst();
+        Matcher m = KEY.matcher(key);
+        return m.matches()
+                ? outings.find(Long.parseLong(m.group(1))).stream()
+                        .flatMap(o -> of(o).stream())
+                        .filter(t -> t.key().equals(key))
+                        .findFirst()
+                : Optional.empty();
+    }
+
+    /** Of those near today. */
+    List<PlannedTake> ofStars() {
+        return near().stream().filter(t -> t.motif() == Motif.STARS).toList();
     }
 
     /** To choose among, without planning any. */

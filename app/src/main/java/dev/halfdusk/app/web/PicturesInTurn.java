@@ -32,6 +32,7 @@ class PicturesInTurn extends OncePerRequestFilter {
 
     private static final Pattern PICTURES = Pattern.compile("/(?!assets/).*\\.(?:jpg|png|tiff)");
     private static final long PATIENCE_MS = 60_000;
+    private static final String WAITED = PicturesInTurn.class.getName();
 
     private final Queue<Waiting> waiting = new ArrayDeque<>();
     private int atWork;
@@ -50,7 +51,13 @@ class PicturesInTurn extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getDispatcherType() != DispatcherType.ASYNC && !begins(request, response)) {
+        boolean again = request.getDispatcherType() == DispatcherType.ASYNC;
+        if (again && request.getAttribute(WAITED) == null) {
+            chain.doFilter(request, response); // comes again for a reason of its own
+            return;
+        }
+        request.removeAttribute(WAITED);
+        if (!again && !begins(request, response)) {
             return;
         }
         try {
@@ -67,6 +74,7 @@ class PicturesInTurn extends OncePerRequestFilter {
         }
         AsyncContext later = request.startAsync(request, response);
         later.setTimeout(PATIENCE_MS);
+        request.setAttribute(WAITED, true);
         Waiting one = new Waiting(later);
         later.addListener(one);
         waiting.add(one);

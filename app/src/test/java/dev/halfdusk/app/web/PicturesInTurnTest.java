@@ -120,4 +120,17 @@ class PicturesInTurnTest {
         answered(asked("/frame/photograph.jpg"), worked("next"));
         assertThat(done).containsExactly("next");
     }
+
+    /** What comes again for a reason of its own has no place to give away. */
+    @Test
+    void only_who_waited_takes_a_place_when_it_comes_again() throws Exception {
+        atWork(PicturesInTurn.AT_WORK, () -> {
+            waits("ninth");
+            MockHttpServletRequest other = asked("/frame/crop.jpg");
+            other.setDispatcherType(DispatcherType.ASYNC);
+            answered(other, worked("other"));
+            assertThat(done).containsExactly("other");
+        });
+        assertThat(done).startsWith("other", "1", "ninth", "2");
+    }
 }
