@@ -90,20 +90,33 @@ public class KeptPages extends OncePerRequestFilter {
                 || request.getSession(false) != null; // may hold what was just done
     }
 
+    /** Whether it will be answered without being worked out. */
+    boolean atHand(HttpServletRequest request) {
+        return !shouldNotFilter(request)
+                && key(request).map(pages::getIfPresent).isPresent();
+    }
+
+    private Optional<Key> key(HttpServletRequest request) {
+        OptionalLong change = changes.number();
+        return change.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Key(
+                        request.getRequestURI() + "?" + request.getQueryString(),
+                        lamp(request),
+                        request.getHeader(HttpHeaders.HOST),
+                        change.getAsLong(),
+                        clock.instant().getEpochSecond() / SECONDS));
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        OptionalLong change = changes.number();
-        if (change.isEmpty()) {
+        Optional<Key> found = key(request);
+        if (found.isEmpty()) {
             chain.doFilter(request, response);
             return;
         }
-        Key key = new Key(
-                request.getRequestURI() + "?" + request.getQueryString(),
-                lamp(request),
-                request.getHeader(HttpHeaders.HOST),
-                change.getAsLong(),
-                clock.instant().getEpochSecond() / SECONDS);
+        Key key = found.get();
         Optional<Page> kept = Optional.ofNullable(pages.getIfPresent(key));
         if (kept.isEmpty()) {
             CompletableFuture<Optional<Page>> mine = new CompletableFuture<>();

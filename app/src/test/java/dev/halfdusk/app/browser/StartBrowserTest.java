@@ -14,8 +14,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIf;
 import org.junit.jupiter.api.io.TempDir;
@@ -43,8 +45,34 @@ class StartBrowserTest {
 
     private static int status(String address) throws Exception {
         return HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.discarding())
+                .send(request(address), HttpResponse.BodyHandlers.discarding())
                 .statusCode();
+    }
+
+    private static HttpRequest request(String address) {
+        return HttpRequest.newBuilder(URI.create(address)).build();
+    }
+
+    /** But for the number by which none is kept for another. */
+    private static String alike(HttpResponse<String> answer) {
+        return answer.body().replaceAll("turn=\\d+", "");
+    }
+
+    /** Most of them wait for their turn, and are answered as one that need not. */
+    private static void manyAtOnce(String address) throws Exception {
+        HttpClient client = HttpClient.newHttpClient();
+        HttpResponse<String> one = client.send(request(address), HttpResponse.BodyHandlers.ofString());
+        assertThat(one.statusCode()).isEqualTo(200);
+        List<CompletableFuture<HttpResponse<String>>> answers = IntStream.range(1, 30)
+                .mapToObj(i -> client.sendAsync(
+                        request(address.replace("turn=0", "turn=" + i)), HttpResponse.BodyHandlers.ofString()))
+                .toList();
+        for (CompletableFuture<HttpResponse<String>> answer : answers) {
+            assertThat(answer.join().statusCode()).isEqualTo(200);
+            assertThat(alike(answer.join())).isEqualTo(alike(one));
+            assertThat(answer.join().headers().map().keySet())
+                    .isEqualTo(one.headers().map().keySet());
+        }
     }
 
     @Test
@@ -69,6 +97,8 @@ class StartBrowserTest {
                     "/clock")) {
                 assertThat(status(address + path)).as(path).isEqualTo(200);
             }
+            manyAtOnce(address + "/kit?turn=0");
+            manyAtOnce(address + "/api/night?lat=37.6&lon=-8.8&date=2027-06-08&zone=Europe/Lisbon");
         } finally {
             process.destroy();
             process.waitFor();

@@ -97,6 +97,21 @@ class KeptPagesTest {
         assertThat(first.getHeader("ETag")).isEqualTo(second.getHeader("ETag")).startsWith("W/\"");
     }
 
+    /** Such a page need not wait for its turn. */
+    @Test
+    void what_is_kept_is_at_hand() throws Exception {
+        MockHttpServletRequest request = request("/outings/3", "night=2027-06-08");
+        assertThat(kept.atHand(request)).isFalse();
+        ask(request);
+        assertThat(kept.atHand(request("/outings/3", "night=2027-06-08"))).isTrue();
+        assertThat(kept.atHand(request("/outings/4", "night=2027-06-08"))).isFalse();
+        MockHttpServletRequest htmx = request("/outings/3", "night=2027-06-08");
+        htmx.addHeader("HX-Request", "true");
+        assertThat(kept.atHand(htmx)).isFalse();
+        when(changes.number()).thenReturn(OptionalLong.empty());
+        assertThat(kept.atHand(request("/outings/3", "night=2027-06-08"))).isFalse();
+    }
+
     @Test
     void it_is_packed_for_who_can_unpack_it() throws Exception {
         ask();
