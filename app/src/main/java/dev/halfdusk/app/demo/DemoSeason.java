@@ -16,6 +16,7 @@ import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.weather.Forecasts;
+import dev.halfdusk.app.web.Background;
 import dev.halfdusk.app.web.NotSaved;
 import dev.halfdusk.app.web.Visitors;
 import dev.halfdusk.core.glow.SunAndMoon;
@@ -52,8 +53,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
-import org.springframework.context.event.ContextClosedEvent;
-import org.springframework.context.event.GenericApplicationListener;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
@@ -88,9 +88,6 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
     private final TransactionTemplate transactions;
     private final Visitors visitors;
     private final Clock clock;
-
-    /** Told to stop in its first seconds: what fails then is no fault. */
-    private volatile boolean ending;
 
     DemoSeason(
             @Value("${halfdusk.demo:false}") boolean wanted,
@@ -135,30 +132,21 @@ class DemoSeason implements ApplicationListener<ApplicationReadyEvent> {
             make();
             return;
         }
-        Thread thread = new Thread(
-                () -> {
-                    try {
-                        Thread.sleep(patience.toMillis());
-                        visitors.letPass(FOR_PEOPLE);
-                        again(practice::fill);
-                        make();
-                    } catch (InterruptedException e) {
-                        Thread.currentThread().interrupt();
-                    } catch (RuntimeException e) {
-                        if (!ending) {
-                            LOG.warn("The demo has no season behind it: {}", e.toString());
-                        }
-                    }
-                },
-                "demo season");
-        thread.setDaemon(true);
-        thread.setPriority(Thread.MIN_PRIORITY);
-        thread.start();
-        ready.getApplicationContext()
-                .addApplicationListener(GenericApplicationListener.forEventType(ContextClosedEvent.class, closed -> {
-                    ending = true;
-                    thread.interrupt();
-                }));
+        ConfigurableApplicationContext application = ready.getApplicationContext();
+        Background.start("demo season", application, () -> {
+            try {
+                Thread.sleep(patience.toMillis());
+                visitors.letPass(FOR_PEOPLE);
+                again(practice::fill);
+                make();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            } catch (RuntimeException e) {
+                if (!application.isClosed()) { // told to stop in its first seconds: what fails then is no fault
+                    LOG.warn("The demo has no season behind it: {}", e.toString());
+                }
+            }
+        });
     }
 
     /**

@@ -5,6 +5,7 @@ import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
+import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.pictures.Ribbon;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Gear;
@@ -29,6 +30,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -47,6 +49,7 @@ public class EntryMaker {
     private final Entries entries;
     private final Observations observations;
     private final Outings outings;
+    private final Takes stored;
     private final OutingPlanner planner;
     private final TransactionTemplate transactions;
     private final Clock clock;
@@ -61,12 +64,14 @@ public class EntryMaker {
             Entries entries,
             Observations observations,
             Outings outings,
+            Takes stored,
             OutingPlanner planner,
             TransactionTemplate transactions,
             Clock clock) {
         this.entries = entries;
         this.observations = observations;
         this.outings = outings;
+        this.stored = stored;
         this.planner = planner;
         this.transactions = transactions;
         this.clock = clock;
@@ -123,13 +128,13 @@ public class EntryMaker {
 
     /**
      * The night of an outing; the one that is there already where it was written before, none where that was deleted. It is reckoned before
-     * the database is held, so that nobody who saves waits for it.
+     * the database is held, so that nobody who saves waits for it; where it was changed meanwhile it is left for the next time.
      */
     public Optional<Entry> write(long outing) {
         Optional<Draft> draft =
                 outings.find(outing).filter(o -> !entries.written(outing)).map(this::draft);
         return transactions.execute(t -> entries.of(outing)
-                .or(() -> draft.filter(d -> outings.find(outing).isPresent() && !entries.written(outing))
+                .or(() -> draft.filter(d -> !entries.written(outing) && holds(d, outing))
                         .map(d -> {
                             Entry e = entries.existing(entries.add(d.entry, d.takes));
                             observations.renew(e);
@@ -137,12 +142,21 @@ public class EntryMaker {
                         })));
     }
 
-    /** A night as it would be written down. */
-    private record Draft(Entry entry, List<EntryTake> takes) {}
+    private boolean holds(Draft draft, long outing) {
+        return outings.find(outing).equals(Optional.of(draft.outing))
+                && Set.copyOf(stored.of(outing)).equals(draft.stored);
+    }
+
+    /**
+     * A night as it would be written down.
+     *
+     * @param outing by which it was reckoned, with what is stored of its takes
+     */
+    private record Draft(Outing outing, Set<Takes.Stored> stored, Entry entry, List<EntryTake> takes) {}
 
     private Draft draft(Outing o) {
+        OutingPlanner.Arranged went = planner.of(o); // first, since by it what changes meanwhile is noticed
         OutingPlanner.Arranged plan = planner.planned(o);
-        OutingPlanner.Arranged went = planner.of(o);
         Set<List<Object>> rigs = new HashSet<>(); // each is set up anew at each place
         List<EntryTake> takes = new ArrayList<>();
         List<OutingPlanner.Planned> inOrder = new ArrayList<>(plan.takes());
@@ -162,6 +176,8 @@ public class EntryMaker {
                 .map(OptionalDouble::of)
                 .orElse(OptionalDouble.empty());
         return new Draft(
+                o,
+                went.takes().stream().map(OutingPlanner.Planned::stored).collect(Collectors.toSet()),
                 new Entry(
                         null,
                         Optional.of(o.id()),

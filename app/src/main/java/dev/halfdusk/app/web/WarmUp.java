@@ -19,11 +19,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.context.WebServerInitializedEvent;
-import org.springframework.context.ApplicationContext;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.context.event.ContextClosedEvent;
-import org.springframework.context.event.GenericApplicationListener;
 import org.springframework.stereotype.Component;
 
 /** Asks for pages once the server is up, so that the first person does not wait for cold code; people go first. */
@@ -55,6 +52,9 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
             "/practice",
             "/practice/half-moon");
 
+    /** What would begin work in somebody's data: looked at in a trial only, whose data are thrown away. */
+    private static final List<String> TRIED = List.of("/log", "/lighttable");
+
     private static final List<Pattern> FIRST_OF_A_LIST = List.of(
             Pattern.compile("href=\"(/outings/\\d+)\""),
             Pattern.compile("href=\"(/places/\\d+)\""),
@@ -65,14 +65,14 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
     private final boolean trial;
     private final boolean wanted;
     private final Visitors visitors;
-    private final ApplicationContext context;
+    private final ConfigurableApplicationContext context;
 
     /** @param trial to look at each page once and stop, so that the classes it takes can be archived */
     WarmUp(
             @Value("${halfdusk.trial:false}") boolean trial,
             @Value("${halfdusk.warm:true}") boolean wanted,
             Visitors visitors,
-            ApplicationContext context) {
+            ConfigurableApplicationContext context) {
         this.trial = trial;
         this.wanted = wanted;
         this.visitors = visitors;
@@ -86,14 +86,7 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
         if (!trial && !wanted) {
             return;
         }
-        Thread thread = new Thread(trial ? () -> tryOut(port) : () -> warm(port), "warm-up");
-        thread.setDaemon(!trial);
-        thread.setPriority(Thread.MIN_PRIORITY);
-        thread.start();
-        if (context instanceof ConfigurableApplicationContext c) {
-            c.addApplicationListener(
-                    GenericApplicationListener.forEventType(ContextClosedEvent.class, e -> thread.interrupt()));
-        }
+        Background.start("warm-up", context, trial ? () -> tryOut(port) : () -> warm(port));
     }
 
     private void tryOut(int port) {
@@ -110,6 +103,9 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
     private void visit(int port) {
         HttpClient client = HttpClient.newHttpClient();
         Deque<String> ahead = new ArrayDeque<>(PATHS);
+        if (trial) {
+            ahead.addAll(TRIED);
+        }
         Set<String> kinds = new HashSet<>();
         try {
             for (String path = ahead.poll(); path != null; path = ahead.poll()) {

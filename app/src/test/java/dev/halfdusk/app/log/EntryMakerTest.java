@@ -32,8 +32,8 @@ class EntryMakerTest {
         OutingPlanner planner = mock();
         when(outings.find(7)).thenReturn(Optional.of(over));
         when(planner.planned(over)).thenThrow(new IllegalStateException("being reckoned"));
-        EntryMaker maker =
-                new EntryMaker(mock(), mock(), outings, planner, new TransactionTemplate(database), Clock.systemUTC());
+        EntryMaker maker = new EntryMaker(
+                mock(), mock(), outings, mock(), planner, new TransactionTemplate(database), Clock.systemUTC());
         assertThatThrownBy(() -> maker.write(7)).hasMessage("being reckoned");
         verify(database, never()).getTransaction(any());
         maker.stop();

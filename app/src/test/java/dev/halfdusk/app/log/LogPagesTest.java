@@ -46,6 +46,7 @@ import dev.halfdusk.core.take.Take;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -59,6 +60,9 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionCallback;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Nights that are over, told about, looked at, given away and taken in again. */
 @PageTest
@@ -110,6 +114,12 @@ class LogPagesTest {
 
     @Autowired
     private ObjectMapper json;
+
+    @Autowired
+    private PlatformTransactionManager manager;
+
+    @Autowired
+    private Clock clock;
 
     private Place place;
     private NamedRig rig;
@@ -357,6 +367,29 @@ class LogPagesTest {
         assertThat(maker.write(outing.id())).isEmpty();
         web.perform(post("/deleted/night/" + entry.id())).andExpect(status().is3xxRedirection());
         web.perform(get(home)).andExpect(status().isOk());
+    }
+
+    /** Between its reckoning and its being stored an edit gets in: the night is left, and written as it is now the next time. */
+    @Test
+    void an_outing_that_is_changed_while_it_is_written_down_is_left_for_the_next_time() {
+        Outing other = outings.save(Outing.fresh("Changed meanwhile " + made, place, NIGHT.minusDays(1)));
+        Take take =
+                Take.of("Northern stars", new Stack(20, 0), Takes.camera(rig)).aimed(new Direction(0, 30));
+        planner.add(other, take);
+        long id = takes.of(other.id()).get(0).id();
+        TransactionTemplate interrupted = new TransactionTemplate(manager) {
+            @Override
+            public <T> T execute(TransactionCallback<T> action) {
+                takes.change(other.id(), id, take.named("Stars over the bay"), rig.id());
+                return super.execute(action);
+            }
+        };
+        EntryMaker late = new EntryMaker(entries, observations, outings, takes, planner, interrupted, clock);
+        assertThat(late.write(other.id())).isEmpty();
+        late.stop();
+        assertThat(entries.takes(maker.write(other.id()).orElseThrow().id()))
+                .extracting(EntryTake::name)
+                .containsExactly("Stars over the bay");
     }
 
     private Observation found(Learnable what, String whose, double value) {

@@ -70,13 +70,10 @@ public final class NextTakes {
     private static final double ENOUGH_HOURS = 3;
     private static final double FEWEST_METEORS = 10;
     private static final Duration DARK_WORTH = Duration.ofMinutes(90);
-    private static final double ROUND = 0.85;
     private static final double THIN = 0.14;
     private static final double THINNEST = 0.01;
     private static final double THIN_MOON_DEG = 6;
     private static final double DUSK_SUN_DEG = -7;
-    private static final double BALANCED_FROM_DEG = -9;
-    private static final double BALANCED_TO_DEG = 2;
     private static final LocalTime DISPLAY = LocalTime.of(22, 30);
 
     private final Function<LocalDate, Circumstances> circumstances;
@@ -257,15 +254,12 @@ public final class NextTakes {
     /** Over a mark while land and moon are about as bright. */
     private Optional<Next> moonOverMark() {
         for (Circumstances c : coming) {
-            if (c.night().moon().fraction() < ROUND) {
+            if (!RoundMoon.is(c.night().moon().fraction())) {
                 continue;
             }
             for (Named mark : c.against()) {
                 Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, mark);
-                Optional<Instant> best = over.when(c).best().filter(t -> {
-                    double sun = altitude(Body.SUN, t, c);
-                    return sun > BALANCED_FROM_DEG && sun < BALANCED_TO_DEG;
-                });
+                Optional<Instant> best = over.when(c).best().filter(t -> RoundMoon.balanced(altitude(Body.SUN, t, c)));
                 if (best.isPresent()) {
                     return Optional.of(new Next(
                             atLongEnd(Take.of("Moon over " + mark.name(), Moon.KIND.usual(), cameras.longest()))

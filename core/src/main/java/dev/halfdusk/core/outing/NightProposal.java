@@ -61,12 +61,6 @@ public final class NightProposal {
     /** A window with more cloud than this at its clearest is not worth a walk. */
     private static final double OVERCAST_PERCENT = 85;
 
-    /** The moon lights land and is itself no lamp while the sun stands between these. */
-    private static final double BALANCED_FROM_DEG = -9;
-
-    private static final double BALANCED_TO_DEG = 2;
-    private static final double ROUND_MOON = 0.85;
-
     private static final double MOST_METEOR_MINUTES = 180;
     private static final Duration ENOUGH = Duration.ofHours(3);
 
@@ -368,7 +362,7 @@ public final class NightProposal {
 
     /** A round moon over a mark while land and moon are about as bright; where it stands over none, as it rises or sets by itself. */
     private Optional<Proposed> moon() {
-        if (c.night().moon().fraction() < ROUND_MOON || eclipsed().isPresent()) {
+        if (!RoundMoon.is(c.night().moon().fraction()) || eclipsed().isPresent()) {
             return Optional.empty();
         }
         for (Named mark : c.against()) {
@@ -376,7 +370,7 @@ public final class NightProposal {
             boolean balanced = over.when(c)
                     .best()
                     .map(this::sun)
-                    .filter(a -> a > BALANCED_FROM_DEG && a < BALANCED_TO_DEG)
+                    .filter(RoundMoon::balanced)
                     .isPresent();
             if (balanced) {
                 return proposed(

@@ -31,7 +31,8 @@ public final class Metered {
     private final float[] luminance;
     private final int width;
 
-    private Metered(float[] luminance, int width) {
+    /** @param luminance cd/m² of cells, row by row */
+    Metered(float[] luminance, int width) {
         this.luminance = luminance;
         this.width = width;
     }

@@ -45,6 +45,30 @@ class HandlingTest {
         }
     }
 
+    /** Between a five-hundredth and a sixtieth a finger comes in; after 0.8 s its knock is over, and its share of the time falls. */
+    @Test
+    void how_much_of_the_time_a_finger_moved_it() {
+        double at125 = (1 / 125.0 - 1 / 500.0) * 60 / 2;
+        assertThat(stood(Map.of(), 1 / 125.0, 0)).containsExactly(new Stood(1 - at125, 0, 0), new Stood(at125, 4, 10));
+        assertThat(stood(Map.of(), 2, 0)).containsExactly(new Stood(0.8, 0, 0), new Stood(0.2, 4, 10));
+    }
+
+    /** Back and forth and a third as much up and down; the sixth of a second that a swing takes is not all seen at an eighth. */
+    @Test
+    void a_swing_is_longest_at_its_ends() {
+        assertThat(stood(Map.of("timer", "2 s"), 1 / 8.0, 12))
+                .containsExactly(
+                        new Stood(0.32, -4, 0.3 * 4),
+                        new Stood(0.18, -0.3 * 4, 0.1 * 4),
+                        new Stood(0.18, 0.3 * 4, -0.1 * 4),
+                        new Stood(0.32, 4, -0.3 * 4));
+        assertThat(widest(stood(Map.of("timer", "2 s", "stabiliser", "on"), 1, 0)))
+                .isCloseTo(70 / 9.0, within(1e-9));
+        assertThat(widest(stood(Map.of("timer", "2 s", "stabiliser", "on"), 1, 12)))
+                .as("the stronger of both")
+                .isCloseTo(8, within(1e-9));
+    }
+
     @Test
     void wind_grows_with_its_speed_and_a_fast_shutter_sees_little_of_it() {
         double slow = widest(stood(Map.of("timer", "2 s"), 1, 12));

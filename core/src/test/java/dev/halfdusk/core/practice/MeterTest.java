@@ -7,6 +7,7 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.sky.Site;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,6 +40,32 @@ class MeterTest {
         assertThat(sunlit - whole)
                 .as("stops by which its exposure burns the moon")
                 .isBetween(4.5, 6.5);
+    }
+
+    /**
+     * Eight cells by eight of 1 cd/m², the four in the middle of 100: all of them 460 / 64; the middle twelve, within a quarter of the height, 408 / 12, and
+     * six tenths of that; the spot, a fortieth of the frame, the four alone; the darkest third 1. An exposure value is that of eight times
+     * the luminance.
+     */
+    @Test
+    void what_each_way_of_metering_holds() {
+        float[] cells = new float[64];
+        Arrays.fill(cells, 1);
+        for (int middle : new int[] {27, 28, 35, 36}) {
+            cells[middle] = 100;
+        }
+        Metered m = new Metered(cells, 8);
+        Map<Dials.Metering, Double> held = Map.of(
+                Dials.Metering.WHOLE,
+                460 / 64.0,
+                Dials.Metering.MIDDLE,
+                0.6 * 408 / 12 + 0.4 * 460 / 64,
+                Dials.Metering.SPOT,
+                100.0,
+                Dials.Metering.SHADOWS,
+                1.0);
+        held.forEach((how, cdM2) ->
+                assertThat(m.ev100(how)).as("%s", how).isCloseTo(Math.log(8 * cdM2) / Math.log(2), within(1e-6)));
     }
 
     /** The spot holds 2.5 % of the frame, all of it moon where the moon is full and fills 4.6 %. */
