@@ -9,6 +9,8 @@ import dev.halfdusk.core.sky.Sidereal;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Where the frame looks, against where it was to look. */
 final class AimJudge extends Judging {
@@ -16,6 +18,7 @@ final class AimJudge extends Judging {
     private static final double AIM_SHARE = 0.02;
     private static final double AIM_DEG = 0.5;
     private static final double LEVEL_DEG = 1;
+    private static final double LEAST_DEG = 0.05;
 
     /** An hour turns the sky by 15°. */
     private static final double FAR_DEG = 2;
@@ -60,13 +63,14 @@ final class AimJudge extends Judging {
             add(
                     Cause.AIM,
                     Numbers.text(
-                            "the frame's middle is %s and %s of the plan's, by %d stars",
-                            side(-off[0], "right", "left"), side(-off[1], "above", "below"), aim.stars()),
+                            "the frame's middle is %s the plan's, by %d stars",
+                            sides(side(-off[0], "right of", "left of"), side(-off[1], "above", "below"), " and "),
+                            aim.stars()),
                     0.6 * Math.hypot(off[0], off[1]) / limit,
                     none(),
                     Numbers.text(
-                            "Aim %s, %s; then focus again.",
-                            side(off[1], "higher", "lower"), side(off[0], "to the right", "to the left")));
+                            "Aim %s; then focus again.",
+                            sides(side(off[1], "higher", "lower"), side(off[0], "to the right", "to the left"), ", ")));
         }
         double roll = Angles.halfTurn(
                 aim.rollDeg() - r.known().planned().map(Known.Planned::rollDeg).orElse(0.0));
@@ -138,7 +142,14 @@ final class AimJudge extends Judging {
                 .orElse(new double[] {180, 0});
     }
 
-    private static String side(double degrees, String more, String less) {
-        return Numbers.text("%.1f\u00b0 %s", Math.abs(degrees), degrees >= 0 ? more : less);
+    /** Empty where it is none that can be set. */
+    private static Optional<String> side(double degrees, String more, String less) {
+        return Math.abs(degrees) < LEAST_DEG
+                ? Optional.empty()
+                : Optional.of(Numbers.text("%.1f\u00b0 %s", Math.abs(degrees), degrees >= 0 ? more : less));
+    }
+
+    private static String sides(Optional<String> one, Optional<String> other, String between) {
+        return Stream.concat(one.stream(), other.stream()).collect(Collectors.joining(between));
     }
 }

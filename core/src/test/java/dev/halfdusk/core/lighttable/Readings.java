@@ -36,6 +36,7 @@ final class Readings {
     double magenta = 0;
     double noise = 0.1;
     double banding = 0;
+    Optional<Aim> aim = Optional.empty();
     Optional<MoonReading> moon = Optional.empty();
     Optional<Twins> twins = Optional.empty();
     List<Line> lines = List.of();
@@ -102,7 +103,7 @@ final class Readings {
                         noise,
                         1,
                         banding),
-                Optional.empty(),
+                aim,
                 moon,
                 twins,
                 lines,
