@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Encoding;
+import dev.halfdusk.core.lighttable.StarPlace;
 import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Frames whose light is known at each place, since it rises evenly: by a thousandth to the right, two downwards, another amount for each colour. */
@@ -190,6 +193,36 @@ class RasterTest {
         assertThat(r.level()).isCloseTo(0.2 + 0.06, within(0.002));
         assertThat(sixteen(40, 32, (c, x, y) -> c == 1 && y < 16 ? 0.4 : 0.2).mean())
                 .isCloseTo(0.3, within(1e-4));
+    }
+
+    /** A dozen stars on a sky; those of a frame of twelve megapixels are found on one of half the size. */
+    @ParameterizedTest
+    @CsvSource({"8, 600, 400", "16, 600, 400", "8, 4000, 3000"})
+    void stars_and_lines_are_found_where_they_are(int bits, int width, int height) {
+        double spread = width > 1000 ? 2.2 : 1.2;
+        Light sky = (c, x, y) -> {
+            double light = 0.1;
+            double u = x - width / 8.0 - Math.round((x - width / 8.0) / (width / 4.0)) * width / 4.0;
+            double v = y - height / 6.0 - Math.round((y - height / 6.0) / (height / 3.0)) * height / 3.0;
+            light += 0.6 * Math.exp(-(u * u + v * v) / (2 * spread * spread));
+            double line = Math.abs(y - 0.45 * height - 0.02 * (x - width / 2.0)) / spread;
+            return light + (Math.abs(x - width / 2.0) < width / 5.0 ? 0.4 * Math.exp(-line * line / 2) : 0);
+        };
+        Raster r = bits == 8 ? eight(width, height, sky) : sixteen(width, height, sky);
+        List<StarPlace> stars = r.stars();
+        int found = 0;
+        for (int i = 0; i < 12; i++) {
+            double x = (i % 4 + 0.5) * width / 4;
+            double y = (i / 4 + 0.5) * height / 3;
+            found += stars.stream().anyMatch(s -> Math.hypot(s.x() - x, s.y() - y) < 0.8) ? 1 : 0;
+        }
+        assertThat(found).isGreaterThanOrEqualTo(11);
+        assertThat(r.lines()).singleElement().satisfies(l -> {
+            assertThat(l.x()).isCloseTo(width / 2.0, within(0.02 * width));
+            assertThat(l.y()).isCloseTo(0.45 * height, within(0.01 * height));
+            assertThat(l.lengthPx()).isCloseTo(0.4 * width, within(0.04 * width));
+            assertThat(l.angleDeg()).isCloseTo(1.15, within(0.3));
+        });
     }
 
     @Test
