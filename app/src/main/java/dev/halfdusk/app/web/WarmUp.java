@@ -52,9 +52,6 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
             "/practice",
             "/practice/half-moon");
 
-    /** What would begin work in somebody's data: looked at in a trial only, whose data are thrown away. */
-    private static final List<String> TRIED = List.of("/log", "/lighttable");
-
     private static final List<Pattern> FIRST_OF_A_LIST = List.of(
             Pattern.compile("href=\"(/outings/\\d+)\""),
             Pattern.compile("href=\"(/places/\\d+)\""),
@@ -103,9 +100,6 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
     private void visit(int port) {
         HttpClient client = HttpClient.newHttpClient();
         Deque<String> ahead = new ArrayDeque<>(PATHS);
-        if (trial) {
-            ahead.addAll(TRIED);
-        }
         Set<String> kinds = new HashSet<>();
         try {
             for (String path = ahead.poll(); path != null; path = ahead.poll()) {
