@@ -40,7 +40,7 @@ class InTurn extends OncePerRequestFilter {
     private static final Pattern AT_ONCE = Pattern.compile("/assets/.*|/clock");
     private static final String API = "/api/";
     private static final long PATIENCE_MS = 60_000;
-    private static final String WHY = "Too many pages are asked for just now.";
+    static final String WHY = "Too many pages are asked for just now.";
 
     /** Where a request says what became of its waiting. */
     private static final String WAITED = InTurn.class.getName();
