@@ -33,7 +33,7 @@ record Corona(float[][] streamers) {
 
     static final Corona USUAL = new Corona(table());
 
-    private static float[][] table() {
+    static float[][] table() {
         float[][] table = new float[HEIGHTS][ANGLES];
         for (int h = 0; h < HEIGHTS; h++) {
             double height = HIGHEST * h / (HEIGHTS - 1);

@@ -533,12 +533,12 @@ final class Exposure {
 
     /** @param seen how much of the light is not hidden, 0 to 1 */
     private void rays(Point at, double electrons, double reachPx, double seen, double[] tint) {
-        double stopped = Stops.of(shot.aperture() / shot.widest());
-        if (stopped < Blades.FROM_STOPS || seen == 0) {
+        double strength = Blades.strength(Stops.ofApertures(shot.widest(), shot.aperture()));
+        if (strength == 0 || seen == 0) {
             return; // wide open, or behind the ground
         }
         int rays = new Blades(shot.details().blades()).rays();
-        double share = seen * RAYS_SHARE * Math.min(1, stopped - Blades.FROM_STOPS + 0.3) / rays;
+        double share = seen * RAYS_SHARE * strength / rays;
         for (int ray = 0; ray < rays; ray++) {
             double angle = Math.toRadians(11) + 2 * Math.PI * ray / rays;
             double length = reachPx * (0.75 + 0.25 * Math.cos(3 * angle));

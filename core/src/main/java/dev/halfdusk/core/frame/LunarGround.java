@@ -56,12 +56,12 @@ final class LunarGround {
     }
 
     /** In 128ths of the map's steps. Halved again and again, so that a small disc is no chance of single points. */
-    private static final class Albedo {
+    static final class Albedo {
 
         private static final int PARTS = 128;
 
         private final short[][] level = new short[LEVELS][];
-        private final double mean;
+        final double mean;
 
         Albedo() {
             byte[] map = read("moon-albedo.png", ALBEDO_COLUMNS * ALBEDO_ROWS);
@@ -106,12 +106,12 @@ final class LunarGround {
     }
 
     /** Slopes to the east and to the north, in parts of the steepest; halved again and again as well. */
-    private static final class Slopes {
+    static final class Slopes {
 
         private static final double PARTS = Short.MAX_VALUE / STEEPEST;
 
-        private final short[][] east = new short[SLOPE_LEVELS][];
-        private final short[][] north = new short[SLOPE_LEVELS][];
+        final short[][] east = new short[SLOPE_LEVELS][];
+        final short[][] north = new short[SLOPE_LEVELS][];
 
         Slopes() {
             byte[] map = read("moon-height.png", HEIGHT_COLUMNS * HEIGHT_ROWS);

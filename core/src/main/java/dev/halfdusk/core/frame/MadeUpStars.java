@@ -42,7 +42,7 @@ final class MadeUpStars {
     }
 
     /** Cells of a degree by galactic coordinates, rows from south to north. */
-    private MadeUpStars() {
+    MadeUpStars() {
         double sum = 0;
         for (int cell = 0; cell < share.length; cell++) {
             double latitude = cell / 360 - 89.5;
@@ -81,13 +81,16 @@ final class MadeUpStars {
      * manyth cell of the sky, from one on.
      */
     static void each(int first, int step, Vector middle, double withinDeg, double limit, FaintStars.Visitor visitor) {
-        MadeUpStars sky = Sky.CELLS;
+        Sky.CELLS.visit(first, step, middle, withinDeg, limit, visitor);
+    }
+
+    void visit(int first, int step, Vector middle, double withinDeg, double limit, FaintStars.Visitor visitor) {
         int layers = (int) Math.max(0, Math.floor((Math.min(FAINTEST, limit) - FIRST) / LAYER));
         double reach = Math.cos(Math.toRadians(Math.min(180, withinDeg + RADIUS_DEG)));
-        for (int cell = first; cell < sky.share.length; cell += step) {
-            if (sky.x[cell] * middle.x() + sky.y[cell] * middle.y() + sky.z[cell] * middle.z() >= reach) {
+        for (int cell = first; cell < share.length; cell += step) {
+            if (x[cell] * middle.x() + y[cell] * middle.y() + z[cell] * middle.z() >= reach) {
                 for (int layer = 0; layer < layers; layer++) {
-                    sky.cell(cell, layer, visitor);
+                    cell(cell, layer, visitor);
                 }
             }
         }

@@ -112,7 +112,7 @@ record MoonDisc() implements Source {
     }
 
     /** Its ground as it is turned and lit. */
-    private static final class Ground {
+    static final class Ground {
 
         private final MoonAxes axes;
         private final Vector towards;
@@ -141,7 +141,7 @@ record MoonDisc() implements Source {
          * What the whole moon gives at a phase (Krisciunas and Schaefer 1991) against what ground that scatters by Lommel and Seeliger
          * would: with it the disc as a whole is as bright as it is known to be.
          */
-        private static double byPhase(double phase) {
+        static double byPhase(double phase) {
             double deg = Math.toDegrees(phase);
             double known = Math.pow(10, -0.4 * (0.026 * deg + 4e-9 * Math.pow(deg, 4)));
             if (phase < 1e-3) {
@@ -204,7 +204,7 @@ record MoonDisc() implements Source {
      * @param moon from the place, in the frame's directions, km
      * @param cone likewise; empty outside of eclipses
      */
-    private record Darkening(Vector moon, Optional<Shadow.Cone> cone, double danjon) {
+    record Darkening(Vector moon, Optional<Shadow.Cone> cone, double danjon) {
 
         /** Red and blue of the light that the earth's air bends inwards, green being one, by class of darkness. */
         private static final double[][] BENT = {{1.4, 0.9}, {2.2, 0.8}, {3.2, 0.7}, {3.0, 0.65}, {2.6, 0.6}};

@@ -102,7 +102,7 @@ record SunDisc() implements Source {
      *
      * @param moonRadius likewise
      */
-    private record Before(
+    record Before(
             Vector towards,
             Vector west,
             Vector north,

@@ -22,6 +22,18 @@ public record Blades(int count) {
         return count % 2 == 0 ? count : 2 * count;
     }
 
+    /** What shows of them as soon as they begin to. */
+    private static final double AT_FIRST = 0.2;
+
+    /** How strong rays are so many stops from wide open, 0 where there are none to 1. */
+    public static double strength(double stopped) {
+        if (stopped < FROM_STOPS) {
+            return 0;
+        }
+        double grown = (stopped - FROM_STOPS) / (STRONG_FROM_STOPS - FROM_STOPS);
+        return Math.min(1, AT_FIRST + (1 - AT_FIRST) * grown);
+    }
+
     /** f-number from which a lens makes good stars of lamps. */
     public static double strongFrom(double widest) {
         return widest * Math.pow(2, STRONG_FROM_STOPS / 2);

@@ -130,12 +130,6 @@ public final class Dials {
         return new Settings(value(Control.SHUTTER), value(Control.APERTURE), iso);
     }
 
-    Dials with(Settings s) {
-        return nearest(Control.SHUTTER, s.seconds())
-                .nearest(Control.APERTURE, s.aperture())
-                .nearest(Control.ISO, s.iso());
-    }
-
     public int frames() {
         return (int) value(Control.FRAMES);
     }

@@ -530,9 +530,9 @@ class SourcesTest {
         assertThat(Sensing.hot(Window.whole(SENSOR, 960), 5, 5, dim)).isZero();
     }
 
-    /** Nine blades, eighteen rays; none wide open. */
+    /** Nine blades, eighteen rays; none wide open, and short ones a stop down. */
     @ParameterizedTest
-    @CsvSource({"2.8, 0", "4, 0", "8, 18", "16, 18"})
+    @CsvSource({"2.8, 0", "3.5, 0", "4, 18", "8, 18", "16, 18"})
     void a_stopped_down_lens_draws_rays(double aperture, int rays) {
         Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
         Window window = Window.whole(SENSOR, 480);

@@ -46,6 +46,29 @@ class PlayedNightTest {
                 .containsExactly(28, 18, 120);
     }
 
+    /** A take begun anew by as much later, one left out by all that is left of it; each trouble has its own words. */
+    @Test
+    void a_decision_moves_a_take() {
+        PlayedNight night = new PlayedNight(PARTS, List.of());
+        Choice anew =
+                night.choices(new Trouble(Kind.TORCH, 0, TEN.plusSeconds(1200))).get(1);
+        assertThat(anew.begins()).isEqualTo(20);
+        assertThat(anew.ends()).isZero();
+        assertThat(anew.from()).isEqualTo(new Interval(TEN.plusSeconds(1200), TEN.plusSeconds(2400)));
+        assertThat(anew.because()).isEqualTo("begun anew");
+        Choice packed =
+                night.choices(new Trouble(Kind.CLOUD, 0, TEN.plusSeconds(1200))).get(1);
+        assertThat(packed.ends()).isEqualTo(40);
+        assertThat(packed.begins()).isZero();
+        Choice over = night.choices(new Trouble(Kind.LATE, 0, TEN)).get(1);
+        assertThat(over.begins()).isEqualTo(14);
+        assertThat(over.ends())
+                .as("nine more than there is room for, of fourteen")
+                .isEqualTo(-5);
+        assertThat(Kind.values()).extracting(Kind::words).doesNotContain("").doesNotHaveDuplicates();
+        assertThat(Kind.values()).extracting(Kind::told).doesNotContain("").doesNotHaveDuplicates();
+    }
+
     @Test
     void what_costs_least_is_the_better_decision() {
         PlayedNight night = new PlayedNight(PARTS, List.of());

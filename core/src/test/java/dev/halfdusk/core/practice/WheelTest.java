@@ -10,10 +10,10 @@ import org.junit.jupiter.api.Test;
 /** Every position of the dials that an outfit has, as they are engraved. */
 class WheelTest {
 
-    private static final Outfit ZOOM = Outfit.of(Outfit.SensorSize.FULL, 24, 70, 2.8);
+    private final Outfit zoom = Outfit.of(Outfit.SensorSize.FULL, 24, 70, 2.8);
 
-    private static List<String> labels(Control control) {
-        return ZOOM.wheel(control).positions().stream()
+    private List<String> labels(Control control) {
+        return zoom.wheel(control).positions().stream()
                 .map(Wheel.Position::label)
                 .toList();
     }
@@ -31,11 +31,11 @@ class WheelTest {
                                 + " \u2212\u2153 0 +\u2153 +\u2154 +1 +1\u2153 +1\u2154 +2 +2\u2153 +2\u2154 +3 +3\u2153"
                                 + " +3\u2154 +4 +4\u2153 +4\u2154 +5")
                         .split(" "));
-        assertThat(ZOOM.wheel(Control.COMPENSATION).positions())
+        assertThat(zoom.wheel(Control.COMPENSATION).positions())
                 .extracting(Wheel.Position::value)
                 .startsWith(-5.0)
                 .endsWith(5.0);
-        assertThat(first(ZOOM, Control.COMPENSATION)).isEqualTo("0");
+        assertThat(first(zoom, Control.COMPENSATION)).isEqualTo("0");
     }
 
     @Test
@@ -53,7 +53,7 @@ class WheelTest {
                         "5500 K",
                         "6500 K",
                         "7500 K");
-        assertThat(ZOOM.wheel(Control.BALANCE).positions().get(5).value()).isEqualTo(4000);
+        assertThat(zoom.wheel(Control.BALANCE).positions().get(5).value()).isEqualTo(4000);
     }
 
     /** Four millimetres in tenths, from what is near to the stop; the printed mark stands 1.2 mm before it. */
@@ -64,11 +64,11 @@ class WheelTest {
                 .startsWith("4.0 mm", "3.9 mm")
                 .endsWith("0.2 mm", "0.1 mm", "stop")
                 .containsSubsequence("1.3 mm", "\u221e mark", "1.1 mm");
-        Wheel ring = ZOOM.wheel(Control.FOCUS);
+        Wheel ring = zoom.wheel(Control.FOCUS);
         for (int i = 0; i <= 40; i++) {
             assertThat(ring.positions().get(i).value()).isCloseTo(4 - i / 10.0, within(1e-9));
         }
-        assertThat(first(ZOOM, Control.FOCUS)).isEqualTo("\u221e mark");
+        assertThat(first(zoom, Control.FOCUS)).isEqualTo("\u221e mark");
     }
 
     /** Twelve clicks of the same ratio, (70/24)^(1/12) = 1.0933, each to a whole millimetre. */
@@ -92,7 +92,7 @@ class WheelTest {
     /** A frame of 35.9 mm behind 24 mm is 73.6° wide: forty clicks to it, and two frames either way. */
     @Test
     void the_aim_turns_by_fortieths_of_a_frame() {
-        List<Wheel.Position> all = ZOOM.wheel(Control.SIDEWAYS).positions();
+        List<Wheel.Position> all = zoom.wheel(Control.SIDEWAYS).positions();
         double width = Math.toDegrees(2 * Math.atan(35.9 / 2 / 24));
         assertThat(all).hasSize(161);
         assertThat(all.get(0).value()).isCloseTo(-2 * width, within(1e-6));
@@ -102,7 +102,7 @@ class WheelTest {
         assertThat(all.get(81).label()).isEqualTo("+1.84\u00b0");
         assertThat(all.get(79).label()).isEqualTo("\u22121.84\u00b0");
         assertThat(all.get(160).value()).isCloseTo(2 * width, within(1e-6));
-        assertThat(first(ZOOM, Control.SIDEWAYS)).isEqualTo("0\u00b0");
+        assertThat(first(zoom, Control.SIDEWAYS)).isEqualTo("0\u00b0");
     }
 
     @Test
@@ -116,37 +116,37 @@ class WheelTest {
                 .hasSize(41)
                 .startsWith("\u221210\u00b0", "\u22129.5\u00b0")
                 .endsWith("+10\u00b0");
-        assertThat(first(ZOOM, Control.INTERVAL)).isEqualTo("1 s");
+        assertThat(first(zoom, Control.INTERVAL)).isEqualTo("1 s");
     }
 
     @Test
     void the_nearest_is_counted_in_stops_where_the_dial_is_and_is_never_the_automatic() {
-        Wheel shutter = ZOOM.wheel(Control.SHUTTER);
+        Wheel shutter = zoom.wheel(Control.SHUTTER);
         assertThat(shutter.positions().get(shutter.nearest(0.7)).label()).isEqualTo("0.6");
         assertThat(shutter.positions().get(shutter.nearest(1e9)).label()).isEqualTo("30");
-        Wheel iso = ZOOM.wheel(Control.ISO);
+        Wheel iso = zoom.wheel(Control.ISO);
         assertThat(iso.positions().get(iso.nearest(1)).label()).isEqualTo("100");
         assertThat(iso.positions().get(iso.nearest(1e9)).label()).isEqualTo("51200");
-        Wheel ring = ZOOM.wheel(Control.FOCUS);
+        Wheel ring = zoom.wheel(Control.FOCUS);
         assertThat(ring.nearest(0.04)).isEqualTo(40);
         assertThat(ring.nearest(0.06)).isEqualTo(39);
         // of two that are as near the first
-        Wheel strokes = ZOOM.wheel(Control.STROKES);
+        Wheel strokes = zoom.wheel(Control.STROKES);
         assertThat(strokes.nearest(2.5)).isEqualTo(2);
     }
 
     @Test
     void few_positions_are_named_in_a_refusal_and_of_many_the_ends() {
-        assertThat(ZOOM.wheel(Control.TIMER).allowed()).isEqualTo("off, 2 s, 10 s");
-        assertThat(ZOOM.wheel(Control.BALANCE).allowed())
+        assertThat(zoom.wheel(Control.TIMER).allowed()).isEqualTo("off, 2 s, 10 s");
+        assertThat(zoom.wheel(Control.BALANCE).allowed())
                 .startsWith("automatic, 2800 K")
                 .endsWith("7500 K");
-        assertThat(ZOOM.wheel(Control.ZOOM).allowed()).isEqualTo("it goes from 24 to 70");
+        assertThat(zoom.wheel(Control.ZOOM).allowed()).isEqualTo("it goes from 24 to 70");
     }
 
     @Test
     void an_outfit_is_named_by_what_it_is() {
-        assertThat(Stream.of(ZOOM, Outfit.of(Outfit.SensorSize.APS, 50, 50, 1.8))
+        assertThat(Stream.of(zoom, Outfit.of(Outfit.SensorSize.APS, 50, 50, 1.8))
                         .map(Outfit::name))
                 .containsExactly("full frame, 24\u201370 mm f/2.8", "APS-C, 50 mm f/1.8");
     }
