@@ -112,7 +112,7 @@ class PartsOfAPhotographTest {
     void made_up_stars_are_as_many_as_there_are_and_follow_the_light() {
         int[] layers = new int[12];
         int[] places = new int[2];
-        MadeUpStars.each(0, 1, new Vector(1, 0, 0), 180, 10, (x, y, z, magnitude, kelvin) -> {
+        new MadeUpStars().visit(0, 1, new Vector(1, 0, 0), 180, 10, (x, y, z, magnitude, kelvin) -> {
             Vector v = new Vector(x, y, z);
             layers[(int) magnitude]++;
             places[0] += v.angleTo(Galaxy.icrs(2, -4)) < 4 ? 1 : 0; // the brightest clouds
@@ -123,7 +123,7 @@ class PartsOfAPhotographTest {
         assertThat((double) layers[8]).isCloseTo(0.32 * 29_100 + 0.57 * 49_400, within(2500.0));
         assertThat(places[0]).isGreaterThan(5 * places[1]);
         int[] within = new int[1];
-        MadeUpStars.each(0, 1, Galaxy.icrs(30, 0), 5, 10, (x, y, z, magnitude, kelvin) -> {
+        new MadeUpStars().visit(0, 1, Galaxy.icrs(30, 0), 5, 10, (x, y, z, magnitude, kelvin) -> {
             assertThat(new Vector(x, y, z).angleTo(Galaxy.icrs(30, 0))).isLessThan(7);
             within[0]++;
         });
@@ -141,7 +141,7 @@ class PartsOfAPhotographTest {
         int[] count = new int[4];
         double[] sum = new double[5];
         int[] band = new int[180];
-        MadeUpStars.each(0, 1, new Vector(1, 0, 0), 180, 11, (x, y, z, magnitude, kelvin) -> {
+        new MadeUpStars().visit(0, 1, new Vector(1, 0, 0), 180, 11, (x, y, z, magnitude, kelvin) -> {
             Vector v = new Vector(x, y, z);
             double b = Galaxy.latitudeDeg(v);
             double l = Galaxy.longitudeDeg(v);

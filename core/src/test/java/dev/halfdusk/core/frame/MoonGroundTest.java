@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Light of single places of the moon, by formulas worked out beside them; no picture is taken. */
-class MoonLightTest {
+class MoonGroundTest {
 
     private static final MoonAxes AXES = new MoonAxes(new Vector(1, 0, 0), new Vector(0, 1, 0), new Vector(0, 0, 1));
 
