@@ -1,27 +1,22 @@
 package dev.halfdusk.app.lighttable;
 
 import dev.halfdusk.app.jobs.Job;
-import dev.halfdusk.app.jobs.Jobs;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.web.Choice;
-import dev.halfdusk.app.web.FileSizes;
 import dev.halfdusk.app.web.NotFound;
 import dev.halfdusk.core.assembly.Averaging;
 import dev.halfdusk.core.lighttable.Motif;
 import dev.halfdusk.core.lighttable.Series;
 import dev.halfdusk.core.measure.Numbers;
-import dev.halfdusk.core.optics.Projection;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -29,12 +24,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.UUID;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
@@ -58,7 +47,6 @@ class LightTableController {
 
     private static final int MOST_FILES = 40;
     private static final double QUARTER_HOUR = 900;
-    private static final int BESIDE_EACH_OTHER = 2;
     private static final List<Choice> MOTIFS = Arrays.stream(Motif.values())
             .map(m -> new Choice(m.key(), m.words()))
             .toList();
@@ -66,7 +54,7 @@ class LightTableController {
     private final Frames frames;
     private final Table table;
     private final PlannedTakes takes;
-    private final Jobs jobs;
+    private final Laying laying;
     private final PictureFolders folders;
     private final Kit kit;
     private final boolean demo;
@@ -78,7 +66,7 @@ class LightTableController {
             Frames frames,
             Table table,
             PlannedTakes takes,
-            Jobs jobs,
+            Laying laying,
             PictureFolders folders,
             Kit kit,
             @Value("${halfdusk.demo:false}") boolean demo) {
@@ -88,19 +76,8 @@ class LightTableController {
         this.frames = frames;
         this.table = table;
         this.takes = takes;
-        this.jobs = jobs;
+        this.laying = laying;
     }
-
-    /** Frames being read. */
-    private record Reading(String token) {}
-
-    /**
-     * What came of them.
-     *
-     * @param first id of the first that could be read
-     * @param refused names of those that could not, with the reason
-     */
-    record Laid(Optional<String> first, List<String> refused) {}
 
     @GetMapping
     String show(
@@ -114,22 +91,22 @@ class LightTableController {
             HttpServletResponse response) {
         off.flatMap(frames::removed).ifPresent(f -> model.addAttribute("off", f));
         if (reading.isPresent()) {
-            Optional<Job<?>> job = jobs.find(new Reading(reading.get()));
+            Optional<Job<?>> job = laying.find(reading.get());
             if (job.isPresent() && !job.get().finished() && !job.get().cancelled()) {
                 model.addAttribute("job", job.get());
                 model.addAttribute("token", reading.get());
                 return page(Optional.empty(), model);
             }
-            Laid laid = job.flatMap(Job::result).map(Laid.class::cast).orElse(new Laid(Optional.empty(), List.of()));
-            model.addAttribute("refused", laid.refused);
-            if (laid.first.isEmpty() && !laid.refused.isEmpty()) {
+            Laying.Laid laid =
+                    job.flatMap(Job::result).map(Laying.Laid.class::cast).orElse(Laying.Laid.NOTHING);
+            model.addAttribute("refused", laid.refused());
+            if (laid.first().isEmpty() && !laid.refused().isEmpty()) {
                 response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             }
-            return page(laid.first, model);
+            return page(laid.first(), model);
         }
         if (demo && !begun.getAndSet(true) && frames.all().isEmpty()) {
-            // planning the nights is part of the work, or the page would wait for it
-            return begin(MadeUp.TESTS, job -> madeUp(takes.ofStars(), false, job));
+            return read(laying.tests());
         }
         closer(frame, x, y).ifPresent(c -> model.addAttribute("closer", c));
         return page(frame, leftOut(out), model);
@@ -262,12 +239,12 @@ class LightTableController {
                             : "At most " + MOST_FILES + " frames at once; these are " + sent.size() + ".");
             return page(Optional.empty(), model);
         }
-        List<Source> sources = new ArrayList<>();
+        List<Laying.Waiting> sources = new ArrayList<>();
         for (MultipartFile file : sent) {
             Path waiting = frames.waiting(file); // on the disk: together they may be more than fits into memory
-            sources.add(new Source(file.getOriginalFilename(), waiting, true));
+            sources.add(new Laying.Waiting(file.getOriginalFilename(), waiting, true));
         }
-        return begin(sources, asked(take, of));
+        return read(laying.lay(sources, asked(take, of)));
     }
 
     /** A folder of one's own, where one was allowed. */
@@ -278,78 +255,21 @@ class LightTableController {
             @RequestParam Optional<String> of,
             Model model,
             HttpServletResponse response) {
-        List<Source> sources = folders.frames(folder).stream()
-                .map(p -> new Source(p.getFileName().toString(), p, false))
+        List<Laying.Waiting> sources = folders.frames(folder).stream()
+                .map(p -> new Laying.Waiting(p.getFileName().toString(), p, false))
                 .toList();
         if (sources.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute("wrong", "There is no frame in that folder, or it is none of those allowed.");
             return page(Optional.empty(), model);
         }
-        return begin(sources, asked(take, of));
+        return read(laying.lay(sources, asked(take, of)));
     }
-
-    private static byte[] bytes(Path file) throws IOException, NotAFrame {
-        if (Files.size(file) > (long) FileSizes.FRAME << 20) {
-            throw new NotAFrame("It is larger than " + FileSizes.FRAME + " MB.");
-        }
-        return Files.readAllBytes(file);
-    }
-
-    /**
-     * A frame to be read, when its turn comes.
-     *
-     * @param ours whether the file is a copy that nobody needs afterwards
-     */
-    private record Source(String name, Path file, boolean ours) {}
 
     private Table.Asked asked(Optional<String> take, Optional<String> of) {
         Optional<Motif> motif = of.flatMap(key ->
                 Arrays.stream(Motif.values()).filter(m -> m.key().equals(key)).findFirst());
         return new Table.Asked(chosen(take), take.filter(t -> !t.isEmpty()).isPresent(), motif);
-    }
-
-    /** Two are read beside each other, and laid down in their order. */
-    private String begin(List<Source> sent, Table.Asked asked) {
-        return begin(sent.size(), job -> {
-            List<String> refused = new ArrayList<>();
-            Optional<String> first = Optional.empty();
-            Set<Source> ahead = new HashSet<>(sent);
-            ExecutorService readers = Executors.newFixedThreadPool(BESIDE_EACH_OTHER);
-            try {
-                List<Future<Table.Read>> read = sent.stream()
-                        .map(source -> readers.submit(() -> table.read(source.name, bytes(source.file), asked)))
-                        .toList();
-                for (int i = 0; i < sent.size(); i++) {
-                    Source source = sent.get(i);
-                    try {
-                        TakenFrame frame = table.lay(read.get(i).get(), source.file, source.ours);
-                        ahead.remove(source);
-                        first = first.or(() -> Optional.of(frame.id()));
-                    } catch (ExecutionException e) {
-                        refused.add(source.name + ": " + reason(e.getCause()));
-                    } catch (InterruptedException e) {
-                        Thread.currentThread().interrupt();
-                        throw new CancellationException();
-                    }
-                    job.step();
-                }
-            } finally { // copies that did not come to lie on the table, whatever the reason
-                readers.shutdownNow();
-                ahead.stream().filter(Source::ours).forEach(s -> frames.forget(s.file));
-            }
-            return new Laid(first, refused);
-        });
-    }
-
-    private static String reason(Throwable e) {
-        if (e instanceof NotAFrame) {
-            return e.getMessage();
-        }
-        if (e instanceof IOException) {
-            return "it cannot be read.";
-        }
-        throw e instanceof RuntimeException r ? r : new IllegalStateException(e);
     }
 
     /** Made-up frames for a take: three tests, or a series. */
@@ -372,38 +292,10 @@ class LightTableController {
                     "There are no made-up frames of that: it is neither of stars, the moon nor fireworks, or has no time in its night.");
             return page(Optional.empty(), model);
         }
-        return begin(MadeUp.of(plainest(planned), many).size(), job -> madeUp(planned, many, job));
+        return read(laying.madeUp(planned, many));
     }
 
-    /** Through a lens that draws straight, where there is one: its frame is easier to read. */
-    private static PlannedTake plainest(List<PlannedTake> planned) {
-        return planned.stream()
-                .filter(t -> t.setup().optics().projection() == Projection.RECTILINEAR)
-                .findFirst()
-                .orElse(planned.get(0));
-    }
-
-    private Laid madeUp(List<PlannedTake> planned, boolean many, Job<Laid> job) {
-        if (planned.isEmpty()) {
-            return new Laid(Optional.empty(), List.of());
-        }
-        PlannedTake plain = plainest(planned);
-        Optional<String> first = Optional.empty();
-        for (int i = 0; i < MadeUp.of(plain, many).size(); i++) {
-            try {
-                TakenFrame laid = table.example(i, many, plain);
-                first = first.or(() -> Optional.of(laid.id()));
-            } catch (NotAFrame e) {
-                throw new IllegalStateException(e);
-            }
-            job.step();
-        }
-        return new Laid(first, List.of());
-    }
-
-    private String begin(int steps, Job.Work<Laid> work) {
-        String token = UUID.randomUUID().toString();
-        jobs.of(new Reading(token), steps, work);
+    private static String read(String token) {
         return "redirect:/lighttable?reading=" + token;
     }
 
@@ -492,7 +384,7 @@ class LightTableController {
     /** Frames that are not read yet stay unread. */
     @PostMapping("/cancel")
     String cancel(@RequestParam String reading) {
-        jobs.cancel(new Reading(reading));
+        laying.cancel(reading);
         return "redirect:/lighttable";
     }
 
