@@ -10,7 +10,6 @@ import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Angles;
 import dev.halfdusk.core.measure.Direction;
-import dev.halfdusk.core.optics.Blades;
 import dev.halfdusk.core.optics.Diffusion;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
@@ -273,14 +272,5 @@ class StreetTest {
         assertThat(green / pixels)
                 .isBetween(0.5 * expected, 1.6 * expected); // patches, and no even sample of the ground
         assertThat(red / green).isBetween(1.5, 3.0);
-    }
-
-    /** Eight blades make eight rays, seven fourteen. */
-    @Test
-    void rays_by_blades() {
-        assertThat(new Blades(8).rays()).isEqualTo(8);
-        assertThat(new Blades(9).rays()).isEqualTo(18);
-        assertThat(new Blades(7).rays()).isEqualTo(14);
-        assertThat(Blades.strongFrom(2.8)).isCloseTo(5.6, within(1e-9));
     }
 }
