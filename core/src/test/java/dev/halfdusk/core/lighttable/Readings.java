@@ -45,6 +45,11 @@ final class Readings {
     Optional<FilmReading> film = Optional.empty();
     Optional<RulerReading> ruler = Optional.empty();
     boolean screen = false;
+
+    /** Of series only. */
+    Patch patch;
+
+    Starlight starlight;
     Known known = Known.NOTHING
             .taken(SHOT, Instant.parse("2027-06-08T01:30:00Z"))
             .through(LENS)
@@ -112,8 +117,8 @@ final class Readings {
                 film,
                 ruler,
                 screen,
-                null, // of series only
-                null,
+                patch,
+                starlight,
                 known);
     }
 }
