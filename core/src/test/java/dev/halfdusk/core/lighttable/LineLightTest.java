@@ -72,7 +72,7 @@ class LineLightTest {
         double[] odd = {0.1, 0.16, 0.4, 0.46, 0.9};
         Line stars = line(20, s -> {
             for (double at : odd) {
-                if (Math.abs(s - at) < 0.015) {
+                if (Math.abs(s - at) < 0.008) {
                     return 0.5;
                 }
             }
