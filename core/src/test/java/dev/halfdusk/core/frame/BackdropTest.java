@@ -122,11 +122,7 @@ class BackdropTest {
         Shot shot = shot(new Direction(azimuth, altitude), 10);
         for (int y : new int[] {3, 48, 111, 160}) {
             double[][] found = row(scene, shot, y);
-            for (int x = 0; x < WIDTH; x += 48) {
-                // a node and a half pixel to either side of it: what lies between two pixels is their mean
-                if (x == 0) {
-                    continue;
-                }
+            for (int x = 48; x < WIDTH; x += 48) { // a node between two pixels
                 double[] one = wanted(scene, shot, x - 0.5, y + 0.5);
                 double[] other = wanted(scene, shot, x + 0.5, y + 0.5);
                 for (int c = 0; c < 3; c++) {

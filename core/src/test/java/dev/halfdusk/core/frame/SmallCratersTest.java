@@ -3,6 +3,7 @@ package dev.halfdusk.core.frame;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -146,8 +147,8 @@ class SmallCratersTest {
             assertThat(slopes(lon, lat, 1, 28)).containsExactly(here);
             if (here[0] != 0) {
                 some++;
-                same += java.util.Arrays.equals(here, slopes(lon, lat + 2.4 * 5, 1, 28)) ? 1 : 0;
-                same += java.util.Arrays.equals(here, slopes(lon, lat - 1.1 * 5, 1, 28)) ? 1 : 0;
+                same += Arrays.equals(here, slopes(lon, lat + 2.4 * 5, 1, 28)) ? 1 : 0;
+                same += Arrays.equals(here, slopes(lon, lat - 1.1 * 5, 1, 28)) ? 1 : 0;
             }
         }
         assertThat(some).isGreaterThan(500);

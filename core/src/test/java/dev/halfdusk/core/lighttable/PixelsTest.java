@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.measure.OutOfRange;
+import java.util.Arrays;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -119,7 +120,7 @@ class PixelsTest {
         int[][] colours = new int[3][W * H];
         int steps = (1 << bits) - 1;
         int number = (int) (Math.round(value * steps) * 65_535L / steps);
-        java.util.Arrays.fill(colours[1], number);
+        Arrays.fill(colours[1], number);
         double[] histogram = read(bits, encoding, colours).histogram(1, encoding, black, 64);
         double light = encoding.light(number / 65_535.0);
         double place = 64 * Tone.position(light + black * (1 - light));

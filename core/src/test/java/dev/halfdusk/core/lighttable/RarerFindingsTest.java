@@ -50,7 +50,8 @@ class RarerFindingsTest extends Judged {
     void one_way_is_no_turn() {
         r.known = r.known.on(new Support(Support.Kind.SIDEREAL, 60));
         StarShape upright = line(6, 90);
-        r.parts = some(part(0.1, 0.5, upright), part(0.25, 0.5, upright), part(0.75, 0.5, upright), part(0.9, 0.5, upright));
+        r.parts = some(
+                part(0.1, 0.5, upright), part(0.25, 0.5, upright), part(0.75, 0.5, upright), part(0.9, 0.5, upright));
         assertThat(causes()).containsExactly(Cause.TRACKING);
         // three parts off the middle are too few to tell
         List<Part> around = around(0);

@@ -10,6 +10,7 @@ import dev.halfdusk.core.moon.MoonLight;
 import dev.halfdusk.core.sky.Moment;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
@@ -191,11 +192,7 @@ class MeasuresTest {
         assertThat(Measure.DANGER.of(f)).isZero();
         assertThat(f.opens()).isCloseTo((may[0] + may[1]) / 2, within(1e-9));
         Lesson.Tried never = new Lesson.Tried(
-                "never",
-                open.sets(),
-                open.held(),
-                java.util.Optional.of(new double[] {may[1] - may[0], 1}),
-                open.hint());
+                "never", open.sets(), open.held(), Optional.of(new double[] {may[1] - may[0], 1}), open.hint());
         assertThat(Measure.UNFILTERED.of(play("filter", never).get(0))).isZero();
     }
 }
