@@ -95,20 +95,6 @@ class CloudsTest {
         assertThat(agree / (double) cloudy).isGreaterThan(0.93);
     }
 
-    /** While the shutter is open clouds are drawn out: a long exposure is the mean of the short ones in it. */
-    @Test
-    void a_long_exposure_is_the_mean_of_short_ones() {
-        Clouds clouds = one(Clouds.Layer.MIDDLE, 0.5, 3);
-        Vector up = new Direction(130, 60).vector();
-        for (int start = 0; start < 20; start++) {
-            double sum = 0;
-            for (int i = 0; i < 60; i++) {
-                sum += clouds.towards(up, start * 900 + i + 0.5, 1e-3, FINE).through() / 60;
-            }
-            assertThat(clouds.towards(up, start * 900, 60, FINE).through()).isCloseTo(sum, within(0.03));
-        }
-    }
-
     @Test
     void a_forecast_is_taken_as_it_is() {
         WeatherHour hour = new WeatherHour(Instant.EPOCH, 10, 25, 70, 4, 12, 60);

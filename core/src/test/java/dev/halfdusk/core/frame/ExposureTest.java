@@ -6,32 +6,19 @@ import static org.assertj.core.api.Assertions.within;
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.glow.Air;
 import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Diffusion;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.FixedPoint;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Site;
-import java.time.Instant;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What one light adds to a picture of 960 × 640 pixels at 6.25 to one, and where: electrons are counted, light behind a lens is known. */
-class ExposureTest {
+class ExposureTest extends Painted {
 
-    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
-    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
     private static final Window WHOLE = Window.whole(SENSOR, 960);
     private static final double BINNED = 6.25 * 6.25;
     private static final double[] PINK = {2, 1, 0.5};
@@ -42,38 +29,16 @@ class ExposureTest {
     /** One lux is magnitude −13.99: 2.54e-6 lux are a star of magnitude 0. */
     private static final double OF_A_LUX = AT_ZERO / 2.54e-6;
 
-    private final Canvas canvas = new Canvas(960, 640);
+    ExposureTest() {
+        super(960, 640);
+    }
 
     private Exposure exposure(double focal, double seconds, Direction at, Window window) {
-        Framing framing = Framing.of(new Optics(SENSOR, focal, Projection.RECTILINEAR), at, 0);
-        Response deep = new Response(500_000, 100, 1, 1, 0, 0.5);
-        Shot shot = new Shot(framing, deep, 0.45, new Settings(seconds, 2.8, 100), 2.8, 0, 5500, Support.TRIPOD);
-        Scene scene = Scene.open(
-                Standpoint.open(LEDGE, SkyGlow.ofZenith(21.5)), Moment.at(Instant.parse("2027-06-08T01:00:00Z")));
-        return new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1000);
+        return new Exposure(SCENE, shot(focal, at, seconds, 2.8, 0), window, TrailFrames.NONE, canvas, 1000);
     }
 
     private Exposure wide(Direction at) {
-        Arrays.fill(canvas.open, 1);
-        return exposure(20, 10, at, WHOLE);
-    }
-
-    private double sum(int colour) {
-        double sum = 0;
-        for (float e : canvas.electrons[colour]) {
-            sum += e;
-        }
-        return sum;
-    }
-
-    /** Middle of the light in the picture. */
-    private double[] middle() {
-        double[] middle = new double[2];
-        for (int at = 0; at < canvas.electrons[1].length; at++) {
-            middle[0] += canvas.electrons[1][at] * (at % 960 + 0.5);
-            middle[1] += canvas.electrons[1][at] * (at / 960 + 0.5);
-        }
-        return new double[] {middle[0] / sum(1), middle[1] / sum(1)};
+        return open(shot(20, at, 10, 2.8, 0), WHOLE, 1000);
     }
 
     /** Spots end where hardly any light is left. */

@@ -3,46 +3,29 @@ package dev.halfdusk.core.frame;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Site;
-import java.time.Instant;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** A disc of even light in a picture of 400 × 300 pixels of the sensor, at 200 mm: 6.19″ a pixel. */
-class PatchTest {
+class PatchTest extends Painted {
 
-    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
     private static final int WIDTH = 400;
     private static final int HEIGHT = 300;
     private static final Window WINDOW = Window.crop(SENSOR, 0, 0, WIDTH, HEIGHT);
     private static final Direction AHEAD = new Direction(180, 40);
     private static final double PX_DEG = Math.toDegrees(Math.atan(0.006 / 200));
-    private static final Moment NIGHT = Moment.at(Instant.parse("2027-06-08T01:00:00Z"));
 
-    private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
+    PatchTest() {
+        super(WIDTH, HEIGHT);
+    }
 
     private Exposure exposure(double seconds, double defocusUm) {
-        Arrays.fill(canvas.open, 1);
-        Framing framing = Framing.of(new Optics(SENSOR, 200, Projection.RECTILINEAR), AHEAD, 0);
-        Response deep = new Response(500_000, 100, 1, 1, 0, 0.5);
-        Shot shot = new Shot(framing, deep, 0.45, new Settings(seconds, 8, 100), 2.8, defocusUm, 5500, Support.TRIPOD);
-        Scene scene = Scene.open(Standpoint.open(new Site(37.6, -8.8, 31), SkyGlow.ofZenith(21.5)), NIGHT);
-        return new Exposure(scene, shot, WINDOW, TrailFrames.NONE, canvas, 100);
+        return open(shot(200, AHEAD, seconds, 8, defocusUm), WINDOW, 100);
     }
 
     private static Patch.Way way(double fromX, double fromY, double toX, double toY) {
@@ -65,31 +48,6 @@ class PatchTest {
         };
     }
 
-    private static double sum(float[] light) {
-        double sum = 0;
-        for (float e : light) {
-            sum += e;
-        }
-        return sum;
-    }
-
-    private double middle(boolean across) {
-        double sum = 0;
-        for (int i = 0; i < canvas.electrons[1].length; i++) {
-            sum += canvas.electrons[1][i] * ((across ? i % WIDTH : i / WIDTH) + 0.5);
-        }
-        return sum / sum(canvas.electrons[1]);
-    }
-
-    private double spread(boolean across) {
-        double middle = middle(across);
-        double sum = 0;
-        for (int i = 0; i < canvas.electrons[1].length; i++) {
-            sum += canvas.electrons[1][i] * Math.pow((across ? i % WIDTH : i / WIDTH) + 0.5 - middle, 2);
-        }
-        return Math.sqrt(sum / sum(canvas.electrons[1]));
-    }
-
     /** 100 electrons a second for each cd/m² in every pixel of it, whether its edge is looked at finely or not. */
     @ParameterizedTest
     @CsvSource({"12, 1, 0.05", "12, 4, 0.02", "3, 4, 0.05", "40, 1, 0.02"})
@@ -106,8 +64,8 @@ class PatchTest {
         assertThat(p.top() + p.size() / 2.0).isCloseTo(120, within(1.0));
         p.carry(e, way(150.5, 120, 150.5, 120));
         assertThat(sum(canvas.electrons[1])).isCloseTo(p.sum(), within(1e-3 * wanted));
-        assertThat(middle(true)).isCloseTo(150.5, within(0.1));
-        assertThat(middle(false)).isCloseTo(120, within(0.1));
+        assertThat(middle()[0]).isCloseTo(150.5, within(0.1));
+        assertThat(middle()[1]).isCloseTo(120, within(0.1));
     }
 
     /** Evenly along its way: the variance of a disc is a quarter of its radius squared, that of an even line a twelfth of its length's. */
@@ -135,8 +93,8 @@ class PatchTest {
         assertThat(way.lengthPx()).isCloseTo(Math.hypot(byX, byY), within(1e-9));
         assertThat(sum(canvas.electrons[1])).isCloseTo(all, within(2e-3 * all));
         assertThat(sum(canvas.electrons[0])).isCloseTo(2 * all, within(4e-3 * all));
-        assertThat(middle(true)).isCloseTo(x + byX / 2, within(0.25));
-        assertThat(middle(false)).isCloseTo(y + byY / 2, within(0.25));
+        assertThat(middle()[0]).isCloseTo(x + byX / 2, within(0.25));
+        assertThat(middle()[1]).isCloseTo(y + byY / 2, within(0.25));
         assertThat(spread(true)).isCloseTo(Math.sqrt(radius * radius / 4 + byX * byX / 12), within(0.25));
         assertThat(spread(false)).isCloseTo(Math.sqrt(radius * radius / 4 + byY * byY / 12), within(0.25));
     }
@@ -151,7 +109,7 @@ class PatchTest {
         p.carry(e, way);
         float[] row = Arrays.copyOfRange(canvas.electrons[1], 100 * WIDTH + 96, 100 * WIDTH + 107);
         assertThat(sum(row)).isCloseTo(all, within(0.05 * all));
-        assertThat(middle(true)).isCloseTo(101, within(0.05));
+        assertThat(middle()[0]).isCloseTo(101, within(0.05));
         assertThat(row[4] / all).isCloseTo(row[5] / all, within(0.1)); // pixels 100 and 101
         assertThat(row[4] / all).isGreaterThan(0.25);
     }

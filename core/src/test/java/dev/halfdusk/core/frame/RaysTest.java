@@ -4,54 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
-import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
-import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Framing.Point;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Site;
-import java.time.Instant;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Rays of a stopped-down lens in a picture of 480 × 320 pixels: how much light, how long, and where. */
-class RaysTest {
+class RaysTest extends Painted {
 
-    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
-    private static final Site LEDGE = new Site(37.6012, -8.7921, 31);
     private static final int WIDTH = 480;
     private static final double LIGHT = 1e9;
 
-    private final Canvas canvas = new Canvas(WIDTH, 320);
-
-    private Exposure exposure(double aperture, int blades) {
-        Arrays.fill(canvas.open, 1);
-        Framing framing = Framing.of(new Optics(SENSOR, 24, Projection.RECTILINEAR), new Direction(180, 0), 0);
-        Response response = new Response(50_000, 100, 1, 1, 0, 0.5);
-        Shot shot = new Shot(framing, response, 0.45, new Settings(2, aperture, 100), 2.8, 0, 5500, Support.TRIPOD)
-                .withDetails(Shot.Details.USUAL.withBlades(blades));
-        Scene scene = Scene.open(
-                Standpoint.open(LEDGE, SkyGlow.ofZenith(21.5)), Moment.at(Instant.parse("2027-06-08T01:00:00Z")));
-        return new Exposure(scene, shot, Window.whole(SENSOR, WIDTH), TrailFrames.NONE, canvas, 1);
+    RaysTest() {
+        super(WIDTH, 320);
     }
 
-    /** Of all that is painted, in one colour. */
-    private double sum(int colour) {
-        double sum = 0;
-        for (float e : canvas.electrons[colour]) {
-            sum += e;
-        }
-        return sum;
+    private Exposure exposure(double aperture, int blades) {
+        Shot shot = shot(24, new Direction(180, 0), 2, aperture, 0).withDetails(Shot.Details.USUAL.withBlades(blades));
+        return open(shot, Window.whole(SENSOR, WIDTH), 1);
     }
 
     /** How far the light of a direction reaches, looked at in a wedge of 2°. */
@@ -104,6 +77,15 @@ class RaysTest {
         assertThat(sum(1)).isCloseTo(all / 2, within(1e-3 * all));
     }
 
+    @Test
+    void behind_the_ground_and_beside_the_picture_there_are_none() {
+        Exposure e = exposure(8, 6);
+        canvas.open[160 * WIDTH + 240] = 0;
+        e.rays(new Point(240, 160), LIGHT, 90);
+        e.rays(new Point(-3, 160), LIGHT, 90);
+        assertThat(sum(1)).isZero();
+    }
+
     /** Half a stop closed they do not show, though the light is there. */
     @Test
     void nearly_wide_open_there_are_none() {
@@ -121,7 +103,7 @@ class RaysTest {
         Vector at = new Direction(180, 0).vector();
         double zero = SkyElectrons.ofStar(0, 24, 8, 0.45);
         double perLux = 2 * zero / 2.54e-6;
-        double full = 50_000;
+        double full = 500_000;
         e.lamp(at, 0, at, 2, 900 * full / perLux, new double[] {1, 1, 1});
         assertThat(against(20)).isCloseTo(1, within(0.2));
         Arrays.fill(canvas.electrons[1], 0);

@@ -530,50 +530,6 @@ class SourcesTest {
         assertThat(Sensing.hot(Window.whole(SENSOR, 960), 5, 5, dim)).isZero();
     }
 
-    /** Nine blades, eighteen rays; none wide open, and short ones a stop down. */
-    @ParameterizedTest
-    @CsvSource({"2.8, 0", "3.5, 0", "4, 18", "8, 18", "16, 18"})
-    void a_stopped_down_lens_draws_rays(double aperture, int rays) {
-        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
-        Window window = Window.whole(SENSOR, 480);
-        Canvas canvas = new Canvas(480, 320);
-        java.util.Arrays.fill(canvas.open, 1);
-        Shot shot = shot(24, new Direction(180, 30), 1, aperture, Support.Kind.TRIPOD);
-        new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1).rays(new Point(240, 160), 1e9, 90);
-        float brightest = 1;
-        for (int i = 0; i < 3600; i++) {
-            double angle = Math.toRadians(i / 10.0);
-            brightest = Math.max(
-                    brightest,
-                    canvas.electrons[1][(int) (160 + 22 * Math.sin(angle)) * 480 + (int) (240 + 22 * Math.cos(angle))]);
-        }
-        int found = 0;
-        boolean before = false;
-        for (int i = 0; i < 3600; i++) {
-            double angle = Math.toRadians(i / 10.0);
-            int at = (int) (160 + 22 * Math.sin(angle)) * 480 + (int) (240 + 22 * Math.cos(angle));
-            boolean bright = canvas.electrons[1][at] > 0.3 * brightest;
-            found += bright && !before ? 1 : 0;
-            before = bright;
-        }
-        assertThat(found).isEqualTo(rays);
-    }
-
-    /** The ground hides rays with the moon; what stands open draws them. */
-    @Test
-    void a_hidden_moon_draws_no_rays() {
-        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
-        Window window = Window.whole(SENSOR, 480);
-        Canvas canvas = new Canvas(480, 320);
-        Shot shot = shot(24, new Direction(180, 30), 1, 16, Support.Kind.TRIPOD);
-        java.util.Arrays.fill(canvas.open, 1);
-        canvas.open[160 * 480 + 240] = 0;
-        Exposure exposure = new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1);
-        exposure.rays(new Point(240, 160), 1e9, 90);
-        exposure.rays(new Point(-3, 160), 1e9, 90);
-        assertThat(canvas.electrons[1]).containsOnly(0);
-    }
-
     /** What burns on the sensor is told although the reduced picture does not show it: as much as at full size. */
     @Test
     void burnt_stars_are_counted_in_a_reduced_picture() {

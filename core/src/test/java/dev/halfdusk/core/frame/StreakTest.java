@@ -4,29 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
-import dev.halfdusk.core.glow.SkyGlow;
-import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Vector;
 import dev.halfdusk.core.optics.Framing;
-import dev.halfdusk.core.optics.Optics;
-import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.optics.Response;
-import dev.halfdusk.core.optics.Sensor;
-import dev.halfdusk.core.optics.Settings;
-import dev.halfdusk.core.optics.Support;
-import dev.halfdusk.core.sky.Moment;
-import dev.halfdusk.core.sky.Site;
-import java.time.Instant;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** How wide a point of light is drawn, and what of it burns, in pictures that are reduced by more and less. */
-class StreakTest {
+class StreakTest extends Painted {
 
-    private static final Sensor SENSOR = Sensor.of(36, 24, 6000);
     private static final double[] WHITE = {1, 1, 1};
     private static final int WIDE = 160;
     private static final int HIGH = 120;
@@ -34,41 +22,17 @@ class StreakTest {
     /** Pixel and seeing of 0.6, diffraction of 0.42 × 0.55 µm × 2.8 of 6 µm: sensor pixels. */
     private static final double SIGMA = Math.hypot(0.6, 0.42 * 0.55 * 2.8 / 6);
 
-    private final Canvas canvas = new Canvas(WIDE, HIGH);
+    StreakTest() {
+        super(WIDE, HIGH);
+    }
 
     private Exposure exposure(double binned) {
-        Arrays.fill(canvas.open, 1);
-        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), new Direction(180, 45), 0);
-        Response deep = new Response(500_000, 100, 1, 1, 0, 0.5);
-        Shot shot = new Shot(framing, deep, 0.45, new Settings(10, 2.8, 100), 2.8, 0, 5500, Support.TRIPOD);
-        Scene scene = Scene.open(
-                Standpoint.open(new Site(37.6012, -8.7921, 31), SkyGlow.ofZenith(21.5)),
-                Moment.at(Instant.parse("2027-06-08T01:00:00Z")));
         Window window = new Window(SENSOR, WIDE, HIGH, 3000 - WIDE * binned / 2, 2000 - HIGH * binned / 2, binned);
-        return new Exposure(scene, shot, window, TrailFrames.NONE, canvas, 1000);
+        return open(shot(20, new Direction(180, 45), 10, 2.8, 0), window, 1000);
     }
 
     private static double lux(double electrons) {
         return electrons * 2.54e-6 / SkyElectrons.ofStar(0, 20, 2.8, 0.45);
-    }
-
-    private double sum() {
-        double sum = 0;
-        for (float e : canvas.electrons[1]) {
-            sum += e;
-        }
-        return sum;
-    }
-
-    private double spread(boolean across) {
-        double middle = 0;
-        double squares = 0;
-        for (int i = 0; i < canvas.electrons[1].length; i++) {
-            double at = (across ? i % WIDE : i / WIDE) + 0.5;
-            middle += canvas.electrons[1][i] * at / sum();
-            squares += canvas.electrons[1][i] * at * at / sum();
-        }
-        return Math.sqrt(squares - middle * middle);
     }
 
     /** Its own spread by so much less, and 0.58 pixels of the reduced picture that reducing makes of a point; at full size none of that. */
@@ -83,7 +47,7 @@ class StreakTest {
                 Math.sqrt(SIGMA * SIGMA / (binned * binned) + reducing * reducing * (1 - 1 / (binned * binned)));
         assertThat(spread(true)).isCloseTo(Math.max(0.45, wanted), within(0.05 * wanted));
         assertThat(spread(false)).isCloseTo(Math.max(0.45, wanted), within(0.05 * wanted));
-        assertThat(sum()).isCloseTo(30 / binned / binned, within(0.02 * 30 / binned / binned));
+        assertThat(sum(1)).isCloseTo(30 / binned / binned, within(0.02 * 30 / binned / binned));
     }
 
     /**
@@ -139,11 +103,8 @@ class StreakTest {
     void a_light_in_water_is_drawn_out_along_its_way() {
         Canvas still = new Canvas(960, 640);
         Window whole = Window.whole(SENSOR, 960);
-        Exposure plain = exposure(6.25);
-        Framing framing = Framing.of(new Optics(SENSOR, 20, Projection.RECTILINEAR), new Direction(180, 0), 0);
-        Shot shot =
-                new Shot(framing, plain.shot().response(), 0.45, plain.shot().settings(), 2.8, 0, 5500, Support.TRIPOD);
-        Exposure e = new Exposure(plain.scene(), shot, whole, TrailFrames.NONE, still, 1000);
+        Exposure e =
+                new Exposure(SCENE, shot(20, new Direction(180, 0), 10, 2.8, 0), whole, TrailFrames.NONE, still, 1000);
         e.mirrored(new Direction(170, 4).vector(), 0, new Direction(190, 4).vector(), 1, 1e-4, WHITE);
         Framing.Point a = e.at(new Direction(170, -4).vector(), 0).orElseThrow();
         Framing.Point b = e.at(new Direction(190, -4).vector(), 0).orElseThrow();

@@ -189,28 +189,6 @@ class JudgeTest {
         }
     }
 
-    /** A shutter that was decided to be longer than points allow is what is tolerated, in the verdict and where it is shown. */
-    @Test
-    void what_was_planned_to_drift_may() {
-        Known.Planned eight = new Known.Planned(new Settings(8, 2, 3200), 0.2, 2, 0);
-        Pixels pixels = new MadeUpFrame(900, 600, 4)
-                .sky(0.033)
-                .stars(200, 0.02, 0.5, 0, (x, y) -> new double[] {1, 0, 0})
-                .noise(0.002, 0.01)
-                .linear16();
-        Known known = Known.NOTHING
-                .taken(new Settings(8, 2, 3200), WHEN)
-                .through(Known.lens(36, 24, 900, 600, Projection.RECTILINEAR))
-                .from(SITE, AIM);
-        assertThat(Judge.allowedPx(LightTable.read(pixels, known))).isEqualTo(Judge.TOLERANCE_PX);
-        assertThat(Judge.allowedPx(LightTable.read(pixels, known.planned(eight))))
-                .isEqualTo(2);
-        Known.Planned minute = new Known.Planned(new Settings(60, 2, 400), 0.2, 2, 0);
-        // 60 s of 15" a second at 24 mm on pixels of 40 um: 2.6 px on the equator in the middle
-        assertThat(Judge.allowedPx(LightTable.read(pixels, known.planned(minute))))
-                .isBetween(2.1, 3.5);
-    }
-
     @Test
     void purple_is_a_mistake_and_copper_a_taste() {
         assertThat(causes(1.25, 1, 1.25)).contains(Cause.TINT);

@@ -3,8 +3,6 @@ package dev.halfdusk.core.lighttable;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.ArrayList;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** A ruler that recedes upwards: its marks narrow, and blur with the distance from where it is sharp. */
@@ -64,22 +62,5 @@ class RulerReadingTest {
                 Judge.of(LightTable.read(sky, Known.NOTHING.of(Motif.RULER))).get(0);
         assertThat(none.cause()).isEqualTo(Cause.CANNOT_JUDGE);
         assertThat(none.evidence()).contains("no row of marks");
-    }
-
-    @Test
-    void always_to_one_side_is_calibration_and_to_both_is_not() {
-        assertThat(what(330, 350, 340, 325, 345))
-                .contains(Series.What.CALIBRATION)
-                .doesNotContain(Series.What.SCATTER);
-        assertThat(what(340, 560, 430, 590, 330)).contains(Series.What.SCATTER).doesNotContain(Series.What.CALIBRATION);
-        assertThat(what(449, 452, 450, 451, 447)).doesNotContain(Series.What.SCATTER, Series.What.CALIBRATION);
-    }
-
-    private static List<Series.What> what(double... rows) {
-        List<FrameReading> frames = new ArrayList<>();
-        for (double row : rows) {
-            frames.add(read(row, 0.05, Math.round(row)));
-        }
-        return Series.of(frames).stream().map(Series.Noticed::what).toList();
     }
 }

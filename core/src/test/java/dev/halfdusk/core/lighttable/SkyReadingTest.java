@@ -1,10 +1,8 @@
 package dev.halfdusk.core.lighttable;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.exposure.Tone;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
 import dev.halfdusk.core.frame.Shot;
@@ -12,7 +10,6 @@ import dev.halfdusk.core.frame.Window;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Standpoint;
 import dev.halfdusk.core.measure.Direction;
-import dev.halfdusk.core.measure.OutOfRange;
 import dev.halfdusk.core.optics.Framing;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
@@ -23,7 +20,6 @@ import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
-import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -94,47 +90,6 @@ class SkyReadingTest {
         assertThat(town).isBetween(0.0, dark / 2);
     }
 
-    @ParameterizedTest
-    @CsvSource({"1, 180", "0.4, 180"})
-    void a_dome_is_found_at_its_side(double stops, double towards) {
-        Pixels pixels = new MadeUpFrame(900, 600, 1)
-                .sky(0.04)
-                .dome(0.04, stops)
-                .noise(0.002, 0.01)
-                .linear16();
-        SkyReading sky = LightTable.read(pixels, Known.NOTHING).sky();
-        assertThat(sky.gradientDeg()).isCloseTo(towards, within(5.0));
-        // 2^stops on the left against 1 + (2^stops − 1) e^−3 on the right
-        double truth = Math.log(Math.pow(2, stops) / (1 + (Math.pow(2, stops) - 1) * Math.exp(-3))) / Math.log(2);
-        assertThat(sky.gradientStops()).isCloseTo(truth, within(0.15 * truth));
-    }
-
-    @Test
-    void shares_that_are_black_and_burnt_are_counted() {
-        Pixels pixels = Pixels.read(100, 100, 8, Encoding.SRGB, (y, red, green, blue) -> {
-            for (int x = 0; x < 100; x++) {
-                red[x] = y < 20 ? 0 : y < 30 ? 65_535 : 30_000;
-                green[x] = y < 20 ? 0 : 30_000;
-                blue[x] = y < 20 ? 0 : 30_000;
-            }
-        });
-        assertThat(pixels.clippedLow()).isCloseTo(0.2, within(1e-9));
-        assertThat(pixels.clippedHigh()).isCloseTo(0.1, within(1e-9));
-        double[] green = pixels.histogram(1, Encoding.SRGB, 0, 100);
-        assertThat(green[0]).isCloseTo(0.2, within(0.01));
-        assertThat(green[45] + green[46]).isCloseTo(0.8, within(0.01)); // 30 000 of 65 535
-        double[] lighter = pixels.histogram(1, Encoding.LINEAR, 0, 100);
-        assertThat(lighter[(int) (100 * Tone.position(30_000 / 65_535.0))]).isGreaterThan(0.3);
-    }
-
-    @Test
-    void what_is_too_small_or_too_large_is_refused() {
-        assertThatThrownBy(() -> Pixels.read(16, 400, 8, Encoding.SRGB, (y, r, g, b) -> {}))
-                .isInstanceOf(OutOfRange.class);
-        assertThatThrownBy(() -> Pixels.read(19_000, 19_000, 8, Encoding.SRGB, (y, r, g, b) -> {}))
-                .isInstanceOf(OutOfRange.class);
-    }
-
     @Test
     void hot_pixels_and_lines_are_no_stars() {
         MadeUpFrame frame =
@@ -151,30 +106,5 @@ class SkyReadingTest {
         assertThat(r.lines().get(0).kind()).isEqualTo(Line.Kind.SATELLITE);
         assertThat(r.lines().get(0).fades()).isFalse();
         assertThat(r.lengthPx().orElseThrow()).isLessThan(0.5);
-    }
-
-    /** Rows a little brighter or darker than those beside them, and a lens that loses a stop towards the corners. */
-    @Test
-    void banding_and_fall_off_are_measured() {
-        assertThat(lined(0, 0).banding()).isLessThan(0.003);
-        assertThat(lined(0.002, 0).banding()).isCloseTo(0.002 / 0.04, within(0.015));
-        assertThat(lined(0, 1).fallOffStops()).isCloseTo(1, within(0.15));
-        assertThat(lined(0, 0).fallOffStops()).isCloseTo(0, within(0.05));
-    }
-
-    private static SkyReading lined(double rows, double cornerStops) {
-        MadeUpFrame frame = new MadeUpFrame(900, 600, 6).sky(0.04);
-        Random random = new Random(4);
-        for (int y = 0; y < 600; y++) {
-            double row = rows * random.nextGaussian();
-            for (int x = 0; x < 900; x++) {
-                double u = x / 900.0 - 0.5;
-                double v = y / 600.0 - 0.5;
-                frame.light[y * 900 + x] =
-                        (float) (frame.light[y * 900 + x] * Math.pow(2, -2 * cornerStops * (u * u + v * v)) + row);
-            }
-        }
-        frame.stars(200, 0.01, 0.3, 0, (x, y) -> new double[] {1, 0, 0}).noise(0.002, 0.01);
-        return LightTable.read(frame.linear16(), Known.NOTHING).sky();
     }
 }

@@ -17,12 +17,6 @@ class SoftCauseTest {
     }
 
     @Test
-    void six_are_gone_through_in_their_order() {
-        assertThat(of(Cause.GOOD)).extracting(SoftCause::number).containsExactly(1, 2, 3, 4, 5, 6);
-        assertThat(of(Cause.GOOD)).extracting(SoftCause::sign).doesNotContain(Sign.FOR);
-    }
-
-    @Test
     void each_is_for_what_it_was_spoilt_by() {
         assertThat(sign(Cause.DRIFT, 2)).isEqualTo(Sign.FOR);
         assertThat(sign(Cause.DRIFT, 4)).isEqualTo(Sign.AGAINST);
