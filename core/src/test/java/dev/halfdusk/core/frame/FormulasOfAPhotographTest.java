@@ -119,6 +119,7 @@ class FormulasOfAPhotographTest {
                 }
             }
         }
+        assertThat(Sensing.dark(warm)).as("0.05 a second, of 20 s, doubled").isCloseTo(2, within(1e-9));
         assertThat(hot).isBetween(340, 460);
         assertThat(sum / hot).isCloseTo(200, within(25.0));
         assertThat(Sensing.hot(new Window(SENSOR, 960, 640, 0, 0, 6.25), 5, 5, ten))

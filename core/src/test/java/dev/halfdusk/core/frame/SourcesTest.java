@@ -124,35 +124,6 @@ class SourcesTest {
         assertThat(found).isCloseTo(magnitude, within(tolerance));
     }
 
-    /** Light of a star that burns nowhere, above an empty sky: the same at full size and reduced. */
-    @ParameterizedTest
-    @CsvSource({"3", "6.25", "12"})
-    void a_reduced_star_keeps_its_light(double binned) {
-        Star star = Star.all().stream()
-                .filter(s -> s.magnitude() > 4
-                        && scene("2027-06-09T00:10:00Z", 22)
-                                        .moment()
-                                        .local(s.place(), LEDGE)
-                                        .latitudeDeg()
-                                > 50)
-                .findFirst()
-                .orElseThrow();
-        Scene scene = scene("2027-06-09T00:10:00Z", 22);
-        Direction at = Direction.of(scene.moment().local(star.place(), LEDGE));
-        Shot shot = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
-        int width = (int) Math.round(6000 / binned);
-        Photograph full = take(scene, shot, Window.crop(SENSOR, 0, 0, 200, 200));
-        Photograph small = take(scene, shot, Window.whole(SENSOR, width));
-        Window window = small.window();
-        int half = (int) Math.round(50 / window.binned());
-        double one = above(full.electrons(1), 200, 100, 100, 50);
-        double other = above(small.electrons(1), width, width / 2, window.height() / 2, half)
-                * window.binned()
-                * window.binned();
-        assertThat(one).isGreaterThan(10_000);
-        assertThat(other).isCloseTo(one, within(0.04 * one));
-    }
-
     private static double above(float[] e, int width, int x, int y, int reach) {
         double sky = 0;
         double sum = 0;
@@ -241,23 +212,6 @@ class SourcesTest {
             sum += e / p.electrons(c).length;
         }
         return sum;
-    }
-
-    @Test
-    void diffusion_spreads_bright_stars() {
-        Scene scene = scene("2027-06-09T00:10:00Z", 21.5);
-        Direction at = Direction.of(
-                scene.moment().local(Star.named("Vega").orElseThrow().place(), LEDGE));
-        Shot clean = shot(50, at, 2, 4, Support.Kind.SIDEREAL);
-        Window window = Window.crop(SENSOR, 0, 0, 160, 160);
-        Photograph sharp = take(scene, clean, window);
-        Photograph soft = take(scene, clean.withDetails(Shot.Details.USUAL.with(Diffusion.MEDIUM)), window);
-        int off = 80 * 160 + 110; // thirty pixels beside it
-        assertThat(soft.electrons(1)[off]).isGreaterThan(2 * sharp.electrons(1)[off]);
-        assertThat(above(soft.electrons(1), 160, 80, 80, 78))
-                .isCloseTo(
-                        above(sharp.electrons(1), 160, 80, 80, 78),
-                        within(0.2 * above(sharp.electrons(1), 160, 80, 80, 78)));
     }
 
     @Test
@@ -439,119 +393,6 @@ class SourcesTest {
         for (int i = 0; i < plain[0].length; i++) { // before everything: nothing hides it
             assertThat((double) before.electrons[0][i]).isCloseTo(2 * canvas.electrons[0][i], within(0.01 * peak));
         }
-    }
-
-    /** Orange where the sun went down, rosy opposite at the height of the earth's shadow, blue overhead. */
-    @Test
-    void twilight_has_its_colours() {
-        var lamps = new dev.halfdusk.core.glow.SunAndMoon(-3, 290, -50, 0, 180);
-        double[] sunset = Tint.twilight(new Direction(290, 2), lamps);
-        double[] belt = Tint.twilight(new Direction(110, 7), lamps);
-        double[] shadow = Tint.twilight(new Direction(110, 0), lamps);
-        double[] high = Tint.twilight(new Direction(110, 70), lamps);
-        assertThat(sunset[0] / sunset[2]).isGreaterThan(2);
-        assertThat(belt[0] / belt[2]).isGreaterThan(shadow[0] / shadow[2]).isGreaterThan(2 * high[0] / high[2]);
-        assertThat(high[2]).isGreaterThan(1.4);
-    }
-
-    /** Moonlight shines on slopes that face it: bright ahead with the moon behind the camera. */
-    @Test
-    void ground_is_brighter_with_the_moon_behind() {
-        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
-        Soil soil = Soil.of(scene, scene.lamps(), 1000);
-        double moon = scene.lamps().moonAzimuthDeg();
-        assertThat(soil.towards(moon + 180)).isGreaterThan(1.5 * soil.towards(moon));
-        double sum = 0;
-        double patches = 0;
-        for (int azimuth = 0; azimuth < 360; azimuth++) {
-            sum += soil.towards(azimuth) / 360;
-            patches += soil.patch(azimuth, -azimuth / 6.0 - 0.3) / 360;
-        }
-        assertThat(sum).isCloseTo(soil.even() + soil.moon(), within(1e-6 * sum));
-        assertThat(patches).isCloseTo(1, within(0.1));
-    }
-
-    /** Water mirrors most at a grazing view, and the moon's path lies under the moon. */
-    @Test
-    void water_mirrors_the_sky_and_the_moon() {
-        Scene scene = scene("2027-06-19T00:44:00Z", 21.5);
-        Sea sea = new Sea(scene, scene.lamps());
-        double moon = scene.lamps().moonAzimuthDeg();
-        double below = scene.lamps().moonAltitudeDeg();
-        double[] path = sea.luminance(moon, below);
-        double[] beside = sea.luminance(moon + 40, below);
-        assertThat(path[1]).isGreaterThan(5 * beside[1]);
-        Scene dark = scene("2027-06-05T01:00:00Z", 21.5);
-        Sea still = new Sea(dark, dark.lamps());
-        double sky = SkyGlow.ofZenith(21.5)
-                .withoutMilkyWay(new Direction(90, 6), dark.lamps())
-                .total();
-        assertThat(still.luminance(90, 0)[1]).isCloseTo(0.62 * sky, within(0.01 * sky));
-        assertThat(still.luminance(90, 60)[1]).isLessThan(0.1 * still.luminance(90, 0)[1]);
-        // in the picture: brighter than the ground that is there without it
-        Shot shot = shot(20, new Direction(moon, 0), 2, 4, Support.Kind.TRIPOD);
-        Window window = Window.whole(SENSOR, 120);
-        Scene wet = scene.bySea(true);
-        int under = (int) (120 * 60 + 60);
-        assertThat(take(wet, shot, window).electrons(1)[under])
-                .isGreaterThan(2 * take(scene, shot, window).electrons(1)[under]);
-    }
-
-    /** Dark current doubles every six degrees; hot pixels stay where they are and grow with time. */
-    @Test
-    void warm_sensors_have_more_of_their_own() {
-        Shot usual = shot(50, new Direction(310, 62), 30, 2.8, Support.Kind.TRIPOD);
-        Shot dim = new Shot(
-                usual.framing(),
-                new Response(500_000, 100, 1, 1, 2, 0.5),
-                0.45,
-                usual.settings(),
-                2.8,
-                0,
-                5500,
-                Support.TRIPOD);
-        assertThat(Sensing.dark(dim)).isCloseTo(60, within(1e-9));
-        Shot warm = dim.withDetails(new Shot.Details(0, Diffusion.NONE, false, 32, 0, 9));
-        assertThat(Sensing.dark(warm)).isCloseTo(240, within(1e-9));
-        Window window = Window.crop(SENSOR, 0, 0, 1000, 1000);
-        Window beside = Window.crop(SENSOR, 0.6, 0, 1000, 1000); // a hundred pixels to the right
-        int hot = 0;
-        for (int y = 0; y < 1000; y++) {
-            for (int x = 0; x < 1000; x++) {
-                double more = Sensing.hot(window, x, y, dim);
-                hot += more > 0 ? 1 : 0;
-                if (more > 0 && x >= 100) {
-                    assertThat(Sensing.hot(beside, x - 100, y, dim)).isEqualTo(more);
-                    assertThat(Sensing.hot(window, x, y, warm)).isCloseTo(4 * more, within(1e-9 * more));
-                }
-            }
-        }
-        assertThat(hot).isBetween(15, 60);
-        assertThat(Sensing.hot(Window.whole(SENSOR, 960), 5, 5, dim)).isZero();
-    }
-
-    /** What burns on the sensor is told although the reduced picture does not show it: as much as at full size. */
-    @Test
-    void burnt_stars_are_counted_in_a_reduced_picture() {
-        Scene scene = scene("2027-06-09T00:10:00Z", 22);
-        Direction at = Direction.of(
-                scene.moment().local(Star.named("Vega").orElseThrow().place(), LEDGE));
-        Framing framing = Framing.of(new Optics(SENSOR, 50, Projection.RECTILINEAR), at, 0);
-        Shot shot = new Shot(
-                framing,
-                new Response(50_000, 100, 1, 1, 0, 0.5),
-                0.45,
-                new Settings(10, 2.8, 3200),
-                2.8,
-                0,
-                5500,
-                new Support(Support.Kind.SIDEREAL, 0));
-        double full = take(scene, shot, Window.crop(SENSOR, 0, 0, 400, 400)).burnt() * 400 * 400;
-        Photograph small = take(scene, shot, Window.whole(SENSOR, 960));
-        double all = small.burnt() * 6000 * 4000;
-        assertThat(full).isGreaterThan(20);
-        assertThat(all).isGreaterThan(0.7 * full);
-        assertThat(small.burnt()).isLessThan(1e-3);
     }
 
     /** A skyline of two thousand corners is as smooth as it was drawn, and is made in no time. */
