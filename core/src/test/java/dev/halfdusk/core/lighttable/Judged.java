@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import dev.halfdusk.core.exposure.Correction;
 import dev.halfdusk.core.measure.Numbers;
 import dev.halfdusk.core.measure.Range;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -47,5 +48,15 @@ abstract class Judged {
 
     void moonOf(double level, double burnt, double limb, double edge, double smear) {
         r.moon = Optional.of(moon(level, burnt, limb, edge, smear));
+    }
+
+    /** Corners like these about a round middle. */
+    void corners(StarShape... four) {
+        List<Part> all = new ArrayList<>(Readings.parts(Readings.ROUND, Readings.ROUND));
+        for (int i = 0; i < 4; i++) {
+            Part p = all.get(9 + i);
+            all.set(9 + i, new Part(p.x(), p.y(), Optional.of(four[i]), Optional.empty()));
+        }
+        r.parts = all;
     }
 }

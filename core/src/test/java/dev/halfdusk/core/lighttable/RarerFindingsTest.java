@@ -90,15 +90,6 @@ class RarerFindingsTest extends Judged {
         assertThat(causes()).containsExactly(Cause.FOCUS);
     }
 
-    private void corners(StarShape... four) {
-        List<Part> all = new ArrayList<>(parts(ROUND, ROUND));
-        for (int i = 0; i < 4; i++) {
-            Part p = all.get(9 + i);
-            all.set(9 + i, new Part(p.x(), p.y(), Optional.of(four[i]), p.drift()));
-        }
-        r.parts = all;
-    }
-
     @Test
     void corners_to_one_side() {
         corners(wide(2.5), wide(4), wide(2.5), wide(4));

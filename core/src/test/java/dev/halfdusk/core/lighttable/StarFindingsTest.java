@@ -193,15 +193,6 @@ class StarFindingsTest extends Judged {
         assertThat(all()).singleElement().asString().endsWith("up to 3.3 is sharp, 3.0 where they are smallest");
     }
 
-    private void corners(StarShape... four) {
-        List<Part> all = new ArrayList<>(parts(ROUND, ROUND));
-        for (int i = 0; i < 4; i++) {
-            Part p = all.get(9 + i);
-            all.set(9 + i, new Part(p.x(), p.y(), Optional.of(four[i]), Optional.empty()));
-        }
-        r.parts = all;
-    }
-
     /** Wider than one and a half times the middle and 0.3 px: 3.3 px; drawn outwards they have wings. */
     @Test
     void corners_are_curved_winged_or_tilted() {
