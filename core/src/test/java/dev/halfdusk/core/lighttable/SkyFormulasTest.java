@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.exposure.SkyElectrons;
 import dev.halfdusk.core.exposure.Tone;
+import dev.halfdusk.core.frame.CameraCurve;
 import dev.halfdusk.core.optics.Optics;
 import dev.halfdusk.core.optics.Projection;
 import dev.halfdusk.core.optics.Response;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -143,5 +145,29 @@ class SkyFormulasTest {
         SkyReading sky = read(pixels((u, v) -> 0, 0.001), known);
         assertThat(sky.magnitude().orElseThrow()).isCloseTo(wanted, within(0.02));
         assertThat(wanted).isBetween(17.0, 22.0);
+    }
+
+    /** A camera's curve took a black point off, a third of its darkest, which is put back: peak and middle lie where the light was. */
+    @Test
+    void a_camera_s_black_point_is_put_back() {
+        double black = 0.005;
+        Pixels p = Pixels.read(W, H, 8, Encoding.CAMERA, true, (y, red, green, blue) -> {
+            for (int x = 0; x < W; x++) {
+                double light = y % 2 == 0 ? GREEN : 0.0156; // two fifths and more stay below
+                int number = (int) Math.round(255 * CameraCurve.position((light - black) / (1 - black))) * 257;
+                red[x] = number;
+                green[x] = number;
+                blue[x] = number;
+            }
+        });
+        double[] light = new double[W * H / 64];
+        Arrays.fill(light, p.coarse(1)[0]);
+        double found = CameraCurve.blackBefore(
+                Arrays.stream(light).map(Encoding.CAMERA::light).toArray());
+        SkyReading sky = SkyReading.of(p, SpotFinder.in(p).noise(), Encoding.CAMERA, Known.NOTHING, Optional.empty());
+        double middle = Encoding.CAMERA.light(p.coarse(1)[0]);
+        assertThat(found).isGreaterThan(0.001);
+        assertThat(sky.middle()).isCloseTo(Tone.position(middle + found * (1 - middle)), within(1e-3));
+        assertThat(sky.magnitudeError()).isCloseTo(Math.hypot(0.35, 0.4), within(1e-9));
     }
 }

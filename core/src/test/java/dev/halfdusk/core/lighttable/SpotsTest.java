@@ -119,6 +119,18 @@ class SpotsTest {
         assertThat(b.quietSigma()).isBetween(0.75 * spread, 1.05 * spread);
     }
 
+    /** A quarter of the tiles are quieter than what is told. */
+    @Test
+    void the_quiet_tiles_tell_the_noise() {
+        Random random = new Random(3);
+        char[] light = new char[384 * 384];
+        for (int i = 0; i < light.length; i++) {
+            int tile = i / 384 / 64 * 6 + i % 384 / 64;
+            light[i] = (char) Math.round(5000 + (36 - tile) * 20 * random.nextGaussian()); // the quietest last
+        }
+        assertThat(Background.of(light, 384, 384, 1).quietSigma()).isCloseTo(10 * 20, within(30.0));
+    }
+
     /** A frame without noise has that of its steps, 0.29 of one. */
     @Test
     void a_flat_sky_has_the_noise_of_rounding() {
