@@ -26,12 +26,6 @@ record MoonDisc() implements Source {
 
     private static final double LEAST_COS = 0.02;
 
-    /** A larger disc is no point from which blades draw rays. */
-    private static final double RAYS_TO_PX = 25;
-
-    /** Of the picture's width. */
-    private static final double RAYS_REACH = 0.12;
-
     /** Radii of the square that is looked at, for a lens that draws it out. */
     private static final double ROOM = 1.5;
 
@@ -55,12 +49,7 @@ record MoonDisc() implements Source {
         }
         Patch disc = disc(exposure, way.get());
         disc.stray(exposure);
-        if (radiusPx(exposure, way.get()) < RAYS_TO_PX) {
-            exposure.rays(
-                    way.get().centre(),
-                    disc.sum(),
-                    RAYS_REACH * exposure.window().width());
-        }
+        disc.rays(exposure, way.get());
         disc.carry(exposure, way.get());
     }
 
@@ -83,7 +72,7 @@ record MoonDisc() implements Source {
                         exposure.inFrame(axes.north(), half)),
                 towards,
                 light,
-                radiusPx(exposure, way));
+                way.radiusPx(exposure));
         return Patch.of(exposure, way, ROOM * way.radiusDeg(), fine(exposure, way), (seen, rgb) -> {
             Vector off =
                     seen.minus(towards.times(seen.dot(towards))).times(1 / Math.sin(Math.toRadians(way.radiusDeg())));
@@ -102,13 +91,6 @@ record MoonDisc() implements Source {
             }
             return true;
         });
-    }
-
-    private static double radiusPx(Exposure exposure, Patch.Way way) {
-        return way.radiusDeg()
-                * 3600
-                / exposure.shot().framing().optics().plateScaleArcsec()
-                / exposure.window().binned();
     }
 
     /** Its ground as it is turned and lit. */
@@ -195,7 +177,7 @@ record MoonDisc() implements Source {
     }
 
     private static int fine(Exposure exposure, Patch.Way way) {
-        return ROOM * radiusPx(exposure, way) < SMALL_PX ? FINE : 1;
+        return ROOM * way.radiusPx(exposure) < SMALL_PX ? FINE : 1;
     }
 
     /**

@@ -21,6 +21,13 @@ record Patch(int left, int top, int size, float[][] electrons) {
     private static final double LEAST_STRAY_PX = 3;
 
     private static final double LEAST_BLUR_PX = 0.3;
+
+    /** A larger disc is no point from which blades draw rays. */
+    private static final double RAYS_TO_PX = 25;
+
+    /** Of the picture's width. */
+    private static final double RAYS_REACH = 0.12;
+
     /** Of a disc against its spread. */
     private static final double DIAMETERS = 4;
 
@@ -36,6 +43,14 @@ record Patch(int left, int top, int size, float[][] electrons) {
 
         double lengthPx() {
             return Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
+        }
+
+        /** Of the body in the picture. */
+        double radiusPx(Exposure exposure) {
+            return radiusDeg
+                    * 3600
+                    / exposure.shot().framing().optics().plateScaleArcsec()
+                    / exposure.window().binned();
         }
 
         /** Empty where it lies behind the camera or below the horizon. */
@@ -146,6 +161,13 @@ record Patch(int left, int top, int size, float[][] electrons) {
             for (int i = 0; i < colour.length; i++) {
                 colour[i] *= (float) kept;
             }
+        }
+    }
+
+    /** From a disc so small that it is a point for the blades; a larger one's rays lie over each other and do not show. */
+    void rays(Exposure exposure, Way way) {
+        if (way.radiusPx(exposure) < RAYS_TO_PX) {
+            exposure.rays(way.centre, sum(), RAYS_REACH * exposure.window().width());
         }
     }
 

@@ -39,8 +39,6 @@ record SunDisc() implements Source {
     private static final double SMALL_PX = 64;
     private static final double LARGE_PX = 220;
 
-    private static final double RAYS_REACH = 0.12;
-
     @Override
     public void paint(Exposure exposure) {
         Scene scene = exposure.scene();
@@ -55,8 +53,7 @@ record SunDisc() implements Source {
         Patch disc =
                 Patch.of(exposure, way.get(), ROOM * way.get().radiusDeg(), fine(exposure, way.get()), before::light);
         disc.stray(exposure);
-        exposure.rays(
-                way.get().centre(), disc.sum(), RAYS_REACH * exposure.window().width());
+        disc.rays(exposure, way.get());
         disc.carry(exposure, way.get());
         if (scene.lamps().sunShare() < CORONA_FROM) {
             corona(exposure, before);
@@ -65,10 +62,7 @@ record SunDisc() implements Source {
 
     /** A sickle of half a pixel must not fall between the points that are looked at. */
     private static int fine(Exposure exposure, Patch.Way way) {
-        double px = way.radiusDeg()
-                * 3600
-                / exposure.shot().framing().optics().plateScaleArcsec()
-                / exposure.window().binned();
+        double px = way.radiusPx(exposure);
         return px < SMALL_PX ? 4 : px < LARGE_PX ? 2 : 1;
     }
 

@@ -149,6 +149,21 @@ class PatchTest extends Painted {
         assertThat(within / all).isBetween(0.021, 0.026);
     }
 
+    /** A disc of 24 pixels' radius is still a point for the blades, one of 26 is not. */
+    @Test
+    void only_a_small_disc_draws_rays() {
+        Exposure e = exposure(3, 0);
+        for (double radius : new double[] {26, 24}) {
+            Point at = new Point(200, 150);
+            Patch.Way way = new Patch.Way(NIGHT, radius * PX_DEG, at, at, at);
+            Patch p = Patch.of(e, way, radius * PX_DEG, 1, disc(e, 200, 150, radius));
+            p.rays(e, way);
+            assertThat(way.radiusPx(e)).isCloseTo(radius, within(0.01));
+            double wanted = radius < 25 ? 2e-4 * p.sum() * Tint.MOON[1] : 0;
+            assertThat(sum(1)).isCloseTo(wanted, within(0.1 * wanted));
+        }
+    }
+
     /** Far beside the picture nothing is looked at; half in it is drawn as far as the picture reaches. */
     @Test
     void beside_the_picture() {
