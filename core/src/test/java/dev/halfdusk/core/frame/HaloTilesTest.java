@@ -51,7 +51,7 @@ class HaloTilesTest {
         }
     }
 
-    /** Its light goes where it was, three quarters of a tile off at most, and as wide as it should within a tenth. */
+    /** Its light goes where it was, half a tile off at most, and as wide as it should within a tenth. */
     @ParameterizedTest(name = "a square of {0}, lit at {1}, {2}, spread by {3}")
     @CsvSource({
         "20, 3, 17, 4",

@@ -106,20 +106,20 @@ class MoonGroundTest {
         assertThat(ground.of(Vector.towards(-30, 10))).isCloseTo(1.18e-4 * share * albedo, within(1e-9));
     }
 
-    /** The sun's middle 2° below the level lights nothing, half of that some high ground, and at the pole no slope is asked for. */
+    /** The sun's middle 2.02° below the level lights nothing, 0.8° below some high ground; at a pole no slope is asked for. */
     @Test
     void light_ends_beyond_the_level() {
         MoonDisc.Ground half = new MoonDisc.Ground(AXES, TOWARDS, sun(90), SMALL_PX);
         double dark = 1.18e-4 / Math.PI;
-        double lit = 0;
-        for (int latitude = -60; latitude <= 60; latitude += 3) {
+        int lit = 0;
+        for (int latitude = -6; latitude <= 6; latitude += 2) {
             double albedo = LunarGround.albedo(LunarGround.level(SMALL_PX), -2.02, latitude);
-            assertThat(half.of(Vector.towards(-2.02, latitude)))
-                    .isCloseTo(
-                            dark * albedo, within(Math.cos(Math.toRadians(latitude)) * 0.03525 > 0.035 ? 1e-9 : 1.0));
+            assertThat(half.of(Vector.towards(-2.02, latitude))).isCloseTo(dark * albedo, within(1e-9));
+        }
+        for (int latitude = -60; latitude <= 60; latitude += 3) {
             lit += half.of(Vector.towards(-0.8, latitude)) > 2 * dark ? 1 : 0;
         }
-        assertThat(lit).isPositive();
+        assertThat(lit).isBetween(1, 40);
         assertThat(half.of(new Vector(0, 0, 1))).isFinite().isPositive();
     }
 
