@@ -195,6 +195,33 @@ class BackdropTest {
         assertThat(below).isGreaterThan(200);
     }
 
+    /** Every second pixel of every second row is looked at; between them patches are their mean. */
+    @Test
+    void patches_between_pixels() {
+        Shot shot = shot(new Direction(180, -20), 10);
+        Scene scene = scene("2027-06-19T00:40:00Z");
+        Backdrop backdrop = new Backdrop(scene, shot, WHOLE);
+        double perLux = SkyElectrons.perSecond(20, 2.8, 6, 0.45) / Luminance.of(20);
+        Soil soil = Soil.of(scene, scene.lamps(), perLux);
+        Backdrop.Band band = backdrop.band(192, 16, WIDTH);
+        for (int y : new int[] {200, 201}) {
+            for (int x = 41; x < 440; x += 7) {
+                double sum = 0;
+                for (int k = 0; k < 4; k++) { // of the pixels around, itself where it is one of them
+                    int i = x + (x % 2 == 0 ? 0 : k % 2 == 0 ? -1 : 1);
+                    int j = y + (y % 2 == 0 ? 0 : k / 2 == 0 ? -1 : 1);
+                    Direction at = Direction.of(shot.framing().see(WHOLE.onSensor(i + 0.5, j + 0.5)));
+                    sum += soil.patch(at.azimuthDeg(), at.altitudeDeg()) / 4;
+                }
+                double[] ground = new double[3];
+                band.line(y).ground(x + 0.5, 1, ground);
+                Direction here = Direction.of(shot.framing().see(WHOLE.onSensor(x + 0.5, y + 0.5)));
+                double level = soil.towards(here.azimuthDeg()) * Tint.SOIL[1];
+                assertThat(ground[1] / level).isCloseTo(sum, within(0.02));
+            }
+        }
+    }
+
     /** A mark's side gives back two fifths of what the ground does. */
     @Test
     void a_mark_s_side() {

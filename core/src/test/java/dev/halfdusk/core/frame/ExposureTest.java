@@ -90,6 +90,8 @@ class ExposureTest extends Painted {
         Point a = e.at(lower, 0).orElseThrow();
         Point b = e.at(upper, 0).orElseThrow();
         near(sum(1), lens(175, -2) * 0.5 * 1000 * 10 * (b.x() - a.x()) * (a.y() - b.y()));
+        near(sum(0), 2 * sum(1));
+        near(sum(2), sum(1) / 2);
         // 20 mm × tan 8° of 37.5 µm pixels across, roughly
         assertThat(b.x() - a.x())
                 .isCloseTo(20 * (Math.tan(Math.toRadians(5)) + Math.tan(Math.toRadians(3))) / 0.0375, within(1.0));
@@ -146,6 +148,21 @@ class ExposureTest extends Painted {
         assertThat(middle()[0]).isCloseTo((a.x() + b.x()) / 2, within(1.5));
         assertThat(middle()[1]).isCloseTo((a.y() + b.y()) / 2, within(16.0));
         assertThat(middle()[1]).isGreaterThan(360);
+    }
+
+    /** A glint lies where it is put, to parts of a pixel, on what is no sky and no mark. */
+    @Test
+    void a_glint_lies_where_it_is_put() {
+        canvas.glint(40.3, 30.7, 1.5, 1000, PINK);
+        assertThat(middle()).containsExactly(new double[] {40.3, 30.7}, within(0.03));
+        near(sum(1), 1000);
+        assertThat(spread(true)).isCloseTo(1.45, within(0.07));
+        double all = sum(1);
+        Arrays.fill(canvas.electrons[1], 0);
+        Arrays.fill(canvas.open, 0.5f);
+        Arrays.fill(canvas.marked, 0.2f);
+        canvas.glint(40.3, 30.7, 1.5, 1000, PINK);
+        assertThat(sum(1)).isCloseTo(0.4 * all, within(1.0));
     }
 
     /** A path of glints from the shore to twice as far below it as the lamp's image, narrow above and wider below. */

@@ -159,6 +159,9 @@ class PatchTest extends Painted {
             Patch p = Patch.of(e, way, radius * PX_DEG, 1, disc(e, 200, 150, radius));
             p.rays(e, way);
             assertThat(way.radiusPx(e)).isCloseTo(radius, within(0.01));
+            assertThat(way.radiusPx(open(shot(200, AHEAD, 3, 8, 0), Window.whole(SENSOR, 960), 100)))
+                    .as("6.25 of the sensor's pixels to one")
+                    .isCloseTo(radius / 6.25, within(0.01));
             double wanted = radius < 25 ? 2e-4 * p.sum() * Tint.MOON[1] : 0;
             assertThat(sum(1)).isCloseTo(wanted, within(0.1 * wanted));
         }
