@@ -68,15 +68,10 @@ class Laying {
         jobs.cancel(new Reading(token));
     }
 
-    private String begin(int steps, Job.Work<Laid> work) {
-        String token = UUID.randomUUID().toString();
-        jobs.of(new Reading(token), steps, work);
-        return token;
-    }
-
-    /** Two are read beside each other, and laid down in their order. */
+    /** Two are read beside each other, and laid down in their order; few and small ones are there at once. */
     String lay(List<Waiting> sent, Table.Asked asked) {
-        return begin(sent.size(), job -> {
+        String token = UUID.randomUUID().toString();
+        jobs.of(new Reading(token), sent.size(), job -> {
             List<String> refused = new ArrayList<>();
             Optional<String> first = Optional.empty();
             Set<Waiting> ahead = new HashSet<>(sent);
@@ -105,6 +100,7 @@ class Laying {
             }
             return new Laid(first, refused);
         });
+        return token;
     }
 
     private static byte[] bytes(Path file) throws IOException, NotAFrame {
@@ -128,18 +124,32 @@ class Laying {
     String tests() {
         return begin(MadeUp.TESTS, job -> {
             List<PlannedTake> planned = takes.ofStars();
-            return planned.isEmpty() ? Laid.NOTHING : madeUp(plainest(planned), false, job);
+            return planned.isEmpty() ? Laid.NOTHING : make(plainest(planned), false, job);
         });
     }
 
     /**
-     * Made-up frames for one of some takes: three tests, or a series.
+     * Made-up frames: three tests, or a series. Empty where there are none of that take, or no take that there are some of.
      *
-     * @param planned at least one
+     * @param take for one take by its key; else for the next of stars
      */
-    String madeUp(List<PlannedTake> planned, boolean series) {
+    Optional<String> madeUp(Optional<String> take, boolean series) {
+        List<PlannedTake> planned =
+                take.map(takes::find).map(found -> found.stream().toList()).orElseGet(takes::ofStars).stream()
+                        .filter(t -> !MadeUp.of(t, series).isEmpty())
+                        .toList();
+        if (planned.isEmpty()) {
+            return Optional.empty();
+        }
         PlannedTake plain = plainest(planned);
-        return begin(MadeUp.of(plain, series).size(), job -> madeUp(plain, series, job));
+        return Optional.of(begin(MadeUp.of(plain, series).size(), job -> make(plain, series, job)));
+    }
+
+    /** It takes seconds, so nobody waits whether it is there at once. */
+    private String begin(int frames, Job.Work<Laid> work) {
+        String token = UUID.randomUUID().toString();
+        jobs.begun(new Reading(token), frames, work);
+        return token;
     }
 
     /** Through a lens that draws straight, where there is one: its frame is easier to read. */
@@ -150,9 +160,10 @@ class Laying {
                 .orElse(planned.get(0));
     }
 
-    private Laid madeUp(PlannedTake plain, boolean series, Job<Laid> job) {
+    private Laid make(PlannedTake plain, boolean series, Job<Laid> job) {
         Optional<String> first = Optional.empty();
-        for (int i = 0; i < MadeUp.of(plain, series).size(); i++) {
+        int frames = MadeUp.of(plain, series).size();
+        for (int i = 0; i < frames; i++) {
             try {
                 TakenFrame laid = table.example(i, series, plain);
                 first = first.or(() -> Optional.of(laid.id()));

@@ -279,20 +279,15 @@ class LightTableController {
             @RequestParam(defaultValue = "") String series,
             Model model,
             HttpServletResponse response) {
-        boolean many = !series.isEmpty();
-        List<PlannedTake> planned = take.filter(t -> !t.isEmpty())
-                .map(key -> takes.find(key).stream()
-                        .filter(t -> !MadeUp.of(t, many).isEmpty())
-                        .toList())
-                .orElseGet(takes::ofStars);
-        if (planned.isEmpty()) {
+        Optional<String> token = laying.madeUp(take.filter(t -> !t.isEmpty()), !series.isEmpty());
+        if (token.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
             model.addAttribute(
                     "wrong",
                     "There are no made-up frames of that: it is neither of stars, the moon nor fireworks, or has no time in its night.");
             return page(Optional.empty(), model);
         }
-        return read(laying.madeUp(planned, many));
+        return read(token.get());
     }
 
     private static String read(String token) {

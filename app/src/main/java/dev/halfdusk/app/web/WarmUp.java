@@ -11,7 +11,6 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -58,12 +57,7 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
             Pattern.compile("href=\"(/places/\\d+)\""),
             Pattern.compile("href=\"(/events/plans/\\d+)\""));
 
-    /** What is asked for with the first of each. */
-    private static final Map<String, List<String>> WITH_IT = Map.of(
-            "/outings/",
-            List.of("/outings/%s/sheet", "/outings/%s/field"),
-            "/places/",
-            List.of("/events/next?place=%s"));
+    private static final List<String> OF_AN_OUTING = List.of("/sheet", "/field");
 
     private final boolean trial;
     private final boolean wanted;
@@ -116,12 +110,9 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
                 for (Pattern kind : FIRST_OF_A_LIST) {
                     Matcher link = kind.matcher(body);
                     if (link.find() && kinds.add(kind.pattern())) {
-                        String number = link.group(1).replaceAll("\\D", "");
-                        WITH_IT.forEach((begins, paths) -> {
-                            if (link.group(1).startsWith(begins)) {
-                                paths.forEach(with -> ahead.addFirst(with.formatted(number)));
-                            }
-                        });
+                        if (link.group(1).startsWith("/outings")) {
+                            OF_AN_OUTING.forEach(part -> ahead.addFirst(link.group(1) + part));
+                        }
                         ahead.addFirst(link.group(1));
                     }
                 }

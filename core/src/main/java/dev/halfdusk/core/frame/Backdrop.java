@@ -108,7 +108,7 @@ final class Backdrop {
         ridge = Ridge.of(scene.from());
         soil = Soil.of(scene, lamps, perLuminance);
         sea = scene.sea() ? Optional.of(new Sea(scene, lamps)) : Optional.empty();
-        nodeDeg = spacing * shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        nodeDeg = spacing * shot.pixelDeg(window);
         begin = scene.moment().instant().toEpochMilli() / 1000.0 % DAY_SECONDS;
         double lit = lamps.moonAltitudeDeg() > 0
                 ? lamps.moonShare() * GroundLight.moonLux(lamps.moonPhaseAngleDeg(), 90)

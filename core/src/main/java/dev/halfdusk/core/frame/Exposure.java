@@ -240,13 +240,13 @@ final class Exposure {
 
     /** Size of the part of the sky in the picture. */
     double squareDegrees() {
-        double perPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        double perPixel = shot.pixelDeg(window);
         return Math.min(41_253, window.width() * perPixel * window.height() * perPixel);
     }
 
     /** The same with all that comes into it while the sky turns. */
     double sweptSquareDegrees() {
-        double perPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        double perPixel = shot.pixelDeg(window);
         double across = Math.max(window.width(), window.height()) * perPixel;
         return Math.min(41_253, squareDegrees() + across * pathPx() * perPixel);
     }
@@ -388,7 +388,7 @@ final class Exposure {
 
     /** A cloud of smoke that sends so much light, lux times seconds. */
     void puff(Vector at, double sigmaDeg, double luxSeconds, double[] tint) {
-        double pixels = sigmaDeg * 3600 / shot.framing().optics().plateScaleArcsec() / window.binned();
+        double pixels = sigmaDeg / shot.pixelDeg(window);
         double electrons = perSecond(magnitude(luxSeconds)) / (window.binned() * window.binned());
         at(at, 0)
                 .filter(p -> !outside(p, 3 * pixels))
@@ -561,8 +561,7 @@ final class Exposure {
 
     /** Way of a star through the middle of the picture while the shutter is open, pixels of the picture. */
     double pathPx() {
-        double perPixelDeg = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
-        return skyTurnsDeg * Math.sqrt(Math.max(0, 1 - Math.pow(forward.dot(pole), 2))) / perPixelDeg;
+        return skyTurnsDeg * Math.sqrt(Math.max(0, 1 - Math.pow(forward.dot(pole), 2))) / shot.pixelDeg(window);
     }
 
     private void draw(

@@ -84,6 +84,7 @@ final class MadeUpStars {
         Sky.CELLS.visit(first, step, middle, withinDeg, limit, visitor);
     }
 
+    /** The same of these cells. */
     void visit(int first, int step, Vector middle, double withinDeg, double limit, FaintStars.Visitor visitor) {
         int layers = (int) Math.max(0, Math.floor((Math.min(FAINTEST, limit) - FIRST) / LAYER));
         double reach = Math.cos(Math.toRadians(Math.min(180, withinDeg + RADIUS_DEG)));

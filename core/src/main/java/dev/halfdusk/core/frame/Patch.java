@@ -47,10 +47,7 @@ record Patch(int left, int top, int size, float[][] electrons) {
 
         /** Of the body in the picture. */
         double radiusPx(Exposure exposure) {
-            return radiusDeg
-                    * 3600
-                    / exposure.shot().framing().optics().plateScaleArcsec()
-                    / exposure.window().binned();
+            return radiusDeg / exposure.shot().pixelDeg(exposure.window());
         }
 
         /** Empty where it lies behind the camera or below the horizon. */
@@ -83,9 +80,7 @@ record Patch(int left, int top, int size, float[][] electrons) {
     static Patch of(Exposure exposure, Way way, double reachDeg, int fine, Light light) {
         Window window = exposure.window();
         double blur = exposure.shot().defocusUm() / 2 / exposure.pixelUm(); // spread of a star, see LensDrawing
-        double px = reachDeg * 3600 / exposure.shot().framing().optics().plateScaleArcsec() / window.binned()
-                + 2
-                + 3 * blur;
+        double px = reachDeg / exposure.shot().pixelDeg(window) + 2 + 3 * blur;
         int whole = (int) Math.ceil(2 * px) + 1;
         int square = Math.max(window.width(), window.height()) + 2 * AROUND;
         boolean clipped = whole > square && way.lengthPx() < AROUND / 2.0;

@@ -96,7 +96,7 @@ public final class Photograph {
     public static Photograph take(Scene scene, Shot shot, Window window, long seed, TrailFrames trails, Stars stars) {
         Backdrop backdrop = new Backdrop(scene, shot, window);
         Canvas canvas = new Canvas(window.width(), window.height());
-        double degreesPerPixel = shot.framing().optics().plateScaleArcsec() * window.binned() / 3600;
+        double degreesPerPixel = shot.pixelDeg(window);
         Shade.marks(scene, shot, window, canvas);
         int bands = (window.height() + BAND - 1) / BAND;
         IntStream.range(0, bands).parallel().forEach(b -> {

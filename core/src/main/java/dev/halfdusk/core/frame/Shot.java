@@ -111,6 +111,11 @@ public record Shot(
         return settings.seconds();
     }
 
+    /** Degrees of sky to a pixel of a picture, in the middle of what the lens draws. */
+    double pixelDeg(Window window) {
+        return framing.optics().plateScaleArcsec() * window.binned() / 3600;
+    }
+
     double aperture() {
         return settings.aperture();
     }

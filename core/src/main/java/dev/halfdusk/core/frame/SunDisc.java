@@ -70,7 +70,7 @@ record SunDisc() implements Source {
         Window window = exposure.window();
         Canvas canvas = exposure.canvas();
         double each = exposure.perLuminance() * exposure.shot().seconds();
-        double pixel = exposure.shot().framing().optics().plateScaleArcsec() * window.binned() / 3600 / before.sunDeg;
+        double pixel = exposure.shot().pixelDeg(window) / before.sunDeg;
         Corona corona = Corona.USUAL;
         IntStream.range(0, window.height()).parallel().forEach(y -> {
             double[] rgb = new double[3];

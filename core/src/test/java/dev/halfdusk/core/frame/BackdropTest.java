@@ -217,7 +217,7 @@ class BackdropTest {
                 band.line(y).ground(x + 0.5, 1, ground);
                 Direction here = Direction.of(shot.framing().see(WHOLE.onSensor(x + 0.5, y + 0.5)));
                 double level = soil.towards(here.azimuthDeg()) * Tint.SOIL[1];
-                assertThat(ground[1] / level).isCloseTo(sum, within(0.02));
+                assertThat(ground[1] / level).isCloseTo(sum, within(0.004));
             }
         }
     }

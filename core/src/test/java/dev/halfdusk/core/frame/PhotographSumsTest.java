@@ -17,8 +17,11 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.optics.Support;
 import dev.halfdusk.core.sky.Moment;
+import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.core.sky.Star;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,6 +138,34 @@ class PhotographSumsTest {
         }
         assertThat(black).isBetween(0.05, 0.95);
         assertThat(dark.histogram().bins()[0]).isCloseTo(black, within(1e-9));
+        assertThat(Arrays.stream(dark.histogram().bins()).sum()).isCloseTo(1, within(1e-9));
+    }
+
+    /** What burns in stars on the sensor is told although a reduced picture does not show it: Vega, as at full size. */
+    @Test
+    void burnt_stars_are_told_of_a_reduced_picture() {
+        Observer here = Observer.at(HERE.site());
+        Direction vega =
+                Direction.of(NIGHT.local(Star.named("Vega").orElseThrow().place(), here));
+        Shot shot = new Shot(
+                Framing.of(new Optics(SENSOR, 50, Projection.RECTILINEAR), vega, 0),
+                new Response(50_000, 100, 1, 1, 0, 0.5),
+                0.45,
+                new Settings(10, 2.8, 3200),
+                2.8,
+                0,
+                5500,
+                new Support(Support.Kind.SIDEREAL, 0));
+        Scene scene = Scene.open(HERE, NIGHT);
+        double full = Photograph.take(scene, shot, Window.crop(SENSOR, 0, 0, 400, 400), 3)
+                        .burnt()
+                * 400
+                * 400;
+        Photograph small = Photograph.take(scene, shot, Window.middle(SENSOR, 2400, 120, 80), 3);
+        assertThat(full).isGreaterThan(20);
+        assertThat(small.burnt() * 2400 * 1600).as("and of others around").isGreaterThan(0.7 * full);
+        assertThat(small.burnt()).isLessThan(1e-3);
+        assertThat(small.plus(small).burnt()).isGreaterThanOrEqualTo(2 * small.burnt() * (1 - 1e-9));
     }
 
     /** Its shaded side gives back two fifths of what open ground beside it does. */

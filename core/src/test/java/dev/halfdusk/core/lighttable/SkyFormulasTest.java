@@ -117,6 +117,15 @@ class SkyFormulasTest {
         assertThat(Math.abs(Math.IEEEremainder(sky.gradientDeg(), 360))).isLessThan(3);
     }
 
+    /** A twelfth of it black and a sixth burnt. */
+    @Test
+    void shares_that_are_black_and_burnt() {
+        SkyReading sky =
+                read(pixels((u, v) -> u < -0.5 + 1 / 12.0 ? -20 : u > 0.5 - 1 / 6.0 ? 20 : 0, 0), Known.NOTHING);
+        assertThat(sky.clippedLow()).isCloseTo(1 / 12.0, within(0.002));
+        assertThat(sky.clippedHigh()).isCloseTo(1 / 6.0, within(0.002));
+    }
+
     /** Each row, or each column, off by chance: by so much of the sky's brightness, beside noise that is larger. */
     @ParameterizedTest
     @CsvSource({"0.001, true", "0.001, false", "0.0004, true"})
