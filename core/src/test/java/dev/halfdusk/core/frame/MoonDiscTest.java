@@ -39,14 +39,10 @@ class MoonDiscTest {
     private static final int SIDE = 450;
 
     private static Photograph take(Instant when, double seconds) {
-        return take(when, seconds, 0);
-    }
-
-    private static Photograph take(Instant when, double seconds, double defocusUm) {
         Moment moment = Moment.at(when);
         Direction at = Direction.of(moment.local(Body.MOON, OBSERVER).unit());
         Framing framing = Framing.of(new Optics(SENSOR, FOCAL, Projection.RECTILINEAR), at, 0);
-        Shot shot = new Shot(framing, DEEP, 0.45, new Settings(seconds, 8, 100), 2.8, defocusUm, 5500, Support.TRIPOD);
+        Shot shot = new Shot(framing, DEEP, 0.45, new Settings(seconds, 8, 100), 2.8, 0, 5500, Support.TRIPOD);
         Scene scene = Scene.open(Standpoint.open(SITE, SkyGlow.ofZenith(21)), moment);
         return Photograph.take(
                 scene, shot, Window.crop(SENSOR, 0, 0, SIDE, SIDE), 3, TrailFrames.NONE, Photograph.Stars.CATALOGUED);
