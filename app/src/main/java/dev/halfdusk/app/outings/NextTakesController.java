@@ -1,6 +1,6 @@
 package dev.halfdusk.app.outings;
 
-import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.AsyncCache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -21,6 +21,7 @@ import dev.halfdusk.core.sequence.Program;
 import dev.halfdusk.core.take.EclipsedSun;
 import dev.halfdusk.core.take.NightScene;
 import dev.halfdusk.core.take.Take;
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -29,6 +30,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -47,13 +53,24 @@ class NextTakesController {
     private static final int WALLS_KEPT = 24;
     private static final Duration AS_LONG_AS = Duration.ofMinutes(30);
 
+    /** Before the page comes without them. */
+    private static final Duration PATIENCE = Duration.ofMillis(500);
+
     /** All that a wall depends on but the wind, which shifts a moon's shutter. */
     private record Key(Place place, Map<Id, Mark> marks, List<NamedRig> rigs, LocalDate today) {}
 
-    private final Cache<Key, List<Card>> walls = Caffeine.newBuilder()
+    private final ExecutorService reckoning = Executors.newFixedThreadPool(2, task -> {
+        Thread thread = new Thread(task, "next takes");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    /** Those that fail are forgotten. */
+    private final AsyncCache<Key, List<Card>> walls = Caffeine.newBuilder()
             .maximumSize(WALLS_KEPT)
             .expireAfterWrite(AS_LONG_AS)
-            .build();
+            .executor(reckoning)
+            .buildAsync();
 
     private final Places places;
     private final OutingPlanner evening;
@@ -65,6 +82,11 @@ class NextTakesController {
         this.evening = evening;
         this.kit = kit;
         this.clock = clock;
+    }
+
+    @PreDestroy
+    void stop() {
+        reckoning.shutdownNow();
     }
 
     /**
@@ -86,32 +108,41 @@ class NextTakesController {
             Map<String, String> fields) {}
 
     @GetMapping("/events/next")
-    String next(@RequestParam Optional<String> place, Model model) {
+    String next(@RequestParam Optional<String> place, Model model) throws InterruptedException {
         List<Place> all = places.all();
-        Places.chosen(place, all).ifPresent(p -> {
+        Optional<Place> chosen = Places.chosen(place, all);
+        if (chosen.isPresent()) {
+            Place p = chosen.get();
             LocalDate today = LocalDate.now(clock.withZone(p.zone()));
             model.addAttribute("place", p);
-            Key wall = new Key(p, places.known(p.id()), kit.rigs(), today);
-            model.addAttribute("cards", walls.get(wall, k -> cards(p, today)));
-        });
+            cards(new Key(p, places.known(p.id()), kit.rigs(), today)).ifPresent(c -> model.addAttribute("cards", c));
+        }
         model.addAttribute("places", all);
         return "events/next";
     }
 
-    private List<Card> cards(Place place, LocalDate today) {
-        return evening.next(place, today).stream()
-                .flatMap(n -> card(place, n, today).stream())
+    /** Empty while they are still being worked out. */
+    private Optional<List<Card>> cards(Key wall) throws InterruptedException {
+        try {
+            return Optional.of(walls.get(wall, this::reckoned).get(PATIENCE.toMillis(), TimeUnit.MILLISECONDS));
+        } catch (TimeoutException e) {
+            return Optional.empty();
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
+        }
+    }
+
+    private List<Card> reckoned(Key wall) {
+        return evening.next(wall.place, wall.today).stream()
+                .flatMap(n -> card(wall, n).stream())
                 .toList();
     }
 
-    private Optional<Card> card(Place place, NextTakes.Next next, LocalDate today) {
-        return rig(next.take()).map(rig -> card(place, next, rig, today));
-    }
-
-    private Optional<NamedRig> rig(Take take) {
-        return kit.rigs().stream()
-                .filter(r -> Takes.camera(r).id().equals(take.camera().id()))
-                .findFirst();
+    private Optional<Card> card(Key wall, NextTakes.Next next) {
+        return wall.rigs.stream()
+                .filter(r -> Takes.camera(r).id().equals(next.take().camera().id()))
+                .findFirst()
+                .map(rig -> card(wall.place, next, rig, wall.today));
     }
 
     private Card card(Place place, NextTakes.Next next, NamedRig rig, LocalDate today) {

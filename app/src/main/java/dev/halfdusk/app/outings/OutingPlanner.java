@@ -33,6 +33,8 @@ import dev.halfdusk.core.take.Circumstances;
 import dev.halfdusk.core.take.NamedCamera;
 import dev.halfdusk.core.take.Plan;
 import dev.halfdusk.core.take.Take;
+import dev.halfdusk.core.weather.WeatherHour;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -43,6 +45,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 
 /** The takes of an outing in its night: planned, arranged, and what more the night would bear. */
 @Component
@@ -310,12 +313,8 @@ public class OutingPlanner {
 
     /** What could be taken next at a place, with one's own cameras first. */
     List<NextTakes.Next> next(Place place, LocalDate from) {
-        return NextTakes.of(
-                date -> circumstances(place, date),
-                from,
-                Form.NIGHTS.last(),
-                skies.showers(place, from),
-                cameras(List.of()));
+        Map<Id, Mark> marks = marks(place);
+        return NextTakes.of(date -> circumstances(place, marks, date), from, Form.NIGHTS.last(), cameras(List.of()));
     }
 
     /** The plan of a take in a night of a place, known from before where it can be. */
@@ -347,12 +346,19 @@ public class OutingPlanner {
     }
 
     private Circumstances circumstances(Place place, LocalDate date) {
+        return circumstances(place, marks(place), date);
+    }
+
+    /** The weather is asked for with the first hour that is wanted: of a month of nights few are planned. */
+    private Circumstances circumstances(Place place, Map<Id, Mark> marks, LocalDate date) {
         Night night = skies.night(place, date);
+        SingletonSupplier<Function<Instant, Optional<WeatherHour>>> hours =
+                SingletonSupplier.of(() -> weather.hours(place, night));
         return new Circumstances(
                 night,
                 place.standpoint(),
-                marks(place),
-                place.id() == null ? t -> Optional.empty() : weather.hours(place, night),
+                marks,
+                place.id() == null ? t -> Optional.empty() : t -> hours.obtain().apply(t),
                 USUAL_CELSIUS,
                 Demand.USUAL,
                 place.notes().declinationDeg());

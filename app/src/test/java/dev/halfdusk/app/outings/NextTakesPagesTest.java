@@ -63,9 +63,21 @@ class NextTakesPagesTest {
         return HtmlUtils.htmlUnescape(m.group(1));
     }
 
+    /** As soon as it is there; until then the page says so, and asks again for itself. */
+    private String wall(long place) throws Exception {
+        String page = page("/events/next?place=" + place);
+        while (page.contains("<progress")) {
+            assertThat(page)
+                    .contains("hx-get=\"/events/next?place=" + place + "\"")
+                    .doesNotContain("<h3");
+            page = page("/events/next?place=" + place);
+        }
+        return page;
+    }
+
     private List<String> cards(long place) throws Exception {
         List<String> cards = new ArrayList<>();
-        Matcher m = CARD.matcher(page("/events/next?place=" + place));
+        Matcher m = CARD.matcher(wall(place));
         while (m.find()) {
             cards.add(m.group(1));
         }

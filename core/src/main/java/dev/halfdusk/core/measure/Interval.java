@@ -25,6 +25,11 @@ public record Interval(Instant from, Instant to) {
         return !instant.isBefore(from) && instant.isBefore(to);
     }
 
+    /** An instant within, or the end nearer to it. */
+    public Instant nearest(Instant instant) {
+        return instant.isBefore(from) ? from : instant.isAfter(to) ? to : instant;
+    }
+
     public Instant middle() {
         return from.plus(length().dividedBy(2));
     }

@@ -40,6 +40,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -109,7 +110,6 @@ public final class NextTakes {
     /**
      * @param circumstances of a night at the place
      * @param from the first evening that is looked at
-     * @param showers of the coming year there
      * @param last evening that can be reckoned
      * @return in order of their nights; none without a camera for stars
      */
@@ -117,7 +117,6 @@ public final class NextTakes {
             Function<LocalDate, Circumstances> circumstances,
             LocalDate from,
             LocalDate last,
-            List<ShowerNight> showers,
             List<NightProposal.Ranked> ranked) {
         Optional<Cameras> cameras = Cameras.of(ranked);
         if (cameras.isEmpty()) {
@@ -141,7 +140,7 @@ public final class NextTakes {
                 next.thinMoon(),
                 next.eclipse(last),
                 next.solarEclipse(last),
-                next.meteors(showers),
+                next.meteors(last),
                 next.fireworks(),
                 next.nightScene());
         return all.stream()
@@ -328,11 +327,10 @@ public final class NextTakes {
 
     private Optional<Next> eclipse(LocalDate last) {
         Night first = coming.get(0).night();
-        Instant to = first.span().from().plus(Duration.ofDays(365L * YEARS_OF_ECLIPSES));
-        Instant end = Night.at(last, LocalTime.NOON.minusMinutes(1), first.zone());
+        Interval ahead = ahead(first, YEARS_OF_ECLIPSES, last);
         return LocalEclipse.between(
-                        first.span().from(),
-                        to.isBefore(end) ? to : end,
+                        ahead.from(),
+                        ahead.to(),
                         first.observer(),
                         coming.get(0).from().skyline())
                 .stream()
@@ -357,11 +355,9 @@ public final class NextTakes {
     /** With a filter on the lens, or not at all; nothing that one would hardly notice. */
     private Optional<Next> solarEclipse(LocalDate last) {
         Night first = coming.get(0).night();
-        Instant from = first.span().from();
-        Instant to = from.plus(Duration.ofDays(365L * YEARS_OF_ECLIPSES));
-        Instant end = Night.at(last, LocalTime.NOON.minusMinutes(1), first.zone());
+        Interval ahead = ahead(first, YEARS_OF_ECLIPSES, last);
         return cameras.filtered()
-                .flatMap(camera -> SolarEclipses.between(from, to.isBefore(end) ? to : end).stream()
+                .flatMap(camera -> SolarEclipses.between(ahead.from(), ahead.to()).stream()
                         .flatMap(
                                 e -> LocalSolarEclipse.of(
                                         e,
@@ -397,16 +393,41 @@ public final class NextTakes {
                                 seen.sun().high())));
     }
 
-    private Optional<Next> meteors(List<ShowerNight> showers) {
-        return showers.stream()
-                .filter(n -> n.perHour() >= FEWEST_METEORS)
-                .findFirst()
+    private Optional<Next> meteors(LocalDate last) {
+        Circumstances tonight = coming.get(0);
+        Night first = tonight.night();
+        return ShowerNight.next(
+                        first.date(),
+                        ahead(first, 1, last).to(),
+                        date -> circumstances.apply(date).night(),
+                        tonight.from().glow(),
+                        first.zone(),
+                        n -> n.perHour() >= FEWEST_METEORS && whenMost(n).isPresent())
                 .map(n -> new Next(
-                        Take.of(n.shower().name(), new Meteors(120), cameras.first())
-                                .with(Wish.highest(Asked.of(Sight.of(n.shower())))),
+                        meteors(n),
                         circumstances.apply(n.night().date()),
-                        n.best(),
+                        whenMost(n).orElseThrow(),
                         Numbers.text("up to %.0f meteors an hour", n.perHour())));
+    }
+
+    private Take meteors(ShowerNight n) {
+        return Take.of(n.shower().name(), new Meteors(120), cameras.first())
+                .with(Wish.highest(Asked.of(Sight.of(n.shower()))));
+    }
+
+    /** Of the times at which it would be taken the nearest to that at which most are seen, which may be in twilight. */
+    private Optional<Instant> whenMost(ShowerNight n) {
+        return meteors(n).wish().when(circumstances.apply(n.night().date())).windows().stream()
+                .map(w -> w.nearest(n.best()))
+                .min(Comparator.comparing(t -> Duration.between(t, n.best()).abs()));
+    }
+
+    /** As many years from a night on as can be reckoned. */
+    private static Interval ahead(Night first, int years, LocalDate last) {
+        Instant from = first.span().from();
+        Instant to = from.plus(Duration.ofDays(365L * years));
+        Instant end = Night.at(last, LocalTime.NOON.minusMinutes(1), first.zone());
+        return new Interval(from, Collections.max(List.of(from, Collections.min(List.of(to, end)))));
     }
 
     /** A display is on a Saturday, where nobody says more. */

@@ -15,6 +15,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * A shower in a night: how many meteors an hour someone would see under that sky, with its moon and twilight. Good to half of it at
@@ -106,20 +107,40 @@ public record ShowerNight(
     /** Of the nights about each peak between two instants the one in which most are seen at once, in order of time. */
     public static List<ShowerNight> between(
             Instant from, Instant to, Function<LocalDate, Night> nights, SkyGlow glow, ZoneId zone) {
-        return MeteorShower.ALL.stream()
-                .flatMap(s -> s.peaks(from, to).stream().flatMap(p -> about(s, p, nights, glow, zone).stream()))
+        return MeteorShower.peaksOfAll(from, to).stream()
+                .flatMap(p -> about(p, LocalDate.MIN, nights, glow, zone).stream())
                 .sorted(Comparator.comparing(ShowerNight::best))
                 .toList();
     }
 
+    /**
+     * The first that is wanted of those whose best night is still to come. Those after it are not reckoned.
+     *
+     * @param from the first evening that counts, also of a shower that had its peak the day before
+     * @param to before which its peak is looked for
+     */
+    public static Optional<ShowerNight> next(
+            LocalDate from,
+            Instant to,
+            Function<LocalDate, Night> nights,
+            SkyGlow glow,
+            ZoneId zone,
+            Predicate<ShowerNight> wanted) {
+        Instant earliest = from.minusDays(NIGHTS_AROUND).atStartOfDay(zone).toInstant();
+        return MeteorShower.peaksOfAll(earliest, to).stream()
+                .flatMap(p -> about(p, from, nights, glow, zone).stream())
+                .filter(wanted)
+                .findFirst();
+    }
+
     private static Optional<ShowerNight> about(
-            MeteorShower shower, Instant peak, Function<LocalDate, Night> nights, SkyGlow glow, ZoneId zone) {
-        LocalDate evening = Night.evening(peak, zone);
+            MeteorShower.Peak peak, LocalDate from, Function<LocalDate, Night> nights, SkyGlow glow, ZoneId zone) {
+        LocalDate evening = Night.evening(peak.when(), zone);
         List<ShowerNight> all = new ArrayList<>();
         for (int i = -NIGHTS_AROUND; i <= NIGHTS_AROUND; i++) {
             LocalDate date = evening.plusDays(i);
-            if (Night.exists(date, zone)) {
-                of(shower, nights.apply(date), glow).ifPresent(all::add);
+            if (!date.isBefore(from) && Night.exists(date, zone)) {
+                of(peak.shower(), nights.apply(date), glow).ifPresent(all::add);
             }
         }
         return all.stream().max(Comparator.comparingDouble(ShowerNight::perHour));

@@ -3,9 +3,11 @@ package dev.halfdusk.core.sky;
 import dev.halfdusk.core.measure.Angles;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A shower of meteors that comes each year. Peaks, radiants and rates are those of the yearly calendars of observers, falls of activity
@@ -44,6 +46,7 @@ public record MeteorShower(
 
     private static final double PRECESSION_DEG_PER_DAY = 50.29 / 3600 / 365.25;
     private static final double DARK = 6.5;
+    private static final Duration STEP = Duration.ofDays(1);
 
     private static MeteorShower of(
             String name,
@@ -77,10 +80,24 @@ public record MeteorShower(
 
     /** Peaks between two instants, as the sun's longitude says: to some minutes, while real ones come hours early or late. */
     public List<Instant> peaks(Instant from, Instant to) {
-        return Events.over(from, to, Duration.ofDays(1)).find(beyondPeak()).stream()
-                .map(Crossing::when)
+        return peaks(Events.over(from, to, STEP)).map(Peak::when).toList();
+    }
+
+    /** Those of all showers in order of time. */
+    public static List<Peak> peaksOfAll(Instant from, Instant to) {
+        Events days = Events.over(from, to, STEP);
+        return ALL.stream()
+                .flatMap(s -> s.peaks(days))
+                .sorted(Comparator.comparing(Peak::when))
                 .toList();
     }
+
+    private Stream<Peak> peaks(Events days) {
+        return days.find(beyondPeak()).stream().map(c -> new Peak(this, c.when()));
+    }
+
+    /** When the sun has the longitude of a shower's most meteors. */
+    public record Peak(MeteorShower shower, Instant when) {}
 
     /** Meteors an hour that someone would see at a moment with the radiant overhead in a dark sky. */
     public double zenithalRate(Moment moment) {

@@ -31,6 +31,10 @@ class IntervalTest {
                 .contains(hours(3, 6));
         assertThat(Interval.longest(List.of())).isEmpty();
         assertThat(hours(2, 6).middle()).isEqualTo(hours(4, 5).from());
+        assertThat(hours(2, 6).nearest(hours(1, 4).from()))
+                .isEqualTo(hours(2, 6).from());
+        assertThat(hours(2, 6).nearest(hours(1, 4).to())).isEqualTo(hours(1, 4).to());
+        assertThat(hours(2, 6).nearest(hours(1, 7).to())).isEqualTo(hours(2, 6).to());
         assertThat(hours(2, 6).length()).isEqualTo(Duration.ofHours(4));
     }
 

@@ -21,6 +21,7 @@ import dev.halfdusk.core.outing.NextTakes.Next;
 import dev.halfdusk.core.search.ShowerNight;
 import dev.halfdusk.core.sky.Body;
 import dev.halfdusk.core.sky.Illumination;
+import dev.halfdusk.core.sky.MeteorShower;
 import dev.halfdusk.core.sky.Moment;
 import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Circumstances;
@@ -33,8 +34,10 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.hipparchus.analysis.solvers.BrentSolver;
 import org.junit.jupiter.api.Test;
 
 /** Each take that could be next: its camera, its night, its instant and why, from 8 June 2027 on at 37.6° N, four days after new moon. */
@@ -55,13 +58,17 @@ class ComingTakesTest {
     }
 
     private static Function<LocalDate, Circumstances> at(double longitude, ZoneId zone, Mark... marks) {
+        return at(longitude, zone, SkyGlow.natural(), marks);
+    }
+
+    private static Function<LocalDate, Circumstances> at(double longitude, ZoneId zone, SkyGlow glow, Mark... marks) {
         Site site = new Site(37.6, longitude, 5);
-        Standpoint from = Standpoint.at(site, Skyline.FLAT, SkyGlow.natural());
+        Standpoint from = Standpoint.at(site, Skyline.FLAT, glow);
         return date -> Circumstances.of(Night.of(site, date, zone, NightRules.USUAL), from, List.of(marks));
     }
 
     private static Map<String, Next> from(LocalDate date, Mark... marks) {
-        return byName(NextTakes.of(at(-8.8, LISBON, marks), date, LAST, List.of(), CAMERAS));
+        return byName(NextTakes.of(at(-8.8, LISBON, marks), date, LAST, CAMERAS));
     }
 
     private static Map<String, Next> byName(List<Next> all) {
@@ -144,7 +151,7 @@ class ComingTakesTest {
                 .isEqualTo("2027-06-12");
         // four nights before the last that can be reckoned, none of them a Saturday: 15 to 18 December 2059
         assertThat(byName(NextTakes.of(
-                        at(-8.8, LISBON), LocalDate.of(2059, 12, 15), LocalDate.of(2059, 12, 18), List.of(), CAMERAS)))
+                        at(-8.8, LISBON), LocalDate.of(2059, 12, 15), LocalDate.of(2059, 12, 18), CAMERAS)))
                 .doesNotContainKey("Fireworks")
                 .containsKey("Night scene");
     }
@@ -203,41 +210,38 @@ class ComingTakesTest {
         assertThat(here.at()).isBetween(Instant.parse("2028-01-12T04:12:00Z"), Instant.parse("2028-01-12T04:14:00Z"));
         assertThat(here.why()).isEqualTo("partial, from this place");
         LocalDate from = LocalDate.of(2028, 7, 10);
-        Next seen = byName(NextTakes.of(at(23, ZoneId.of("Europe/Athens")), from, LAST, List.of(), CAMERAS))
+        Next seen = byName(NextTakes.of(at(23, ZoneId.of("Europe/Athens")), from, LAST, CAMERAS))
                 .get("Eclipse of the moon");
         assertThat(Duration.between(Instant.parse("2028-12-31T16:52:08Z"), seen.at())
                         .abs())
                 .isLessThan(Duration.ofSeconds(5));
         assertThat(seen.why()).isEqualTo("total, from this place");
-        Next rising = byName(NextTakes.of(at(-8.8, LISBON), from, LAST, List.of(), CAMERAS))
-                .get("Eclipse of the moon");
+        Next rising =
+                byName(NextTakes.of(at(-8.8, LISBON), from, LAST, CAMERAS)).get("Eclipse of the moon");
         assertThat(rising.at()).isBetween(Instant.parse("2028-12-31T16:52:08Z"), Instant.parse("2028-12-31T18:36:34Z"));
         assertThat(altitude(Body.MOON, rising)).isGreaterThan(0);
         assertThat(rising.night().date()).isEqualTo("2028-12-31");
     }
 
-    /** A shower of nine an hour is none; the first that is rich enough is taken, in its own night. */
+    /** The Perseids under a sky so bright that just ten an hour are left, and under one that is a little brighter. */
     @Test
     void a_shower_is_worth_ten_an_hour() {
-        Function<LocalDate, Circumstances> nights = at(-8.8, LISBON);
-        List<ShowerNight> all = ShowerNight.between(
-                Instant.parse("2027-06-08T00:00:00Z"),
-                Instant.parse("2027-12-31T00:00:00Z"),
-                d -> nights.apply(d).night(),
-                SkyGlow.natural(),
-                LISBON);
-        ShowerNight rich = with(10, all.get(0));
-        ShowerNight poor = with(9.99, all.get(1));
-        Map<String, Next> coming = byName(NextTakes.of(nights, FROM, LAST, List.of(poor, rich), CAMERAS));
-        assertThat(coming).doesNotContainKey(poor.shower().name());
-        Next meteors = coming.get(rich.shower().name());
-        assertThat(meteors.why()).isEqualTo("up to %.0f meteors an hour", rich.perHour());
-        assertThat(meteors.at()).isEqualTo(rich.best());
-        assertThat(meteors.night().date()).isEqualTo(rich.night().date());
+        LocalDate from = LocalDate.of(2027, 8, 12);
+        Night night = at(-8.8, LISBON).apply(from).night();
+        DoubleFunction<SkyGlow> leaving = perHour -> SkyGlow.ofZenith(new BrentSolver(1e-6)
+                .solve(100, v -> perseids(night, SkyGlow.ofZenith(v)) - perHour, 17, 21.9));
+        Next meteors = byName(NextTakes.of(at(-8.8, LISBON, leaving.apply(10.01)), from, LAST, CAMERAS))
+                .get("Perseids");
+        assertThat(meteors.why()).isEqualTo("up to 10 meteors an hour");
+        assertThat(meteors.night().date()).isEqualTo(from);
+        assertThat(byName(NextTakes.of(at(-8.8, LISBON, leaving.apply(9.99)), from, LAST, CAMERAS)))
+                .doesNotContainKey("Perseids");
     }
 
-    private static ShowerNight with(double perHour, ShowerNight n) {
-        return new ShowerNight(n.shower(), n.night(), n.best(), perHour, n.window(), n.radiantDeg(), n.rates());
+    private static double perseids(Night night, SkyGlow glow) {
+        return ShowerNight.of(MeteorShower.named("Perseids").orElseThrow(), night, glow)
+                .orElseThrow()
+                .perHour();
     }
 
     /** One before noon, one as the sun rises, one in the evening; each in the night whose two noons hold it. */
@@ -255,8 +259,8 @@ class ComingTakesTest {
     private static String sun(String from) {
         NightProposal.Ranked filtered = new NightProposal.Ranked(
                 NamedCamera.of("Sun", Rig.of(Suns.BODY, Suns.lens(400, 5.6, true), List.of(Suns.DENSITY_5))), 0);
-        Next next = byName(NextTakes.of(
-                        at(-8.8, LISBON), LocalDate.parse(from), LAST, List.of(), List.of(CAMERAS.get(0), filtered)))
+        Next next = byName(
+                        NextTakes.of(at(-8.8, LISBON), LocalDate.parse(from), LAST, List.of(CAMERAS.get(0), filtered)))
                 .get("Eclipse of the sun");
         return next == null
                 ? "none"
