@@ -8,9 +8,11 @@ import dev.halfdusk.core.optics.Framing.Point;
 import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.sky.Sidereal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 
 /**
  * How far stars move on the sensor while the shutter is open, all over the frame: the real sky turned about the real
@@ -55,7 +57,7 @@ public final class DriftField {
 
     /** @param latitudeDeg of the place, which sets where the pole stands */
     public static DriftField of(Framing framing, double latitudeDeg, double seconds) {
-        Turn turn = new Turn(framing, new Direction(0, latitudeDeg).vector(), seconds);
+        Turn turn = Turn.of(framing, latitudeDeg, seconds);
         List<Drift> drifts = grid(turn, true, 1);
         boolean onlySky = !drifts.isEmpty();
         if (!onlySky) {
@@ -67,16 +69,23 @@ public final class DriftField {
     }
 
     private static List<Drift> grid(Turn turn, boolean onlySky, int finer) {
-        List<Drift> drifts = new ArrayList<>();
+        return stars(turn.framing, onlySky, finer).stream()
+                .flatMap(s -> turn.of(s).stream())
+                .toList();
+    }
+
+    /** What is seen at points all over the frame; none of ground and where the lens draws nothing. */
+    private static List<Star> stars(Framing framing, boolean onlySky, int finer) {
+        List<Star> stars = new ArrayList<>();
         int columns = finer * (COLUMNS - 1);
         int rows = finer * (ROWS - 1);
         for (int row = 0; row <= rows; row++) {
             for (int column = 0; column <= columns; column++) {
-                turn.at((double) column / columns - 0.5, (double) row / rows - 0.5, onlySky)
-                        .ifPresent(drifts::add);
+                Star.at(framing, (double) column / columns - 0.5, (double) row / rows - 0.5, onlySky)
+                        .ifPresent(stars::add);
             }
         }
-        return drifts;
+        return stars;
     }
 
     /** The worst may lie between the points of the grid, on a horizon that cuts through a cell: looks around it. */
@@ -98,22 +107,50 @@ public final class DriftField {
         return worst;
     }
 
-    /** The sky turning against the earth, from east to west, in front of a camera. */
-    private record Turn(Framing framing, Vector pole, double seconds) {
+    /**
+     * A star in the frame before the sky has turned.
+     *
+     * @param area of the frame that it speaks for, as that of a drift
+     */
+    private record Star(Point from, Vector seen, double area) {
 
-        /** The way of the star at a share of width and height from the centre; empty for ground and where it leaves the lens. */
-        Optional<Drift> at(double x, double y, boolean onlySky) {
+        /** At a share of width and height from the centre. */
+        static Optional<Star> at(Framing framing, double x, double y, boolean onlySky) {
             Sensor sensor = framing.optics().sensor();
             Point from = new Point(sensor.widthMm() * x, sensor.heightMm() * y);
-            Vector star = framing.see(from);
-            if (!framing.draws(from) || onlySky && star.z() < 0) {
-                return Optional.empty();
-            }
-            return framing.project(Sidereal.later(star, pole, seconds)).map(to -> {
-                double mm = Math.hypot(to.x() - from.x(), to.y() - from.y());
-                double area = (Math.abs(x) < 0.5 ? 1 : 0.5) * (Math.abs(y) < 0.5 ? 1 : 0.5);
-                return new Drift(from, to, mm * 1000 / sensor.pitchUm(), area);
+            Vector seen = framing.see(from);
+            double area = (Math.abs(x) < 0.5 ? 1 : 0.5) * (Math.abs(y) < 0.5 ? 1 : 0.5);
+            return !framing.draws(from) || onlySky && seen.z() < 0
+                    ? Optional.empty()
+                    : Optional.of(new Star(from, seen, area));
+        }
+    }
+
+    /**
+     * The sky turning against the earth, from east to west, in front of a camera.
+     *
+     * @param later as if the camera had been turned instead, the other way
+     */
+    private record Turn(Framing framing, Framing later, double seconds) {
+
+        static Turn of(Framing framing, double latitudeDeg, double seconds) {
+            Vector pole = new Direction(0, latitudeDeg).vector();
+            return new Turn(framing, framing.turnedAbout(pole, Sidereal.RADIANS_PER_SECOND * seconds), seconds);
+        }
+
+        /** The way of a star; empty where it leaves the lens. */
+        Optional<Drift> of(Star star) {
+            return later.project(star.seen).map(to -> {
+                double x = to.x() - star.from.x();
+                double y = to.y() - star.from.y();
+                double mm = Math.sqrt(x * x + y * y); // hypot takes as long as all the rest
+                return new Drift(
+                        star.from, to, mm * 1000 / framing.optics().sensor().pitchUm(), star.area);
             });
+        }
+
+        Optional<Drift> at(double x, double y, boolean onlySky) {
+            return Star.at(framing, x, y, onlySky).flatMap(this::of);
         }
     }
 
@@ -123,9 +160,10 @@ public final class DriftField {
      */
     public static double longestSeconds(Framing framing, double latitudeDeg, double tolerancePx, Sharp who) {
         double limit = Range.SHUTTER.max();
+        ToDoubleFunction<Turn> drift = drift(framing, latitudeDeg, who);
         double seconds = 10;
         for (int round = 0; round < 5; round++) {
-            double px = of(framing, latitudeDeg, seconds).px(who);
+            double px = drift.applyAsDouble(Turn.of(framing, latitudeDeg, seconds));
             double next = px == 0 ? limit : Math.min(limit, seconds * tolerancePx / px);
             boolean settled = Math.abs(next / seconds - 1) < SETTLED;
             seconds = next;
@@ -136,6 +174,15 @@ public final class DriftField {
         return seconds;
     }
 
+    /** Of a share of the frame the same stars are followed for longer or shorter. */
+    private static ToDoubleFunction<Turn> drift(Framing framing, double latitudeDeg, Sharp who) {
+        if (who.share().isEmpty()) {
+            return turn -> of(framing, latitudeDeg, turn.seconds).px(who);
+        }
+        List<Star> fine = stars(framing, !stars(framing, true, 1).isEmpty(), SHARES);
+        return turn -> within(who.share().getAsDouble(), fine, turn);
+    }
+
     /** A round that changes less than this is the last. */
     private static final double SETTLED = 2e-4;
 
@@ -143,21 +190,28 @@ public final class DriftField {
     public double px(Sharp who) {
         return switch (who) {
             case ALL -> worst.px;
-            case MOST -> within(0.9);
-            case HALF -> within(0.5);
             case AIM -> aimPx;
+            default -> within(who.share().orElseThrow(), stars(turn.framing, onlySky, SHARES), turn);
         };
     }
 
     /** The drift that so large a share of the frame's sky does not exceed. */
-    private double within(double share) {
-        List<Drift> fine = grid(turn, onlySky, SHARES).stream()
-                .sorted(Comparator.comparingDouble(Drift::px))
-                .toList();
-        double wanted = share * fine.stream().mapToDouble(Drift::area).sum();
+    private static double within(double share, List<Star> fine, Turn turn) {
+        Drift[] ways = new Drift[fine.size()];
+        int n = 0;
+        double wanted = 0;
+        for (Star star : fine) {
+            Optional<Drift> way = turn.of(star);
+            if (way.isPresent()) {
+                ways[n++] = way.get();
+                wanted += share * star.area;
+            }
+        }
+        Arrays.sort(ways, 0, n, Comparator.comparingDouble(Drift::px));
         double area = 0;
-        Drift before = fine.get(0);
-        for (Drift d : fine) { // each speaks for the area around it, half of it on either side
+        Drift before = ways[0];
+        for (int i = 0; i < n; i++) { // each speaks for the area around it, half of it on either side
+            Drift d = ways[i];
             double middle = area + d.area / 2;
             if (middle >= wanted) {
                 double from = area - before.area / 2;

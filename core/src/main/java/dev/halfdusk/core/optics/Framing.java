@@ -53,6 +53,16 @@ public final class Framing {
         return new Framing(optics, forward, right, down, DISTORTION.check(percent) / 100);
     }
 
+    /** The same camera turned about an axis, a unit vector. */
+    public Framing turnedAbout(Vector axis, double radians) {
+        return new Framing(
+                optics,
+                forward.turnedAbout(axis, radians),
+                right.turnedAbout(axis, radians),
+                down.turnedAbout(axis, radians),
+                distortion);
+    }
+
     /** Where a point falls that should fall at a distance from the centre, mm. */
     private double drawn(double radius) {
         if (distortion == 0) {
