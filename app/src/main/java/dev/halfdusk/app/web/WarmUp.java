@@ -93,8 +93,16 @@ class WarmUp implements ApplicationListener<WebServerInitializedEvent> {
 
     private void warm(int port) {
         visit(port);
-        Photograph.prepare();
-        LightTable.prepare();
+        Photograph.prepare(this::peopleFirst);
+        LightTable.prepare(this::peopleFirst);
+    }
+
+    private void peopleFirst() {
+        try {
+            visitors.letPass();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     private void visit(int port) {

@@ -52,8 +52,12 @@ public final class Photograph {
         this.development = development;
     }
 
-    /** Loads what would make the first picture slow, and takes some small ones, so that what they run is compiled. */
-    public static void prepare() {
+    /**
+     * Loads what would make the first picture slow, and takes some small ones, so that what they run is compiled.
+     *
+     * @param before each of them, to let others go first
+     */
+    public static void prepare(Runnable before) {
         MadeUpStars.prepare();
         Sensor sensor = Sensor.of(36, 24, 6000);
         Optics optics = new Optics(sensor, 20, Projection.RECTILINEAR);
@@ -70,7 +74,9 @@ public final class Photograph {
                 Shot.USUAL_KELVIN,
                 Support.TRIPOD);
         for (int i = 0; i < PREPARED; i++) {
+            before.run();
             take(scene, shot, Window.whole(sensor, 240), i).rgb();
+            before.run();
             take(scene, shot, Window.crop(sensor, 0, 0, 150, 100), i).rgb();
         }
     }

@@ -140,8 +140,12 @@ public final class LightTable {
                 known.observer().orElseThrow());
     }
 
-    /** Reads a sky that nobody took, so that the first that somebody did is read as fast as the others. */
-    public static void prepare() {
+    /**
+     * Reads a sky that nobody took some times, so that the first that somebody did is read as fast as the others.
+     *
+     * @param before each time, to let others go first
+     */
+    public static void prepare(Runnable before) {
         int width = 1200;
         int height = 800;
         int[] sky = new int[width * height];
@@ -159,6 +163,7 @@ public final class LightTable {
             }
         }
         for (int round = 0; round < 3; round++) {
+            before.run();
             read(
                     Pixels.read(width, height, 16, Encoding.LINEAR, (y, red, green, blue) -> {
                         System.arraycopy(sky, y * width, red, 0, width);
