@@ -146,6 +146,15 @@ public final class LightTable {
      * @param before each time, to let others go first
      */
     public static void prepare(Runnable before) {
+        Pixels sky = nobodys();
+        for (int round = 0; round < 3; round++) {
+            before.run();
+            read(sky, Known.NOTHING);
+        }
+    }
+
+    /** A sky of noise with 400 stars, made up. */
+    static Pixels nobodys() {
         int width = 1200;
         int height = 800;
         int[] sky = new int[width * height];
@@ -162,15 +171,10 @@ public final class LightTable {
                 }
             }
         }
-        for (int round = 0; round < 3; round++) {
-            before.run();
-            read(
-                    Pixels.read(width, height, 16, Encoding.LINEAR, (y, red, green, blue) -> {
-                        System.arraycopy(sky, y * width, red, 0, width);
-                        System.arraycopy(sky, y * width, green, 0, width);
-                        System.arraycopy(sky, y * width, blue, 0, width);
-                    }),
-                    Known.NOTHING);
-        }
+        return Pixels.read(width, height, 16, Encoding.LINEAR, (y, red, green, blue) -> {
+            System.arraycopy(sky, y * width, red, 0, width);
+            System.arraycopy(sky, y * width, green, 0, width);
+            System.arraycopy(sky, y * width, blue, 0, width);
+        });
     }
 }
