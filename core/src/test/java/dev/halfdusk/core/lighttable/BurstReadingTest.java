@@ -29,7 +29,6 @@ import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 class BurstReadingTest {
@@ -132,34 +131,6 @@ class BurstReadingTest {
         assertThat(Judge.of(many)).extracting(Finding::cause).contains(Cause.CROWDED);
         assertThat(read(new Settings(8, 11, 100)).bursts()).isEmpty();
         assertThat(Judge.of(read(new Settings(8, 11, 100))).get(0).evidence()).contains("no burst");
-    }
-
-    /** Straight lines from a middle, by a generator of its own: even ones are cut, fading ones whole, hollow ones late. */
-    @Test
-    void lines_of_another_hand_are_read_the_same() {
-        assertThat(drawn(0, false).cut()).isEqualTo(1);
-        assertThat(drawn(0, true).cut()).isZero();
-        assertThat(drawn(0, true).late()).isZero();
-        assertThat(drawn(0.5, true).late()).isEqualTo(1);
-        BurstReading b = drawn(0, true);
-        assertThat(b.bursts().get(0).x()).isCloseTo(310, within(8.0));
-        assertThat(b.bursts().get(0).y()).isCloseTo(190, within(8.0));
-        assertThat(b.bursts().get(0).radiusPx()).isBetween(80.0, 125.0);
-    }
-
-    private static BurstReading drawn(double from, boolean fading) {
-        MadeUpFrame frame = new MadeUpFrame(640, 420, 5).sky(0.01);
-        Random random = new Random(3);
-        for (int i = 0; i < 60; i++) {
-            double angle = 2 * Math.PI * (i + random.nextDouble()) / 60;
-            double reach = 120 * (0.85 + 0.15 * random.nextDouble());
-            for (double r = from * reach; r < reach; r += 0.7) {
-                double light = fading ? 0.25 * (1 - r / reach) : 0.2;
-                frame.star(310 + r * Math.cos(angle), 190 + r * Math.sin(angle), light, 0.9, 0, 0, 0);
-            }
-        }
-        return BurstReading.of(frame.noise(0.001, 0.005).linear16(), Encoding.LINEAR)
-                .orElseThrow();
     }
 
     @Test

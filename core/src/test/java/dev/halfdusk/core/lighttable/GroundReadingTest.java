@@ -66,17 +66,6 @@ class GroundReadingTest {
     }
 
     @Test
-    void blur_level_and_share_are_measured() {
-        for (double sigma : new double[] {1.2, 2, 3}) {
-            GroundReading g = read(5, sigma, 0, 0.2, null).ground().orElseThrow();
-            assertThat(g.edgePx()).as("%s", sigma).isCloseTo(2.355 * sigma, within(0.3 * 2.355 * sigma));
-            assertThat(g.share()).isCloseTo(0.41, within(0.03));
-            assertThat(g.twicePx()).isZero();
-        }
-        assertThat(read(60, 1, 0, 0.2, null).ground()).isEmpty();
-    }
-
-    @Test
     void a_double_edge_is_someone_who_moved() {
         FrameReading r = read(5, 1.2, 11, 0.3, null);
         assertThat(r.ground().orElseThrow().twicePx()).isCloseTo(11, within(1.0));

@@ -109,6 +109,25 @@ class SkyFormulasTest {
         assertThat(sky.fallOffStops()).isCloseTo(bowl, within(0.03));
     }
 
+    /** Noise and the steps of the curve count where the middle of the frame is, which is darker and less noisy than what surrounds it. */
+    @Test
+    void noise_is_that_of_the_middle() {
+        Random random = new Random(8);
+        float[] off = new float[W * H];
+        for (int i = 0; i < off.length; i++) {
+            boolean middle = Math.abs(i % W - W / 2) < 110 && Math.abs(i / W - H / 2) < 110;
+            off[i] = (float) ((middle ? 0.001 : 0.004) * random.nextGaussian());
+        }
+        Pixels p = Pixels.read(W, H, 16, Encoding.LINEAR, (y, red, green, blue) -> {
+            for (int x = 0; x < W; x++) {
+                red[x] = number(RED + off[y * W + x]);
+                green[x] = number(GREEN + off[y * W + x]);
+                blue[x] = number(BLUE + off[y * W + x]);
+            }
+        });
+        assertThat(read(p, Known.NOTHING).noise()).isCloseTo(0.001 / 0.0425, within(0.1 * 0.001 / 0.0425));
+    }
+
     /** Land, darker than two fifths of what is usual, does not tilt the sky above it. */
     @Test
     void land_is_left_out() {
