@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Encoding;
-import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -91,22 +89,8 @@ class LighterTest {
         }
         assertThat(of(List.of(burst(0, 0, 0), brighter)).stillStops()).isCloseTo(1, within(0.12));
         assertThat(of(List.of(burst(0, 0, 0), dark.light(0, 1, 9))).unsure()).containsExactly(1);
-        Taken small = new Taken() {
-            @Override
-            public Raster read() {
-                return Raster.of(new byte[3 * 40 * 40], 40, 40, new int[] {0, 1, 2}, 120, 3, Encoding.SRGB);
-            }
-
-            @Override
-            public Optional<Instant> opened() {
-                return Optional.empty();
-            }
-
-            @Override
-            public double seconds() {
-                return 0;
-            }
-        };
+        Taken small = MadeUpNight.undated(
+                Raster.of(new byte[3 * 40 * 40], 40, 40, new int[] {0, 1, 2}, 120, 3, Encoding.SRGB));
         List<Taken> two = List.of(MadeUpNight.taken(burst(0, 0, 0), 0, 1), small);
         assertThatThrownBy(() -> Lighter.of(two, () -> {}))
                 .isInstanceOf(Taken.UnreadableFrame.class)

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Supplier;
 
 /** Frames of a sky that turns about a point of the picture, seen through a lens that bends a little, by a generator of its own. */
 final class MadeUpNight {
@@ -85,15 +86,24 @@ final class MadeUpNight {
     }
 
     static Taken taken(float[] light, double from, double seconds) {
+        return taken(() -> raster(light), Optional.of(BEGIN.plusMillis(Math.round(1000 * from))), seconds);
+    }
+
+    /** One whose file does not say when it was taken. */
+    static Taken undated(Raster raster) {
+        return taken(() -> raster, Optional.empty(), 0);
+    }
+
+    private static Taken taken(Supplier<Raster> raster, Optional<Instant> opened, double seconds) {
         return new Taken() {
             @Override
             public Raster read() {
-                return raster(light);
+                return raster.get();
             }
 
             @Override
             public Optional<Instant> opened() {
-                return Optional.of(BEGIN.plusMillis(Math.round(1000 * from)));
+                return opened;
             }
 
             @Override

@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Encoding;
-import java.time.Instant;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -33,22 +31,7 @@ class MoonAndLandTest {
             data[i] = (short) Math.round(65_535 * Math.max(0, Math.min(1, v)));
         }
         Raster raster = Raster.of(data, W, H, new int[] {0, 1, 2}, 3 * W, 3, Encoding.LINEAR);
-        return new Taken() {
-            @Override
-            public Raster read() {
-                return raster;
-            }
-
-            @Override
-            public Optional<Instant> opened() {
-                return Optional.empty();
-            }
-
-            @Override
-            public double seconds() {
-                return 0;
-            }
-        };
+        return MadeUpNight.undated(raster);
     }
 
     private static double disc(double x, double y) {

@@ -108,42 +108,4 @@ class MoonsTest {
                 .isInstanceOf(Taken.UnreadableFrame.class)
                 .hasMessageContaining("found in 1 of them");
     }
-
-    /** A land of half a second, burnt to three radii about the moon; a hill stands before the lower part of the glow. */
-    @Test
-    void a_disc_of_a_short_exposure_stands_in_the_glow_of_a_long_one() {
-        double x = 320;
-        double y = 150;
-        float[] lit = MadeUpMoon.light(x - 6, y + 3, 40, 1, 1.5, 0.6, 0.0005, 1);
-        float[] land = new float[lit.length];
-        new MadeUpLand(4).onto(land, 0, 0);
-        for (int i = 0; i < land.length; i++) {
-            double off = Math.hypot(i % MadeUpMoon.W + 0.5 - x, i / MadeUpMoon.W + 0.5 - y) / 40;
-            boolean hill = i / MadeUpMoon.W > 190 && i % MadeUpMoon.W > 300 && i % MadeUpMoon.W < 330;
-            land[i] = hill ? 0.01f : (float) Math.min(1, 10 * land[i] + 9 / (1 + off * off));
-        }
-        MoonAndLand.Result r = MoonAndLand.of(MadeUpMoon.taken(land), MadeUpMoon.taken(lit), () -> {});
-        assertThat(r.movedPx()).isCloseTo(6.7, within(0.8));
-        assertThat(r.burntRadii()).isBetween(2.5, 3.4);
-        assertThat(at(r.picture(), x, y))
-                .isCloseTo(0.47, within(0.15)); // the disc's drawing, where the long one had it
-        // outwards from the limb the glow only falls, without a step or a ring
-        double before = at(r.picture(), x + 43, y);
-        assertThat(before).isBetween(0.2, 0.45);
-        for (int d = 44; d < 300; d++) {
-            double here = at(r.picture(), x + d, y - 20);
-            assertThat(here).as("at %d px", d).isBetween(before - 0.03, before + 0.012);
-            before = here;
-        }
-        for (int d = 36; d < 46; d++) {
-            assertThat(at(r.picture(), x + d, y))
-                    .as("no dark line at the limb, %d px", d)
-                    .isGreaterThan(0.2);
-        }
-        assertThat(at(r.picture(), x, y + 50)).isCloseTo(0.01, within(0.005)); // the hill before it
-        assertThat(at(r.picture(), 430, 420)).isGreaterThan(0.12); // the land of the long one
-        assertThatThrownBy(() -> MoonAndLand.of(MadeUpMoon.taken(lit), MadeUpMoon.taken(lit), () -> {}))
-                .isInstanceOf(Taken.UnreadableFrame.class)
-                .hasMessageContaining("not burnt");
-    }
 }

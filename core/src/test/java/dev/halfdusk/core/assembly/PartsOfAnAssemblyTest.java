@@ -4,10 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Encoding;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,22 +31,7 @@ class PartsOfAnAssemblyTest {
     }
 
     private static Taken taken(Raster raster) {
-        return new Taken() {
-            @Override
-            public Raster read() {
-                return raster;
-            }
-
-            @Override
-            public Optional<Instant> opened() {
-                return Optional.empty();
-            }
-
-            @Override
-            public double seconds() {
-                return 0;
-            }
-        };
+        return MadeUpNight.undated(raster);
     }
 
     @Test

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.halfdusk.core.lighttable.Encoding;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -330,22 +329,8 @@ class TrailsTest {
     @Test
     void frames_of_another_size_and_skies_without_stars_are_told() {
         List<Taken> frames = new ArrayList<>(frames().subList(0, 2));
-        frames.add(new Taken() {
-            @Override
-            public Raster read() {
-                return Raster.of(new byte[3 * 40 * 40], 40, 40, new int[] {0, 1, 2}, 120, 3, Encoding.SRGB);
-            }
-
-            @Override
-            public Optional<Instant> opened() {
-                return Optional.empty();
-            }
-
-            @Override
-            public double seconds() {
-                return 0;
-            }
-        });
+        frames.add(MadeUpNight.undated(
+                Raster.of(new byte[3 * 40 * 40], 40, 40, new int[] {0, 1, 2}, 120, 3, Encoding.SRGB)));
         assertThatThrownBy(() -> trails(frames, FILLED))
                 .isInstanceOf(Taken.UnreadableFrame.class)
                 .hasMessageContaining("40 × 40");
