@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Optional;
 import org.hipparchus.special.Erf;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -147,6 +148,35 @@ class RoundLightTest {
         assertThat(m.x()).isCloseTo(x, within(0.4));
         assertThat(m.y()).isCloseTo(y, within(0.4));
         assertThat(m.radiusPx()).isCloseTo(45, within(0.4));
+    }
+
+    /** The upper part of a disc behind a ridge is one as long as its chord, 1.43 or 1.2 radii, is longer than 1.3 of them. */
+    @ParameterizedTest
+    @CsvSource({"0.7, true", "0.8, false"})
+    void one_that_has_nearly_set(double share, boolean seen) {
+        MadeUpFrame frame = frame(200, 200, new Disc(100, 120, 60, 0.5, 1.2));
+        for (int j = (int) (120 - 60 * share); j < 200; j++) {
+            for (int i = 0; i < 200; i++) {
+                frame.light[j * 200 + i] = (float) SKY;
+            }
+        }
+        assertThat(MoonReading.of(frame.linear16(), Encoding.LINEAR).isPresent())
+                .isEqualTo(seen);
+    }
+
+    /** A wall that joins it is not of it: more than three hundredths of all that is bright lie without the circle. */
+    @ParameterizedTest
+    @CsvSource({"4, 12, true", "30, 60, false"})
+    void a_wall_beside_it(int wide, int high, boolean seen) {
+        MadeUpFrame frame = frame(240, 200, new Disc(100, 100, 40, 0.5, 1.2));
+        for (int j = 100 - high / 2; j < 100 + high / 2; j++) {
+            for (int i = 138; i < 142 + wide; i++) {
+                frame.light[j * 240 + i] = 0.5f;
+            }
+        }
+        Optional<MoonReading> m = MoonReading.of(frame.linear16(), Encoding.LINEAR);
+        assertThat(m.isPresent()).isEqualTo(seen);
+        m.ifPresent(r -> assertThat(r.radiusPx()).isCloseTo(40, within(0.6)));
     }
 
     @Test
