@@ -17,6 +17,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.FewData;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.jobs.Jobs;
@@ -86,6 +87,7 @@ import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
+@FewData
 class WholeDataTest {
 
     private static final Pattern TOKEN = Pattern.compile("token=([0-9a-f-]{36})");

@@ -11,6 +11,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.FewData;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
@@ -52,6 +53,7 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 
 /** A plan goes into a file and comes back whole, and two windows never overwrite each other without a word. */
 @PageTest
+@FewData
 class PlanFileTest {
 
     private static final LocalDate TOTAL = LocalDate.of(2027, 8, 2);
@@ -132,9 +134,7 @@ class PlanFileTest {
     }
 
     private ObjectNode written(long id) {
-        Map<Long, ObjectNode> all = new HashMap<>();
-        file.each(all::put);
-        return all.get(id);
+        return file.tree(id);
     }
 
     private Imported read(JsonNode tree, boolean replace) {
