@@ -41,6 +41,7 @@ public record Twins(double stepPx, double angleDeg, double share) {
         }
         int best = 0;
         int most = 0;
+        int clearest = 0;
         for (int y = 1; y < side - 1; y++) {
             for (int x = 1; x < side - 1; x++) {
                 int near = 0;
@@ -49,7 +50,10 @@ public record Twins(double stepPx, double angleDeg, double share) {
                         near += steps[(y + j) * side + x + i];
                     }
                 }
-                if (near > most) {
+                int clear =
+                        near + steps[y * side + x]; // of nine squares about one step the one with that in the middle
+                if (clear > clearest) {
+                    clearest = clear;
                     most = near;
                     best = y * side + x;
                 }

@@ -3,6 +3,7 @@ package dev.halfdusk.core.lighttable;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -65,6 +66,26 @@ class SortedSpotsTest {
         for (int channel = 0; channel < 3; channel++) {
             assertThat(sky.coarse(channel)).isEqualTo(sky.coarse(1));
         }
+    }
+
+    /** Three by three, then the corners of 0.22 of width and height; a star counts where it stands. */
+    @Test
+    void a_frame_has_thirteen_parts() {
+        MadeUpFrame frame = new MadeUpFrame(600, 400, 1).sky(0.02);
+        for (int i = 0; i < 16; i++) {
+            frame.star(20.3 + i % 4 * 25.4, 20.6 + i / 4 * 18.7, 0.3, 1.3, 0, 0, 0);
+        }
+        List<Part> parts =
+                LightTable.read(frame.noise(0.001, 0).linear16(), Known.NOTHING).parts();
+        assertThat(parts)
+                .extracting(p -> Math.round(100 * p.x()) + " " + Math.round(100 * p.y()))
+                .containsExactly(
+                        "17 17", "50 17", "83 17", "17 50", "50 50", "83 50", "17 83", "50 83", "83 83", "11 11",
+                        "89 11", "11 89", "89 89");
+        assertThat(parts.stream().filter(p -> p.shape().isPresent()).map(parts::indexOf))
+                .containsExactly(0, 9);
+        assertThat(parts.get(0).shape().orElseThrow().stars()).isEqualTo(16);
+        assertThat(StarField.shaped(parts)).hasSize(2);
     }
 
     @Test

@@ -79,19 +79,20 @@ class SpokesTest {
 
     /** Even light within its reach: its share of all that is brighter than the sky. */
     @ParameterizedTest
-    @CsvSource({"0", "0.02", "0.06"})
-    void smoke_lies_between_the_lines(double haze) {
-        MadeUpFrame frame = spokes(sky(640, 420), 310, 190, 0, 120, 0.3, 1);
+    @CsvSource({"0, 1", "0.02, 1", "0.06, 1", "0.06, 2"})
+    void smoke_lies_between_the_lines(double haze, int scale) {
+        int width = 640 * scale;
+        MadeUpFrame frame = spokes(sky(width, 420 * scale), 310 * scale, 190 * scale, 0, 120 * scale, 0.3, 1);
         double all = 0;
         int n = 0;
-        for (int j = 0; j < 420; j++) {
-            for (int i = 0; i < 640; i++) {
-                double r = Math.hypot(i + 0.5 - 310, j + 0.5 - 190);
+        for (int j = 0; j < 420 * scale; j++) {
+            for (int i = 0; i < width; i++) {
+                double r = Math.hypot(i + 0.5 - 310 * scale, j + 0.5 - 190 * scale) / scale;
                 if (r < 140) {
-                    frame.light[j * 640 + i] += (float) haze;
+                    frame.light[j * width + i] += (float) haze;
                 }
                 if (r < 120) {
-                    all += frame.light[j * 640 + i] - SKY;
+                    all += frame.light[j * width + i] - SKY;
                     n++;
                 }
             }
