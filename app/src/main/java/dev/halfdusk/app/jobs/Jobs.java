@@ -2,11 +2,11 @@ package dev.halfdusk.app.jobs;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.halfdusk.app.web.Background;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.springframework.stereotype.Component;
 
 /** Running and finished jobs by what they compute: asking for the same again finds the same job, for half an hour. */
@@ -22,11 +22,7 @@ public class Jobs {
     private final Cache<Object, Job<?>> jobs =
             Caffeine.newBuilder().maximumSize(KEPT).expireAfterAccess(KEPT_FOR).build();
     private final ExecutorService running =
-            Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()), task -> {
-                Thread thread = new Thread(task, "job");
-                thread.setDaemon(true);
-                return thread;
-            });
+            Background.threads("job", Math.max(1, Runtime.getRuntime().availableProcessors()));
 
     @PreDestroy
     void stop() {

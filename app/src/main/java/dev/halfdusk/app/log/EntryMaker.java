@@ -7,6 +7,7 @@ import dev.halfdusk.app.outings.OutingPlanner;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.pictures.Ribbon;
+import dev.halfdusk.app.web.Background;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Settings;
@@ -28,7 +29,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -54,11 +54,7 @@ public class EntryMaker {
     private final TransactionTemplate transactions;
     private final Clock clock;
     private final AtomicBoolean writing = new AtomicBoolean();
-    private final ExecutorService writer = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "log");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService writer = Background.threads("log", 1);
 
     EntryMaker(
             Entries entries,

@@ -8,6 +8,7 @@ import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.setup.SetupRequest;
 import dev.halfdusk.app.setup.TakePage;
+import dev.halfdusk.app.web.Background;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.app.web.Words;
 import dev.halfdusk.core.exposure.Setup;
@@ -32,7 +33,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.springframework.stereotype.Controller;
@@ -59,11 +59,8 @@ class NextTakesController {
     /** All that a wall depends on but the wind, which shifts a moon's shutter. */
     private record Key(Place place, Map<Id, Mark> marks, List<NamedRig> rigs, LocalDate today) {}
 
-    private final ExecutorService reckoning = Executors.newFixedThreadPool(2, task -> {
-        Thread thread = new Thread(task, "next takes");
-        thread.setDaemon(true);
-        return thread;
-    });
+    /** Of its own: jobs may be readings of hundreds of frames, and are kept though they failed. */
+    private final ExecutorService reckoning = Background.threads("next takes", 2);
 
     /** Those that fail are forgotten. */
     private final AsyncCache<Key, List<Card>> walls = Caffeine.newBuilder()

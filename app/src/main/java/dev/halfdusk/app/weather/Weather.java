@@ -1,6 +1,7 @@
 package dev.halfdusk.app.weather;
 
 import dev.halfdusk.app.places.Place;
+import dev.halfdusk.app.web.Background;
 import dev.halfdusk.app.web.KeptPages;
 import dev.halfdusk.core.measure.Interval;
 import dev.halfdusk.core.night.Night;
@@ -17,7 +18,6 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -44,11 +44,7 @@ public class Weather {
     private final Forecasts forecasts;
     private final Clock clock;
     private volatile long silentUntil = System.nanoTime();
-    private final ExecutorService asking = Executors.newFixedThreadPool(2, task -> {
-        Thread thread = new Thread(task, "forecast");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService asking = Background.threads("forecast", 2);
 
     Weather(ForecastService service, Forecasts forecasts, Clock clock) {
         this.service = service;

@@ -40,7 +40,6 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -394,40 +393,36 @@ public final class NextTakes {
     }
 
     private Optional<Next> meteors(LocalDate last) {
-        Circumstances tonight = coming.get(0);
-        Night first = tonight.night();
-        return ShowerNight.next(
+        Night first = coming.get(0).night();
+        return ShowerNight.coming(
                         first.date(),
                         ahead(first, 1, last).to(),
                         date -> circumstances.apply(date).night(),
-                        tonight.from().glow(),
-                        first.zone(),
-                        n -> n.perHour() >= FEWEST_METEORS && whenMost(n).isPresent())
-                .map(n -> new Next(
-                        meteors(n),
-                        circumstances.apply(n.night().date()),
-                        whenMost(n).orElseThrow(),
-                        Numbers.text("up to %.0f meteors an hour", n.perHour())));
-    }
-
-    private Take meteors(ShowerNight n) {
-        return Take.of(n.shower().name(), new Meteors(120), cameras.first())
-                .with(Wish.highest(Asked.of(Sight.of(n.shower()))));
+                        coming.get(0).from().glow(),
+                        first.zone())
+                .filter(n -> n.perHour() >= FEWEST_METEORS)
+                .flatMap(n -> meteors(n).stream())
+                .findFirst();
     }
 
     /** Of the times at which it would be taken the nearest to that at which most are seen, which may be in twilight. */
-    private Optional<Instant> whenMost(ShowerNight n) {
-        return meteors(n).wish().when(circumstances.apply(n.night().date())).windows().stream()
+    private Optional<Next> meteors(ShowerNight n) {
+        Circumstances c = circumstances.apply(n.night().date());
+        Take take = Take.of(n.shower().name(), new Meteors(120), cameras.first())
+                .with(Wish.highest(Asked.of(Sight.of(n.shower()))));
+        return take.wish().when(c).windows().stream()
                 .map(w -> w.nearest(n.best()))
-                .min(Comparator.comparing(t -> Duration.between(t, n.best()).abs()));
+                .min(Comparator.comparing(t -> Duration.between(t, n.best()).abs()))
+                .map(t -> new Next(take, c, t, Numbers.text("up to %.0f meteors an hour", n.perHour())));
     }
 
     /** As many years from a night on as can be reckoned. */
     private static Interval ahead(Night first, int years, LocalDate last) {
         Instant from = first.span().from();
-        Instant to = from.plus(Duration.ofDays(365L * years));
+        Instant wanted = from.plus(Duration.ofDays(365L * years));
         Instant end = Night.at(last, LocalTime.NOON.minusMinutes(1), first.zone());
-        return new Interval(from, Collections.max(List.of(from, Collections.min(List.of(to, end)))));
+        Instant to = wanted.isBefore(end) ? wanted : end;
+        return new Interval(from, to.isBefore(from) ? from : to);
     }
 
     /** A display is on a Saturday, where nobody says more. */

@@ -15,7 +15,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * A shower in a night: how many meteors an hour someone would see under that sky, with its moon and twilight. Good to half of it at
@@ -114,23 +114,15 @@ public record ShowerNight(
     }
 
     /**
-     * The first that is wanted of those whose best night is still to come. Those after it are not reckoned.
+     * Those whose best night is still to come, in order of their peaks, each worked out when it is asked for.
      *
      * @param from the first evening that counts, also of a shower that had its peak the day before
-     * @param to before which its peak is looked for
+     * @param to before which their peaks are looked for
      */
-    public static Optional<ShowerNight> next(
-            LocalDate from,
-            Instant to,
-            Function<LocalDate, Night> nights,
-            SkyGlow glow,
-            ZoneId zone,
-            Predicate<ShowerNight> wanted) {
+    public static Stream<ShowerNight> coming(
+            LocalDate from, Instant to, Function<LocalDate, Night> nights, SkyGlow glow, ZoneId zone) {
         Instant earliest = from.minusDays(NIGHTS_AROUND).atStartOfDay(zone).toInstant();
-        return MeteorShower.peaksOfAll(earliest, to).stream()
-                .flatMap(p -> about(p, from, nights, glow, zone).stream())
-                .filter(wanted)
-                .findFirst();
+        return MeteorShower.peaksOfAll(earliest, to).stream().flatMap(p -> about(p, from, nights, glow, zone).stream());
     }
 
     private static Optional<ShowerNight> about(
