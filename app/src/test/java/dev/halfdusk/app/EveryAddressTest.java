@@ -264,10 +264,7 @@ class EveryAddressTest {
     private List<String> unsaid() throws Exception {
         List<String> unsaid = new ArrayList<>();
         for (Outing o : outings.all()) {
-            String page = web.perform(get("/outings/" + o.id()))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsString();
+            String page = Ask.ok(web, "/outings/" + o.id());
             for (Takes.Stored t : takes.of(o.id())) {
                 if (!t.take().fits()
                         && !page.contains("asks for " + t.take().asked().words())) {

@@ -131,8 +131,7 @@ class LockTest {
                 assertThat(answer.getStatus()).isEqualTo(503);
                 assertThat(answer.getHeader("Retry-After")).isEqualTo("3");
                 assertThat(answer.getContentAsString())
-                        .contains("Busy: nothing was saved")
-                        .contains("action=\"/places/" + place + "\"")
+                        .contains("Busy: nothing was saved", "action=\"/places/" + place + "\"")
                         .contains("a &lt;b&gt;drop&lt;/b&gt;\nand &quot;water&quot;</textarea>");
             }
             statement.execute("ROLLBACK");
@@ -159,8 +158,7 @@ class LockTest {
                 Statement statement = other.createStatement()) {
             statement.execute("BEGIN IMMEDIATE");
             assertThat(followed(ask(post("/data/take").param("token", token).param("replace", "on"))))
-                    .contains("busy: nothing was stored")
-                    .contains("Take it</button>");
+                    .contains("busy: nothing was stored", "Take it</button>");
             statement.execute("ROLLBACK");
         }
         assertThat(places.find(place).orElseThrow().name()).isEqualTo("Changed since");
@@ -208,13 +206,7 @@ class LockTest {
                         .param("lens", "" + kit.lenses().get(0).id())
                         .param("gear-" + kit.gear().get(0).id(), "on")
                         .param("gear-" + kit.gear().get(1).id(), "on"));
-        all.put(
-                "new outing",
-                post("/outings")
-                        .param("title", "Half")
-                        .param("place", "" + place)
-                        .param("night", "2027-06-09")
-                        .param("like", "proposed"));
+        all.put("new outing", post("/outings?title=Half&place=" + place + "&night=2027-06-09&like=proposed"));
         all.put("other night", post(in + "/night").param("night", "2027-06-10"));
         all.put("earlier", post(in + "/takes/" + stored.get(1).id() + "/earlier"));
         all.put(

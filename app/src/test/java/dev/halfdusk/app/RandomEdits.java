@@ -1,7 +1,6 @@
 package dev.halfdusk.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import dev.halfdusk.app.kit.Kit;
@@ -48,7 +47,7 @@ final class RandomEdits {
                     .getStatus();
             return status == 302 ? "deleted " + form.target : "";
         }
-        String page = web.perform(get(form.page)).andReturn().getResponse().getContentAsString();
+        String page = Ask.ok(web, form.page);
         Map<String, String> fields = PageFields.of(page, form.target);
         List<PageFields.Allowed> allowed = PageFields.allowed(page, form.target);
         StringBuilder words = new StringBuilder(form.target);

@@ -47,7 +47,7 @@ class ApiDescriptionTest {
         api = json.readTree(answer(get("/api/docs/openapi")).getContentAsString());
         long place = places.add(Place.at("Described", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
                 .id();
-        outing = answer(post("/outings").param("place", "" + place).param("night", "2027-06-08"))
+        outing = answer(post("/outings?place=" + place + "&night=2027-06-08"))
                 .getRedirectedUrl()
                 .replaceAll(".*/", "");
     }
@@ -212,9 +212,7 @@ class ApiDescriptionTest {
         });
         MockHttpServletResponse twice = answer(get("/api/position?body=sun&body=moon&time=2027-06-08T22:00:00Z"));
         assertThat(twice.getStatus()).isEqualTo(400);
-        assertThat(twice.getContentAsString())
-                .contains("\"parameter\":\"body\"")
-                .contains("given 2 times");
+        assertThat(twice.getContentAsString()).contains("\"parameter\":\"body\"", "given 2 times");
         MockHttpServletResponse placeless =
                 answer(get("/api/position?body=sun&time=2027-06-08T22:00:00Z&elevation=20"));
         assertThat(placeless.getStatus()).isEqualTo(400);

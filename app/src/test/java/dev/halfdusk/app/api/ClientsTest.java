@@ -1,8 +1,8 @@
 package dev.halfdusk.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -38,9 +38,7 @@ class ClientsTest {
 
     @BeforeEach
     void description() throws Exception {
-        Files.writeString(
-                folder.resolve("api.json"),
-                web.perform(get("/api/docs/openapi")).andReturn().getResponse().getContentAsString());
+        Files.writeString(folder.resolve("api.json"), Ask.ok(web, "/api/docs/openapi"));
     }
 
     private void run(String... command) throws Exception {

@@ -5,6 +5,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.lang.management.ManagementFactory;
 import java.time.Duration;
@@ -81,8 +82,7 @@ class ExtremesTest {
     private ObjectMapper json;
 
     private JsonNode described() throws Exception {
-        return json.readTree(
-                web.perform(get("/api/docs/openapi")).andReturn().getResponse().getContentAsString());
+        return json.readTree(Ask.ok(web, "/api/docs/openapi"));
     }
 
     private static Stream<JsonNode> parameters(JsonNode operation) {

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -33,20 +34,11 @@ class FrameApiTest {
     private MockMvc web;
 
     private JsonNode stars(String more) throws Exception {
-        return new ObjectMapper()
-                .readTree(web.perform(get(STARS + more))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+        return new ObjectMapper().readTree(Ask.ok(web, STARS + more));
     }
 
     private JsonNode position(String body) throws Exception {
-        return new ObjectMapper()
-                .readTree(web.perform(get("/api/position" + WHERE + "&body=" + body))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+        return new ObjectMapper().readTree(Ask.ok(web, "/api/position" + WHERE + "&body=" + body));
     }
 
     /** Gnomonic projection about the axis by spherical trigonometry, against the camera's vectors. */

@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,12 +28,7 @@ class MoonApiTest {
     private MockMvc web;
 
     private JsonNode answer(String path) throws Exception {
-        return new ObjectMapper()
-                .readTree(web.perform(get(path))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+        return new ObjectMapper().readTree(Ask.ok(web, path));
     }
 
     /** A full moon 24° up: f/8, ISO 100 and 1/EV lie within half a stop of the 1/200 that its EV asks; 300 mm / 110 on 6 µm. */

@@ -1,11 +1,10 @@
 package dev.halfdusk.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -36,11 +35,7 @@ class BenchPagesTest {
     }
 
     private String body(String query) throws Exception {
-        return web.perform(get("/bench?place=" + coast + "&night=2027-06-08" + query))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, "/bench?place=" + coast + "&night=2027-06-08" + query);
     }
 
     private static String figure(String page, int which) {
@@ -52,10 +47,7 @@ class BenchPagesTest {
     void the_sky_decides_the_iso() throws Exception {
         String dark = body("&darkness=2");
         String city = body("&darkness=8");
-        assertThat(dark)
-                .contains("nine tenths of the frame")
-                .contains("ISO by every school")
-                .contains("One class darker");
+        assertThat(dark).contains("nine tenths of the frame", "ISO by every school", "One class darker");
         assertThat(Double.parseDouble(figure(dark, 1))).isEqualTo(Double.parseDouble(figure(city, 1)));
         assertThat(Integer.parseInt(figure(dark, 3))).isGreaterThan(2 * Integer.parseInt(figure(city, 3)));
     }
@@ -86,8 +78,7 @@ class BenchPagesTest {
         assertThat(body("&time=13:00")).contains("<span>at the winter Milky Way, ");
         assertThat(body("&time=13:00&aim=point&azimuth=90&altitude=40")).contains("<span>90\u00b0 E, 40\u00b0 up");
         assertThat(body("&aim=point&azimuth=0&altitude=37&upright=on"))
-                .contains("<span>0\u00b0 N")
-                .contains("62\u00b0 \u00d7 84\u00b0");
+                .contains("<span>0\u00b0 N", "62\u00b0 \u00d7 84\u00b0");
     }
 
     @ParameterizedTest
@@ -112,9 +103,8 @@ class BenchPagesTest {
             })
     void bad_entries_are_answered_and_kept(String query, String answer) throws Exception {
         String rest = query.contains("night=") ? "" : "&night=2027-06-08";
-        web.perform(get("/bench?place=" + coast + rest + "&" + query))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, "/bench?place=" + coast + rest + "&" + query))
+                .contains(answer);
     }
 
     /** Other gear takes the numbers along into its range and says so; the same gear refuses what it cannot do. */

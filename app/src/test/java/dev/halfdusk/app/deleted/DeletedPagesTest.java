@@ -90,10 +90,7 @@ class DeletedPagesTest {
             assertThat(see(path).getContentAsString()).contains("was deleted, in another window perhaps");
         }
         String list = see("/deleted").getContentAsString();
-        assertThat(list)
-                .contains("Gone &lt;ledge&gt;")
-                .contains("action=\"/deleted/rig/" + rig + "\"")
-                .contains("Gone night");
+        assertThat(list).contains("Gone &lt;ledge&gt;", "action=\"/deleted/rig/" + rig + "\"", "Gone night");
         assertThat(send("/deleted/outing/" + outing).getRedirectedUrl()).isEqualTo("/outings/" + outing);
         for (String path : new String[] {"/outings/" + outing, "/kit/rig/" + rig, "/places/" + place}) {
             assertThat(see(path).getStatus()).as(path).isEqualTo(200);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
@@ -71,12 +72,9 @@ class FireworksPagesTest {
         places.addMark(id, new Mark("Quay", 260, 700, 2, 14, -3, Silhouette.FIRING));
         String page = ask("place=" + id).getContentAsString();
         assertThat(page)
-                .contains("Fireworks from <span>Mole &lt;east&gt;")
-                .contains("firing point 640 m off towards 248\u00b0 WSW")
-                .contains("the usual clear distance for 150 mm is 126 m")
-                .contains("Longest lens that holds all:")
-                .contains("organiser's cordon and local rules decide")
-                .contains("A launch is heard 1.9 s after it is seen")
+                .contains("Fireworks from <span>Mole &lt;east&gt;", "firing point 640 m off towards 248\u00b0 WSW")
+                .contains("the usual clear distance for 150 mm is 126 m", "Longest lens that holds all:")
+                .contains("organiser's cordon and local rules decide", "A launch is heard 1.9 s after it is seen")
                 .containsPattern("name=\"height\"[^>]*value=\"-3\"")
                 .containsPattern("name=\"distance2\"[^>]*value=\"700\"")
                 .containsPattern("name=\"bearing2\"[^>]*value=\"260\"")
@@ -119,12 +117,8 @@ class FireworksPagesTest {
     /** A display that was brought along is not lost when another field is wrong. */
     @Test
     void a_refused_frame_keeps_its_display() throws Exception {
-        assertThat(web.perform(get("/frame?distance=600&bearing=90&shutter=x"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString())
-                .contains("name=\"distance\" value=\"600\"")
-                .contains("name=\"bearing\" value=\"90\"");
+        assertThat(Ask.refused(web, "/frame?distance=600&bearing=90&shutter=x"))
+                .contains("name=\"distance\" value=\"600\"", "name=\"bearing\" value=\"90\"");
     }
 
     /** At night a skyline of EV 1 in f/11 and 4 s: 3.9 stops below grey. */
@@ -143,8 +137,7 @@ class FireworksPagesTest {
         assertThat(plain).doesNotContain("For the body").doesNotContain("turn upright; ");
         String changed = page("distance=600&bearing=90&focal=20&rig=1&swap=85&flip=on&upright=on");
         assertThat(changed)
-                .contains("For the body, 85 mm across: the top cut by")
-                .contains("the lens of 85 mm, focus; turn across; ");
+                .contains("For the body, 85 mm across: the top cut by", "the lens of 85 mm, focus; turn across; ");
         assertThat(page("distance=600&bearing=90&focal=20&rig=1&flip=on")).contains("For the body, 20 mm upright: yes");
     }
 
@@ -302,10 +295,7 @@ class FireworksPagesTest {
     @ParameterizedTest
     @ValueSource(strings = {"", ";;;", "a,b", "5,1", "1e99,2e99", "-3,4", "<b>,1"})
     void presses_that_are_none_are_no_harm(String presses) throws Exception {
-        assertThat(score(presses))
-                .contains("0 of 8 whole")
-                .contains("not taken")
-                .doesNotContain("<b>");
+        assertThat(score(presses)).contains("0 of 8 whole", "not taken").doesNotContain("<b>");
     }
 
     @Test
@@ -332,21 +322,15 @@ class FireworksPagesTest {
         assertThat(stored.seen().heightM()).isEqualTo(-3);
         assertThat(stored.seen().shellMm()).isEqualTo(200);
         assertThat(stored.seen().frontM()).isEqualTo(60);
-        String sheet = web.perform(get("/outings/" + outing + "/sheet"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String sheet = Ask.ok(web, "/outings/" + outing + "/sheet");
         assertThat(sheet)
-                .contains("22:30")
-                .contains("Never go to a shell that did not burst")
+                .contains("22:30", "Never go to a shell that did not burst")
                 .contains("The usual clear distance is 168 m for shells of 200 mm")
-                .contains("Fireworks: be there, hold your spot")
-                .contains("Fireworks: change to the lens of 35 mm, focus, lock")
+                .contains("Fireworks: be there, hold your spot", "Fireworks: change to the lens of 35 mm, focus, lock")
                 .contains("Fireworks: turn the camera across, skyline in, level")
                 .contains("Fireworks: It is given on 3 nights: bursts on one of them, people against the light")
                 .contains("ear plugs");
-        String outingPage =
-                web.perform(get("/outings/" + outing)).andReturn().getResponse().getContentAsString();
+        String outingPage = Ask.ok(web, "/outings/" + outing);
         Matcher shot = Pattern.compile("src=\"(/frame/photograph.jpg[^\"]*)").matcher(outingPage);
         assertThat(shot.find()).isTrue();
         String address = shot.group(1).replace("&amp;", "&");

@@ -84,8 +84,7 @@ class NightScenePagesTest {
         String page = scene(
                 "view=street&reading=ev&ev=4&blades=7&diffusion=strong&speed=36&away=50&across=90&frames=3&left=10");
         assertThat(page)
-                .contains("Night scene from <span>Quay &lt;old&gt;")
-                .contains("7 blades: 14 rays")
+                .contains("Night scene from <span>Quay &lt;old&gt;", "7 blades: 14 rays")
                 .contains("A strong diffusion filter takes 0.9 stops from each lamp")
                 // 10 m/s at 50 m through 20 mm: 4 mm a second, 16 mm in 4 s of 36; edge to edge 9 s
                 .contains(
@@ -185,10 +184,7 @@ class NightScenePagesTest {
         String page = ask("/events/sparklers?rig=1&focal=20&aperture=8").getContentAsString();
         assertThat(figure(page, 0)).isEqualTo("8");
         assertThat(figure(page, 3)).isEqualTo("2.6");
-        assertThat(page)
-                .contains("The writing is 1.8 m wide")
-                .contains("One sparkler lasts for it")
-                .contains("bucket of water");
+        assertThat(page).contains("The writing is 1.8 m wide", "One sparkler lasts for it", "bucket of water");
         assertThat(ask("/events/sparklers?rig=1&letters=20&pace=3").getContentAsString())
                 .contains("Longer than the 40 s that a common sparkler burns");
         for (String bad : new String[] {"letters=0", "letter=3", "pace=x", "iso=1", "focal=5000"}) {

@@ -5,6 +5,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -39,11 +40,7 @@ class SunPagesTest {
     }
 
     private String body(String query) throws Exception {
-        return web.perform(get("/events/sun?" + query))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, "/events/sun?" + query);
     }
 
     /** The Nile by an independent ephemeris: C1 08:40:17, C2 10:02:08, C3 10:08:28, C4 11:26:35, two hours before local time in summer there. */
@@ -51,13 +48,8 @@ class SunPagesTest {
     void contacts_are_those_of_the_place() throws Exception {
         String page = body("date=2027-08-02&place=" + place(25.69, 32.64, "UTC"));
         assertThat(page)
-                .contains("Total eclipse of the sun at Sun &lt;place&gt;")
-                .contains("08:40:17 UTC")
-                .contains("10:02:0")
-                .contains("10:08:2")
-                .contains("11:26:3")
-                .contains("total for 6 min 21 s")
-                .contains("The filter stays on until totality has begun")
+                .contains("Total eclipse of the sun at Sun &lt;place&gt;", "08:40:17 UTC", "10:02:0", "10:08:2")
+                .contains("11:26:3", "total for 6 min 21 s", "The filter stays on until totality has begun")
                 .contains("The central line passes")
                 .contains(NEVER);
     }
@@ -94,8 +86,7 @@ class SunPagesTest {
         long here = place(36.0104, -5.612, "Europe/Madrid");
         places.addMark(here, new Mark("Tower", 100, 900, 30, 8, 0));
         long mark = places.marks(here).get(0).id();
-        String plan = web.perform(
-                        post("/events/plans").param("place", "" + here).param("date", "2027-08-02"))
+        String plan = web.perform(post("/events/plans?place=" + here + "&date=2027-08-02"))
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();
@@ -110,13 +101,7 @@ class SunPagesTest {
                 plan + "/plan.html",
                 plan + "/plan.txt",
                 plan + "/rehearsal")) {
-            assertThat(web.perform(get(path))
-                            .andExpect(status().isOk())
-                            .andReturn()
-                            .getResponse()
-                            .getContentAsString())
-                    .as(path)
-                    .contains(CautionWords.SUN);
+            assertThat(Ask.ok(web, path)).as(path).contains(CautionWords.SUN);
         }
     }
 

@@ -9,8 +9,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Places;
 import java.nio.charset.StandardCharsets;
@@ -135,14 +135,9 @@ class PlaceExchangeTest {
         int before = places.all().size();
         MockMultipartFile file =
                 new MockMultipartFile("file", "places.gpx", "application/gpx+xml", bytes(files.writeGpx(SPOTS)));
-        web.perform(multipart("/places/import").file(file))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Low Reef &amp; &lt;rocks&gt;")));
+        assertThat(Ask.ok(web, multipart("/places/import").file(file))).contains("Low Reef &amp; &lt;rocks&gt;");
         assertThat(places.all()).hasSize(before);
-        web.perform(post("/places/import/save")
-                        .param("take0", "on")
-                        .param("name0", "Low Reef")
-                        .param("at0", "37.61, -8.81, 4.0"))
+        web.perform(post("/places/import/save?take0=on&name0=Low Reef&at0=37.61, -8.81, 4.0"))
                 .andExpect(redirectedUrl("/places?imported=1"));
         assertThat(places.all()).hasSize(before + 1);
         web.perform(multipart("/places/import").file(file))
@@ -156,24 +151,21 @@ class PlaceExchangeTest {
     @Test
     void nothing_is_half_imported() throws Exception {
         int before = places.all().size();
-        web.perform(post("/places/import/save")
-                        .param("take0", "on")
-                        .param("name0", "Good")
-                        .param("at0", "1.0, 2.0")
-                        .param("take1", "on")
-                        .param("name1", "Bad")
-                        .param("at1", "95.0, 2.0"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Row 2")));
+        assertThat(Ask.refused(
+                        web,
+                        post("/places/import/save?take0=on&name0=Good&at0=1.0, 2.0&take1=on&name1=Bad&at1=95.0, 2.0")))
+                .contains("Row 2");
         assertThat(places.all()).hasSize(before);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "hello"})
     void refusals_stand_beside_the_field(String text) throws Exception {
-        web.perform(multipart("/places/import").file(new MockMultipartFile("file", "x", "text/plain", bytes(text))))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("GPX, KML")));
+        assertThat(Ask.refused(
+                        web,
+                        multipart("/places/import")
+                                .file(new MockMultipartFile("file", "x", "text/plain", bytes(text)))))
+                .contains("GPX, KML");
     }
 
     /** Heights in extensions, several points in one feature, and other encodings. */
@@ -215,14 +207,9 @@ class PlaceExchangeTest {
         String gpx = "<gpx><wpt lat='11' lon='2'><name>A</name></wpt><wpt lat='11' lon='2.0001'><name>Twin</name></wpt>"
                 + "<wpt lat='13' lon='4'><ele>99999</ele><name>High</name></wpt>"
                 + "<wpt lat='15' lon='4'><ele>NaN</ele><name>Nan</name></wpt></gpx>";
-        String page = web.perform(multipart("/places/import").file(new MockMultipartFile("file", bytes(gpx))))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String page = Ask.ok(web, multipart("/places/import").file(new MockMultipartFile("file", bytes(gpx))));
         assertThat(page)
-                .contains("the same as row 1")
-                .contains("its elevation 99999.0 is outside \u2212430 to 9000 m")
+                .contains("the same as row 1", "its elevation 99999.0 is outside \u2212430 to 9000 m")
                 .contains("its elevation NaN is outside");
         assertThat(page.split("checked=\"checked\"", -1))
                 .as("only the first is ticked")
@@ -232,15 +219,14 @@ class PlaceExchangeTest {
 
     @Test
     void nothing_ticked_keeps_the_table() throws Exception {
-        web.perform(post("/places/import/save")
-                        .param("name0", "Reef <1>")
-                        .param("at0", "37.61, -8.81, 4.0")
-                        .param("name1", "Bay")
-                        .param("at1", "37.7, -8.9"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("No place was ticked")))
-                .andExpect(content().string(containsString("Reef &lt;1&gt;")))
-                .andExpect(content().string(containsString("value=\"37.7, -8.9\"")));
+        assertThat(Ask.refused(
+                        web,
+                        post("/places/import/save")
+                                .param("name0", "Reef <1>")
+                                .param("at0", "37.61, -8.81, 4.0")
+                                .param("name1", "Bay")
+                                .param("at1", "37.7, -8.9")))
+                .contains("No place was ticked", "Reef &lt;1&gt;", "value=\"37.7, -8.9\"");
         // and a later look at the address of the refused form finds the page above it
         web.perform(get("/places/import/save")).andExpect(redirectedUrl("/places/import"));
     }

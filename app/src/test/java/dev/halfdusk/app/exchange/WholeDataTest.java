@@ -17,6 +17,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.FewData;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
@@ -201,10 +202,7 @@ class WholeDataTest {
 
     private JsonSchema schema() throws Exception {
         return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                .getSchema(web.perform(get("/api/schemas/outing"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+                .getSchema(Ask.ok(web, "/api/schemas/outing"));
     }
 
     @Test
@@ -212,11 +210,7 @@ class WholeDataTest {
         long id = full();
         ObjectNode written = tree(id);
         assertThat(schema().validate(written)).isEmpty();
-        JsonNode served = json.readTree(web.perform(get("/api/outings/" + id))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString());
+        JsonNode served = json.readTree(Ask.ok(web, "/api/outings/" + id));
         assertThat(served.toString()).isEqualTo(written.toString());
         assertThat(read(written, false).state()).isEqualTo(State.EQUAL);
 
@@ -377,8 +371,7 @@ class WholeDataTest {
     void a_look_tells_what_taking_does() throws Exception {
         long id = full();
         long place = outings.find(id).orElseThrow().place().id();
-        web.perform(post("/events/plans").param("place", "" + place).param("date", "2027-08-02"))
-                .andExpect(status().isFound());
+        web.perform(post("/events/plans?place=" + place + "&date=2027-08-02")).andExpect(status().isFound());
         byte[] zip = data.write();
         db.execute("update place set latitude_deg = latitude_deg + 0.01 where id = " + place);
         List<Imported> looked = look(zip);
@@ -398,11 +391,7 @@ class WholeDataTest {
         ObjectNode one = tree(id);
         one.put("title", "Taken <" + id + ">");
         String page =
-                looked(web.perform(multipart("/data").file(upload(one.toString().getBytes(StandardCharsets.UTF_8))))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+                looked(Ask.ok(web, multipart("/data").file(upload(one.toString().getBytes(StandardCharsets.UTF_8)))));
         assertThat(page).contains("Nothing is stored yet").contains("Taken &lt;" + id + "&gt;");
         assertThat(outings.briefs()).noneMatch(b -> b.title().startsWith("Taken <" + id));
         Matcher token = Pattern.compile("name=\"token\" value=\"([^\"]+)\"").matcher(page);
@@ -414,13 +403,11 @@ class WholeDataTest {
         assertThat(outings.briefs())
                 .filteredOn(b -> b.title().equals("Taken <" + id + ">"))
                 .hasSize(1);
-        web.perform(get("/data").param("token", token.group(1)).param("wanted", "NEW"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("new things are stored")));
+        assertThat(Ask.ok(web, get("/data").param("token", token.group(1)).param("wanted", "NEW")))
+                .contains("new things are stored");
         for (String late : List.of("NOTHING", "NEW_AND_CHANGED")) {
-            web.perform(post("/data/take").param("token", late).param("replace", "on"))
-                    .andExpect(status().isUnprocessableEntity())
-                    .andExpect(content().string(containsString("choose it again")));
+            assertThat(Ask.refused(web, post("/data/take").param("token", late).param("replace", "on")))
+                    .contains("choose it again");
             web.perform(get("/data").param("token", "x").param("wanted", late))
                     .andExpect(status().isUnprocessableEntity());
         }
@@ -444,10 +431,7 @@ class WholeDataTest {
         may.countDown();
         String told = page;
         for (int i = 0; i < 100 && told.contains("<progress"); i++) {
-            told = web.perform(get(again.group(1).replace("&amp;", "&")))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsString();
+            told = Ask.ok(web, again.group(1).replace("&amp;", "&"));
         }
         assertThat(told).contains("Nothing is stored yet").contains("<span>1</span> the same");
     }
@@ -569,11 +553,7 @@ class WholeDataTest {
     void each_file_obeys_its_schema(String name, String number) throws Exception {
         full();
         JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                .getSchema(web.perform(get("/api/schemas/" + name))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString(StandardCharsets.UTF_8));
+                .getSchema(Ask.ok(web, "/api/schemas/" + name));
         JsonNode written = json.readTree(unpacked().get(name + ".json"));
         assertThat(schema.validate(written)).isEmpty();
         int marked = 0; // the first place with a mark
@@ -619,17 +599,10 @@ class WholeDataTest {
     /** The page once its work is done, however busy this machine is. */
     /** The page after it was taken; while that takes long the page says so, and asks again. */
     private String taken(String token) throws Exception {
-        String page = web.perform(post("/data/take").param("token", token))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String page = Ask.ok(web, post("/data/take").param("token", token));
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
         while (!page.contains("things are stored") && System.nanoTime() < until) {
-            page = web.perform(get("/data").param("token", token).param("wanted", "NEW"))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsString();
+            page = Ask.ok(web, get("/data").param("token", token).param("wanted", "NEW"));
         }
         return page;
     }
@@ -639,10 +612,7 @@ class WholeDataTest {
         Matcher token = TOKEN.matcher(page);
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
         while (token.find(0) && !page.contains("Nothing is stored yet") && System.nanoTime() < until) {
-            page = web.perform(get("/data").param("token", token.group(1)).param("wanted", "NOTHING"))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsString();
+            page = Ask.ok(web, get("/data").param("token", token.group(1)).param("wanted", "NOTHING"));
         }
         return page;
     }

@@ -1,11 +1,11 @@
 package dev.halfdusk.app.framing;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -43,11 +43,7 @@ class FramePagesTest {
     }
 
     private String body(String path) throws Exception {
-        return web.perform(get(path))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, path);
     }
 
     private static String value(String page, String field) {
@@ -70,11 +66,9 @@ class FramePagesTest {
         String pole = body("/frame" + base + "&put=pole&third=lower");
         assertThat(value(pole, "azimuth")).isEqualTo("0");
         assertThat(Double.parseDouble(value(pole, "altitude"))).isBetween(44.0, 52.0);
-        String mark = web.perform(get("/frame" + base + "&third=centre&azimuth=10&altitude=10")
-                        .param("put", "mark-Stack <1>"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String mark = Ask.ok(
+                web,
+                get("/frame" + base + "&third=centre&azimuth=10&altitude=10").param("put", "mark-Stack <1>"));
         assertThat(Double.parseDouble(value(mark, "azimuth"))).isBetween(169.9, 170.1);
         assertThat(body("/frame" + base + "&put=nonsense")).contains("45\u00b0 up");
     }
@@ -91,8 +85,7 @@ class FramePagesTest {
     @Test
     void the_photograph_and_its_crop_are_pictures() throws Exception {
         assertThat(body("/frame" + base + "&view=photograph"))
-                .contains("/frame/photograph.jpg?")
-                .contains("Simulated photograph at");
+                .contains("/frame/photograph.jpg?", "Simulated photograph at");
         for (String path : new String[] {"/frame/photograph.jpg" + base, "/frame/crop.jpg" + base + "&x=0&y=1"}) {
             byte[] png = web.perform(get(path + "&azimuth=170&altitude=20"))
                     .andExpect(content().contentType("image/jpeg"))
@@ -107,8 +100,7 @@ class FramePagesTest {
     @Test
     void trails_say_how_long_they_take_and_how_wide_their_gaps_are() throws Exception {
         assertThat(body("/frame" + base + "&frames=120&shutter=30&pause=1"))
-                .contains("120 frames, 1 h 2 min, arcs of 15.5\u00b0")
-                .contains("gaps of 0.3 px");
+                .contains("120 frames, 1 h 2 min, arcs of 15.5\u00b0", "gaps of 0.3 px");
     }
 
     @Test
@@ -139,9 +131,7 @@ class FramePagesTest {
             })
     void bad_entries_are_answered(String path, String query, String answer) throws Exception {
         String start = query.contains("night=") ? base.replace("&night=2027-06-08", "") : base;
-        web.perform(get(path + start + "&" + query))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, path + start + "&" + query)).contains(answer);
     }
 
     @ParameterizedTest
@@ -160,10 +150,8 @@ class FramePagesTest {
 
     @Test
     void what_is_counted_in_a_photograph_is_said_and_refused_where_it_cannot_be_taken() throws Exception {
-        web.perform(get("/frame/counted?rig=1&place=1&night=2027-06-08&iso=51200&shutter=30"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("of the sensor burnt")))
-                .andExpect(content().string(containsString("id=\"counted\"")));
+        assertThat(Ask.ok(web, "/frame/counted?rig=1&place=1&night=2027-06-08&iso=51200&shutter=30"))
+                .contains("of the sensor burnt", "id=\"counted\"");
         web.perform(get("/frame/counted?rig=1&place=1&iso=x")).andExpect(status().isUnprocessableEntity());
         web.perform(get("/frame/photograph-to-keep.png?rig=1&place=1&tint=99"))
                 .andExpect(status().isUnprocessableEntity());
@@ -179,17 +167,11 @@ class FramePagesTest {
         }
         assertThat(png(photograph + "&clouds=none")).isEqualTo(plain);
         assertThat(body("/frame" + base + "&view=photograph&clouds=veil&sensor=30"))
-                .contains("high 75 % of the sky")
-                .contains("clouds=veil")
-                .contains("sensor=30");
+                .contains("high 75 % of the sky", "clouds=veil", "sensor=30");
         assertThat(body("/frame?rig=1&place=1&night=2029-06-08&clouds=forecast"))
                 .contains("no forecast reaches");
-        web.perform(get("/frame?rig=1&place=1&clouds=frogs"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of the list.")));
-        web.perform(get("/frame?rig=1&place=1&distortion=11"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("10 %")));
+        assertThat(Ask.refused(web, "/frame?rig=1&place=1&clouds=frogs")).contains("Choose one of the list.");
+        assertThat(Ask.refused(web, "/frame?rig=1&place=1&distortion=11")).contains("10 %");
         web.perform(get("/frame?rig=1&place=1&sensor=61")).andExpect(status().isUnprocessableEntity());
     }
 

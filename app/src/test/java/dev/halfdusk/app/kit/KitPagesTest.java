@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Support;
@@ -60,12 +61,8 @@ class KitPagesTest {
         assertThat(b.sensor().pitchUm()).isBetween(3.9, 3.93);
         assertThat(b.camera().response().fullWellE()).isBetween(27_000.0, 28_500.0);
         assertThat(b.camera().files().rawMb()).isEqualTo(29);
-        web.perform(get("/kit"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Crop &lt;24&gt;")));
-        web.perform(get("/kit/body/" + b.id()))
-                .andExpect(content().string(containsString("value=\"23.5\"")))
-                .andExpect(content().string(containsString("stops between")));
+        assertThat(Ask.ok(web, "/kit")).contains("Crop &lt;24&gt;");
+        assertThat(Ask.ok(web, "/kit/body/" + b.id())).contains("value=\"23.5\"", "stops between");
         web.perform(post("/kit/body/" + b.id() + "/delete")).andExpect(redirectedUrl("/kit?deleted=body-" + b.id()));
     }
 
@@ -86,10 +83,8 @@ class KitPagesTest {
             })
     void bad_numbers_stay_and_are_explained(String field, String typed, String answer) throws Exception {
         int before = kit.bodies().size();
-        web.perform(replaced(field, typed == null ? "" : typed))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)))
-                .andExpect(content().string(containsString("value=\"90\"")));
+        assertThat(Ask.refused(web, replaced(field, typed == null ? "" : typed)))
+                .contains(answer, "value=\"90\"");
         assertThat(kit.bodies()).hasSize(before);
     }
 
@@ -118,30 +113,23 @@ class KitPagesTest {
 
     @Test
     void a_zoom_is_stored_and_a_contradictory_one_is_not() throws Exception {
-        web.perform(post("/kit/lens")
-                        .param("name", "Test zoom")
-                        .param("shortest", "70")
-                        .param("longest", "300")
-                        .param("widestShort", "4")
-                        .param("widestLong", "5.6")
-                        .param("projection", "RECTILINEAR"))
+        web.perform(
+                        post(
+                                "/kit/lens?name=Test zoom&shortest=70&longest=300&widestShort=4&widestLong=5.6&projection=RECTILINEAR"))
                 .andExpect(redirectedUrl("/kit#lens"));
         NamedLens lens = kit.lenses().stream()
                 .filter(l -> l.name().equals("Test zoom"))
                 .findFirst()
                 .orElseThrow();
         assertThat(lens.lens().electronic()).isFalse();
-        web.perform(get("/kit/lens/" + lens.id())).andExpect(content().string(containsString("300 mm f/5.6")));
-        web.perform(post("/kit/lens/" + lens.id())
-                        .param("name", "Test zoom")
-                        .param("shortest", "70")
-                        .param("longest", "50")
-                        .param("widestShort", "4")
-                        .param("projection", "RECTILINEAR")
-                        .param("narrowest", "2"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("50 is outside what is allowed: 70 to 2000 mm")))
-                .andExpect(content().string(containsString("2 is outside what is allowed: 4 to 64")));
+        assertThat(Ask.ok(web, "/kit/lens/" + lens.id())).contains("300 mm f/5.6");
+        assertThat(
+                        Ask.refused(
+                                web,
+                                post(
+                                        "/kit/lens/" + lens.id()
+                                                + "?name=Test zoom&shortest=70&longest=50&widestShort=4&projection=RECTILINEAR&narrowest=2")))
+                .contains("50 is outside what is allowed: 70 to 2000 mm", "2 is outside what is allowed: 4 to 64");
         web.perform(post("/kit/lens/" + lens.id() + "/delete"))
                 .andExpect(redirectedUrl("/kit?deleted=lens-" + lens.id()));
     }
@@ -157,9 +145,8 @@ class KitPagesTest {
         "EXTRA, note=, Counts by its weight"
     })
     void gear_shows_what_follows(String kind, String fields, String follows) throws Exception {
-        web.perform(get("/kit/gear/preview?kind=" + kind + "&weight=10&" + fields))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString(follows)));
+        assertThat(Ask.ok(web, "/kit/gear/preview?kind=" + kind + "&weight=10&" + fields))
+                .contains(follows);
     }
 
     @Test
@@ -174,32 +161,26 @@ class KitPagesTest {
                 .findFirst()
                 .orElseThrow()
                 .id();
-        web.perform(post("/kit/rig")
-                        .param("name", "Odd")
-                        .param("body", "1")
-                        .param("lens", "" + fisheye)
-                        .param("gear-" + converter, "on"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("behind a fisheye: its rear element is in the way")));
+        assertThat(Ask.refused(
+                        web,
+                        post("/kit/rig")
+                                .param("name", "Odd")
+                                .param("body", "1")
+                                .param("lens", "" + fisheye)
+                                .param("gear-" + converter, "on")))
+                .contains("behind a fisheye: its rear element is in the way");
         String both = kit.gear().stream()
                 .filter(g -> g.sort() == Gear.Sort.SUPPORT)
                 .map(g -> "gear-" + g.id())
                 .reduce((a, b) -> a + "," + b)
                 .orElseThrow();
-        MockHttpServletRequestBuilder two =
-                post("/kit/rig").param("name", "Two legs").param("body", "1").param("lens", "1");
+        MockHttpServletRequestBuilder two = post("/kit/rig?name=Two legs&body=1&lens=1");
         for (String field : both.split(",")) {
             two.param(field, "on");
         }
-        web.perform(two)
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("one support only")));
-        web.perform(post("/kit/rig")
-                        .param("name", "No body")
-                        .param("body", "99")
-                        .param("lens", "1"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose a body from the list")));
+        assertThat(Ask.refused(web, two)).contains("one support only");
+        assertThat(Ask.refused(web, post("/kit/rig?name=No body&body=99&lens=1")))
+                .contains("Choose a body from the list");
     }
 
     @Test
@@ -218,21 +199,16 @@ class KitPagesTest {
         web.perform(post("/kit/gear/" + tracked.gear().get(0).id() + "/delete"))
                 .andExpect(
                         redirectedUrl("/kit?kept=gear-" + tracked.gear().get(0).id()));
-        web.perform(get("/kit?kept=body-" + tracked.body().id()))
-                .andExpect(content().string(containsString("was not deleted, since it is needed by")))
-                .andExpect(content().string(containsString("href=\"/kit/rig/" + tracked.id() + "\"")));
-        web.perform(get("/kit/rig/" + tracked.id())).andExpect(content().string(containsString("two pixels from f/")));
+        assertThat(Ask.ok(web, "/kit?kept=body-" + tracked.body().id()))
+                .contains("was not deleted, since it is needed by", "href=\"/kit/rig/" + tracked.id() + "\"");
+        assertThat(Ask.ok(web, "/kit/rig/" + tracked.id())).contains("two pixels from f/");
         web.perform(get("/kit/rig/999")).andExpect(status().isNotFound());
         web.perform(get("/kit/tripod/1")).andExpect(status().isNotFound());
     }
 
     @Test
     void the_file_goes_round_and_is_taken_whole_or_not_at_all() throws Exception {
-        String file = web.perform(get("/kit/kit.json"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString(StandardCharsets.UTF_8);
+        String file = Ask.ok(web, "/kit/kit.json");
         assertThat(file).contains("\"format\" : \"half-dusk-kit\"").contains("\"Tracked 35\"");
         web.perform(upload(file)).andExpect(redirectedUrl("/kit?stored=0"));
         String renamed = file.replace("Full-frame 24 MP body", "Copied body").replace("Tracked 35", "Copied rig");
@@ -247,18 +223,14 @@ class KitPagesTest {
         String broken = file.replace("Full-frame 24 MP body", "New body")
                 .replace("14 mm f/2.8", "New lens")
                 .replace("\"widestShort\" : 2.8", "\"widestShort\" : \"wide\"");
-        web.perform(upload(broken))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Lens 2, widestShort: wanted is a number, 0.7 to 64")));
+        assertThat(Ask.refused(web, upload(broken))).contains("Lens 2, widestShort: wanted is a number, 0.7 to 64");
         assertThat(kit.bodies()).hasSize(before);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "[]", "{", "{\"format\":\"half-dusk-kit\",\"version\":9}"})
     void other_files_are_refused(String text) throws Exception {
-        web.perform(upload(text))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Nothing was taken")));
+        assertThat(Ask.refused(web, upload(text))).contains("Nothing was taken");
     }
 
     private static MockHttpServletRequestBuilder upload(String text) {
@@ -267,9 +239,7 @@ class KitPagesTest {
 
     @Test
     void json_that_is_nested_too_deeply_is_refused() throws Exception {
-        web.perform(upload("{\"a\":".repeat(3000)))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("nested too deeply")));
+        assertThat(Ask.refused(web, upload("{\"a\":".repeat(3000)))).contains("nested too deeply");
         web.perform(multipart("/kit/import")
                         .file(new MockMultipartFile(
                                 "file", "{\"format\":\"other\"}".getBytes(StandardCharsets.UTF_16))))
@@ -280,14 +250,11 @@ class KitPagesTest {
     @CsvSource({"full-frame, 36, 24, 6000", "four-thirds, 17.3, 13, 5184", "nonsense, 36, 24, 6000"})
     void a_body_starts_from_a_sensor_format(String format, String width, String height, String pixels)
             throws Exception {
-        web.perform(get("/kit/body/new?from=" + format))
-                .andExpect(status().isOk())
-                .andExpect(
-                        content().string(containsString("name=\"sensorWidth\" type=\"text\" value=\"" + width + "\"")))
-                .andExpect(content()
-                        .string(containsString("name=\"sensorHeight\" type=\"text\" value=\"" + height + "\"")))
-                .andExpect(content()
-                        .string(containsString("name=\"pixelsAcross\" type=\"text\" value=\"" + pixels + "\"")))
-                .andExpect(content().string(containsString("Start from a sensor")));
+        assertThat(Ask.ok(web, "/kit/body/new?from=" + format))
+                .contains(
+                        "name=\"sensorWidth\" type=\"text\" value=\"" + width + "\"",
+                        "name=\"sensorHeight\" type=\"text\" value=\"" + height + "\"",
+                        "name=\"pixelsAcross\" type=\"text\" value=\"" + pixels + "\"",
+                        "Start from a sensor");
     }
 }

@@ -100,8 +100,7 @@ class MisfitPagesTest {
 
         assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(50, 1.4));
         assertThat(page(outing))
-                .contains("Milky Way asks for 50 mm, f/1.4, which Misfit cannot be set to")
-                .contains("set 20 mm, f/2.8")
+                .contains("Milky Way asks for 50 mm, f/1.4, which Misfit cannot be set to", "set 20 mm, f/2.8")
                 .contains("with Misfit, other");
         assertThat(page(outing + "/sheet")).contains("asks for 50 mm, f/1.4").contains("f/2.8, ISO");
         page("/");

@@ -346,15 +346,11 @@ class AssemblePagesTest {
         web.perform(post("/api/frames/assemble").param("what", "trails"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("one of folder and ids")));
-        web.perform(post("/api/frames/assemble").param("what", "trails").param("folder", "../.."))
+        web.perform(post("/api/frames/assemble?what=trails&folder=../.."))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("these are 0")));
-        web.perform(post("/api/frames/assemble").param("what", "soup").param("folder", "a"))
-                .andExpect(status().isBadRequest());
-        web.perform(post("/api/frames/assemble")
-                        .param("what", "trails")
-                        .param("folder", "a")
-                        .param("fade", "20"))
+        web.perform(post("/api/frames/assemble?what=soup&folder=a")).andExpect(status().isBadRequest());
+        web.perform(post("/api/frames/assemble?what=trails&folder=a&fade=20"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("0 to 8")));
     }

@@ -2,12 +2,10 @@ package dev.halfdusk.app.log;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static org.hamcrest.Matchers.containsString;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.jobs.Job;
@@ -246,10 +244,7 @@ class LivedOutingsTest {
         Map<String, String> before = madeWith(planned("Fourth, as before", FOURTH));
         // seen, but not used before anybody says so
         assertThat(fromLog.of(planner.of(planned("Fourth, unasked", FOURTH)))).isEmpty();
-        web.perform(get("/log/learned"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Lived ledge")))
-                .andExpect(content().string(containsString("Lived battery")));
+        assertThat(Ask.ok(web, "/log/learned")).contains("Lived ledge", "Lived battery");
 
         Map<Learnable, String> learned = Map.of(
                 Learnable.DARKNESS, "" + place.id(),
@@ -292,11 +287,10 @@ class LivedOutingsTest {
             assertThat(l.origin().nights()).containsExactly(NIGHTS.get(2), NIGHTS.get(1), NIGHTS.get(0));
             assertThat(l.words()).contains("from 3 nights of yours", "2026");
         });
-        web.perform(get("/outings/" + fourth.id()))
-                .andExpect(content().string(containsString("from 3 nights of yours")))
-                .andExpect(content().string(containsString("Warm the spare battery, 2")));
-        web.perform(get("/places/" + place.id())).andExpect(content().string(containsString("from 3 nights of yours")));
-        web.perform(get("/kit/gear/" + battery)).andExpect(content().string(containsString("from 3 nights of yours")));
+        assertThat(Ask.ok(web, "/outings/" + fourth.id()))
+                .contains("from 3 nights of yours", "Warm the spare battery, 2");
+        assertThat(Ask.ok(web, "/places/" + place.id())).contains("from 3 nights of yours");
+        assertThat(Ask.ok(web, "/kit/gear/" + battery)).contains("from 3 nights of yours");
 
         for (Map.Entry<Learnable, String> l : learned.entrySet()) {
             ask("back", l.getKey(), l.getValue());

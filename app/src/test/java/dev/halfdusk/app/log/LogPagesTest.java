@@ -1,9 +1,7 @@
 package dev.halfdusk.app.log;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -13,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.jobs.Job;
@@ -173,14 +172,10 @@ class LogPagesTest {
         EntryTake t = southern();
         assertThat(t.plan().orElseThrow().runs()).isEqualTo(slot.runs());
         assertThat(t.went().orElseThrow().from()).isEqualTo(slot.runs().from().plus(Duration.ofMinutes(7)));
-        web.perform(get(home))
-                .andExpect(status().isOk())
-                .andExpect(content()
-                        .string(allOf(
-                                containsString("Over &lt;b&gt;" + made),
-                                not(containsString("Over <b>" + made)),
-                                containsString("7 min late"),
-                                containsString("left out"))));
+        assertThat(Ask.ok(web, home))
+                .contains("Over &lt;b&gt;" + made)
+                .doesNotContain("Over <b>" + made)
+                .contains("7 min late", "left out");
     }
 
     /** The plan may change afterwards; what it was stays. */
@@ -198,11 +193,11 @@ class LogPagesTest {
         entries.tell(entry.id(), told(4, "Earlier."));
         String card = "href=\"" + home + "\"";
         for (String query : List.of("place=" + place.id(), "place=" + place.id() + "&subject=stack&month=7&rating=4")) {
-            web.perform(get("/log?" + query)).andExpect(content().string(containsString(card)));
+            assertThat(Ask.ok(web, "/log?" + query)).contains(card);
         }
         for (String query : List.of("rating=5", "month=4", "subject=moon", "rig=none", "place=999999")) {
             web.perform(get("/log?place=" + place.id() + "&" + query)).andExpect(status().isOk());
-            web.perform(get("/log?" + query)).andExpect(content().string(not(containsString(card))));
+            assertThat(Ask.ok(web, "/log?" + query)).doesNotContain(card);
         }
         web.perform(get("/log?month=13&rating=x&page=-3&place=abc")).andExpect(status().isOk());
     }
@@ -249,10 +244,7 @@ class LogPagesTest {
         places.change(renamed);
         Outing later = outings.save(Outing.fresh("Later", renamed, NIGHT.plusDays(2)));
         maker.write(later.id());
-        web.perform(get("/log?place=" + place.id()))
-                .andExpect(status().isOk())
-                .andExpect(content()
-                        .string(allOf(containsString("Log bay " + made), containsString("Renamed bay " + made))));
+        assertThat(Ask.ok(web, "/log?place=" + place.id())).contains("Log bay " + made, "Renamed bay " + made);
     }
 
     @Test
@@ -265,31 +257,28 @@ class LogPagesTest {
 
     @Test
     void what_may_not_be_is_said_beside_its_field_and_kept() throws Exception {
-        web.perform(post(home)
-                        .param("rating", "6")
-                        .param("celsius", "99")
-                        .param("good", "Stays <i>")
-                        .param("battery." + southern().id(), "0"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content()
-                        .string(allOf(
-                                containsString("\u221260 to 55"),
-                                containsString("1 to 10000"),
-                                containsString("Stays &lt;i&gt;"))));
+        assertThat(Ask.refused(
+                        web,
+                        post(home)
+                                .param("rating", "6")
+                                .param("celsius", "99")
+                                .param("good", "Stays <i>")
+                                .param("battery." + southern().id(), "0")))
+                .contains("\u221260 to 55", "1 to 10000", "Stays &lt;i&gt;");
         assertThat(now().told().good()).isEmpty();
-        web.perform(post(home + "/found").param("thing", "darkness.77777").param("value", "21"))
-                .andExpect(status().isUnprocessableEntity());
-        web.perform(post(home + "/found")
-                        .param("thing", "darkness." + place.id())
-                        .param("value", "40"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("15 to 22.5")));
+        web.perform(post(home + "/found?thing=darkness.77777&value=21")).andExpect(status().isUnprocessableEntity());
+        assertThat(Ask.refused(
+                        web,
+                        post(home + "/found")
+                                .param("thing", "darkness." + place.id())
+                                .param("value", "40")))
+                .contains("15 to 22.5");
         assertThat(observations.of(entry.id())).noneMatch(Observations.Noted::byHand);
     }
 
     @Test
     void two_windows_do_not_write_over_each_other() throws Exception {
-        String page = web.perform(get(home)).andReturn().getResponse().getContentAsString();
+        String page = Ask.ok(web, home);
         String seen = page.replaceAll("(?s).*name=\"seen\" value=\"([^\"]+)\".*", "$1");
         web.perform(post(home).param("seen", seen).param("good", "First")).andExpect(status().is3xxRedirection());
         web.perform(post(home).param("seen", seen).param("good", "Second"))
@@ -327,7 +316,7 @@ class LogPagesTest {
                         .param("says.999999", "kept"))
                 .andExpect(status().is3xxRedirection());
         assertThat(entries.frames(entry.id())).extracting(EntryFrame::said).containsExactly(Said.BEST, Said.KEPT);
-        web.perform(get(home)).andExpect(content().string(containsString("its file is not where it was")));
+        assertThat(Ask.ok(web, home)).contains("its file is not where it was");
         web.perform(post(home + "/frames").param("says." + ids.get(1), "best"));
         assertThat(entries.frames(entry.id())).extracting(EntryFrame::said).containsExactly(Said.KEPT, Said.BEST);
         assertThat(now().best()).contains(ids.get(1));
@@ -340,9 +329,7 @@ class LogPagesTest {
         OutingPlanner.Arranged plan = planner.of(next);
         assertThat(plan.sheet()).anyMatch(l -> l.what().contains("Two pairs of gloves " + made));
         assertThat(plan.bag()).anyMatch(i -> i.what().contains("Two pairs of gloves " + made));
-        web.perform(get("/log/again"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Two pairs of gloves " + made)));
+        assertThat(Ask.ok(web, "/log/again")).contains("Two pairs of gloves " + made);
         // of the night itself it is no lesson
         assertThat(planner.of(outing).lessons()).isEmpty();
         // a night that was written down later, but was earlier, is not the last
@@ -350,17 +337,16 @@ class LogPagesTest {
                         .id())
                 .orElseThrow();
         entries.tell(earlier.id(), told(3, "A longer strap " + made));
-        web.perform(get("/log/again"))
-                .andExpect(content().string(containsString("Two pairs of gloves " + made)))
-                .andExpect(content().string(not(containsString("A longer strap " + made))));
+        assertThat(Ask.ok(web, "/log/again"))
+                .contains("Two pairs of gloves " + made)
+                .doesNotContain("A longer strap " + made);
     }
 
     @Test
     void a_deleted_night_comes_back_and_counts_for_nothing_meanwhile() throws Exception {
         observations.note(entry.id(), found(Learnable.DANJON, "", 2));
         web.perform(post(home + "/delete")).andExpect(redirectedUrl("/log?deleted=" + entry.id()));
-        web.perform(get("/log?deleted=" + entry.id()))
-                .andExpect(content().string(containsString("/deleted/night/" + entry.id())));
+        assertThat(Ask.ok(web, "/log?deleted=" + entry.id())).contains("/deleted/night/" + entry.id());
         web.perform(get(home)).andExpect(status().isNotFound());
         assertThat(observations.of(new Observations.Thing(Learnable.DANJON, "")))
                 .noneMatch(n -> n.entry() == entry.id());
@@ -519,18 +505,10 @@ class LogPagesTest {
                         Said.NOTHING));
         entries.say(entry.id(), entries.frames(entry.id()).get(0).id(), Said.BEST);
         observations.note(entry.id(), found(Learnable.DARKNESS, "" + place.id(), 21.2));
-        web.perform(post(home + "/film")
-                        .param("roll", "A")
-                        .param("number", "7")
-                        .param("stock", "negative, 400")
-                        .param("iso", "400")
-                        .param("aperture", "8")
-                        .param("meteredSeconds", "8")
-                        .param("givenSeconds", "20")
-                        .param("bracketStops", "1")
-                        .param("kept", "on")
-                        .param("time", "22:41")
-                        .param("lab", "dense"))
+        web.perform(
+                        post(
+                                home
+                                        + "/film?roll=A&number=7&stock=negative, 400&iso=400&aperture=8&meteredSeconds=8&givenSeconds=20&bracketStops=1&kept=on&time=22:41&lab=dense"))
                 .andExpect(status().is3xxRedirection());
         ObjectNode before = files.write(entry.id()).orElseThrow();
         assertThat(files.read(before, Imported.Wanted.NOTHING, files.known()).state())
@@ -573,33 +551,19 @@ class LogPagesTest {
 
     @Test
     void its_files_can_be_had() throws Exception {
-        web.perform(get(home + "/night.json"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("half-dusk-night")));
-        web.perform(get(home + "/frames.csv"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("taken_utc")));
+        assertThat(Ask.ok(web, home + "/night.json")).contains("half-dusk-night");
+        assertThat(Ask.ok(web, home + "/frames.csv")).contains("taken_utc");
         web.perform(get(home + "/sidecars.zip")).andExpect(status().isOk());
         web.perform(get("/log/999999/night.json")).andExpect(status().isNotFound());
     }
 
     @Test
     void a_night_without_plan_gets_its_takes_from_its_frames() throws Exception {
-        web.perform(post("/log/new")
-                        .param("title", "")
-                        .param("place", "" + place.id())
-                        .param("night", "2026-07-13"))
+        web.perform(post("/log/new?title=&place=" + place.id() + "&night=2026-07-13"))
                 .andExpect(status().isUnprocessableEntity());
-        web.perform(post("/log/new")
-                        .param("title", "x")
-                        .param("place", "" + place.id())
-                        .param("night", "2027-09-01"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("still to come")));
-        String url = web.perform(post("/log/new")
-                        .param("title", "Simply so")
-                        .param("place", "" + place.id())
-                        .param("night", "2026-07-13"))
+        assertThat(Ask.refused(web, post("/log/new?title=x&place=" + place.id() + "&night=2027-09-01")))
+                .contains("still to come");
+        String url = web.perform(post("/log/new?title=Simply so&place=" + place.id() + "&night=2026-07-13"))
                 .andExpect(status().is3xxRedirection())
                 .andReturn()
                 .getResponse()
@@ -617,18 +581,11 @@ class LogPagesTest {
 
     @Test
     void film_is_written_down_by_hand() throws Exception {
-        web.perform(post(home + "/film").param("number", "7").param("givenSeconds", "-3"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("1/10000 to 14400")));
-        web.perform(post(home + "/film")
-                        .param("roll", "B")
-                        .param("number", "12")
-                        .param("iso", "400")
-                        .param("aperture", "8")
-                        .param("meteredSeconds", "8")
-                        .param("givenSeconds", "32"))
+        assertThat(Ask.refused(web, post(home + "/film?number=7&givenSeconds=-3")))
+                .contains("1/10000 to 14400");
+        web.perform(post(home + "/film?roll=B&number=12&iso=400&aperture=8&meteredSeconds=8&givenSeconds=32"))
                 .andExpect(status().is3xxRedirection());
-        web.perform(get(home)).andExpect(content().string(allOf(containsString("B 12"), containsString("+2.0"))));
+        assertThat(Ask.ok(web, home)).contains("B 12", "+2.0");
     }
 
     private MockMultipartFile gpx(String text) {
@@ -648,17 +605,16 @@ class LogPagesTest {
     @Test
     void a_track_tells_where_one_stood() throws Exception {
         web.perform(multipart(home + "/track").file(gpx(track(NIGHT)))).andExpect(status().is3xxRedirection());
-        web.perform(get(home)).andExpect(content().string(containsString("23:00 to 23:29, at Log bay " + made)));
+        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + made);
         for (String bad : List.of(
                 "no track",
                 track(NIGHT.plusDays(4)),
                 "<!DOCTYPE gpx [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>" + track(NIGHT),
                 "<gpx version=\"1.1\" creator=\"t\" xmlns=\"http://www.topografix.com/GPX/1/1\"/>")) {
-            web.perform(multipart(home + "/track").file(gpx(bad)))
-                    .andExpect(status().isUnprocessableEntity())
-                    .andExpect(content().string(containsString("track-wrong")));
+            assertThat(Ask.refused(web, multipart(home + "/track").file(gpx(bad))))
+                    .contains("track-wrong");
         }
-        web.perform(get(home)).andExpect(content().string(containsString("23:00 to 23:29, at Log bay " + made)));
+        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + made);
     }
 
     /** Between using and putting back its owner has set it: that stays. */
@@ -707,7 +663,7 @@ class LogPagesTest {
     }
 
     private boolean offered(String what, String whose) throws Exception {
-        String page = web.perform(get("/log/learned")).andReturn().getResponse().getContentAsString();
+        String page = Ask.ok(web, "/log/learned");
         return page.matches(
                 "(?s).*action=\"/log/learned/use\"[^/]*value=\"" + what + "\"[^/]*value=\"" + whose + "\".*");
     }

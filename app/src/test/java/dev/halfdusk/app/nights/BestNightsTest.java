@@ -2,13 +2,12 @@ package dev.halfdusk.app.nights;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -53,11 +52,7 @@ class BestNightsTest {
     }
 
     private String body(String path) throws Exception {
-        return web.perform(get(path))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, path);
     }
 
     /** The answer once the search has ended, however slow the machine: the page asks again, and so does this. */
@@ -136,12 +131,8 @@ class BestNightsTest {
         String mark = coast + "-" + places.marks(coast).get(0).id();
         String changed =
                 query.replaceAll("&" + change.replaceAll("=.*", "=[^&]*"), "") + "&" + change.replace("MARK", mark);
-        web.perform(get("/nights/best" + changed))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
-        web.perform(get("/nights/best.csv" + changed))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, "/nights/best" + changed)).contains(answer);
+        assertThat(Ask.refused(web, "/nights/best.csv" + changed)).contains(answer);
     }
 
     @Test
@@ -185,21 +176,14 @@ class BestNightsTest {
                     .append(places.add(Place.at("P" + i, new Site(i, i, 0), ZoneId.of("UTC")))
                             .id());
         }
-        assertThat(body("/nights/best" + many))
-                .contains("of <span>120</span></strong> years")
-                .contains("<progress");
+        assertThat(body("/nights/best" + many)).contains("of <span>120</span></strong> years", "<progress");
         web.perform(get("/nights/best.csv" + many)).andExpect(status().isAccepted());
-        web.perform(post("/nights/best/cancel" + many))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Search cancelled")))
-                .andExpect(content().string(containsString("years=10")));
+        assertThat(Ask.ok(web, post("/nights/best/cancel" + many))).contains("Search cancelled", "years=10");
     }
 
     @Test
     void odd_addresses_do_no_harm() throws Exception {
-        web.perform(get("/nights/best?place=98765"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("at least one place")));
+        assertThat(Ask.refused(web, "/nights/best?place=98765")).contains("at least one place");
         body("/nights/best?place=" + coast + "&stance=sitting&weekday=someday&month=smarch");
     }
 
@@ -210,10 +194,8 @@ class BestNightsTest {
         assertThat(found(address)).contains("No night fulfils all of this").contains("season begins here on");
         String dark = found(address + "&wanted=dark");
         assertThat(dark)
-                .contains("Score: 50 for hours, 50 for darkness")
-                .contains("zenith 2")
-                .doesNotContain("season begins")
-                .doesNotContain("core up to");
+                .contains("Score: 50 for hours, 50 for darkness", "zenith 2")
+                .doesNotContain("season begins", "core up to");
         assertThat(found(address + "&wanted=part&partAzimuth=180&partAltitude=30"))
                 .contains("sky there 2");
         assertThat(found(address.replace("/best?", "/best.csv?") + "&wanted=dark"))
@@ -223,10 +205,7 @@ class BestNightsTest {
     /** Hundreds of ticked boxes make a short address, and that address finds the same places. */
     @Test
     void hundreds_of_places_make_a_short_address() throws Exception {
-        var request = post("/nights/best")
-                .param("from", "2027-06-01")
-                .param("years", "1")
-                .param("stance", "");
+        var request = post("/nights/best?from=2027-06-01&years=1&stance=");
         List<Long> ids = new ArrayList<>();
         for (int i = 0; i < 30; i++) {
             long id = places.add(Place.at("Many " + i, new Site(i, i, 0), ZoneId.of("UTC")))
@@ -240,10 +219,9 @@ class BestNightsTest {
         assertThat(address)
                 .isEqualTo("/nights/best?from=2027-06-01&years=1&place=" + ids.get(0) + "-" + ids.get(6) + "&place="
                         + ids.get(8) + "-" + ids.get(29));
-        String page = web.perform(get(address)).andReturn().getResponse().getContentAsString();
+        String page = Ask.ok(web, address);
         assertThat(page.split("<span>Many ", -1)).hasSize(31);
         assertThat(page.split("checked=\"checked\"><span>Many ", -1)).hasSize(30);
-        web.perform(post("/nights/best").param("place", "all").param("place", "3"))
-                .andExpect(redirectedUrl("/nights/best?place=all"));
+        web.perform(post("/nights/best?place=all&place=3")).andExpect(redirectedUrl("/nights/best?place=all"));
     }
 }

@@ -2,11 +2,11 @@ package dev.halfdusk.app.nights;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -52,9 +52,7 @@ class NightPagesTest {
     })
     void every_place_on_earth_has_a_year(double latitude, double longitude, String zone) throws Exception {
         long id = place(latitude, longitude, zone);
-        web.perform(get("/nights?place=" + id + "&from=2027-01-01"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("January 2027")));
+        assertThat(Ask.ok(web, "/nights?place=" + id + "&from=2027-01-01")).contains("January 2027");
         byte[] png = web.perform(get("/nights/carpet.png?place=" + id + "&from=2027-01-01"))
                 .andExpect(content().contentType("image/png"))
                 .andReturn()
@@ -63,18 +61,15 @@ class NightPagesTest {
         assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isEqualTo(366);
         web.perform(get("/nights/table?place=" + id + "&from=2027-01-01")).andExpect(status().isOk());
         for (String date : List.of("2027-06-21", "2027-12-21", "2027-03-27")) {
-            web.perform(get("/nights/" + date + "?place=" + id))
-                    .andExpect(status().isOk())
-                    .andExpect(content().string(containsString("Windows")));
+            assertThat(Ask.ok(web, "/nights/" + date + "?place=" + id)).contains("Windows");
         }
     }
 
     @Test
     void a_column_of_the_carpet_is_a_night() throws Exception {
         long id = place(37.6, -8.8, "Europe/Lisbon");
-        web.perform(get("/nights?place=" + id + "&from=2027-06-01&column=7"))
-                .andExpect(content().string(containsString("Tue 8 to Wed 9 June 2027")))
-                .andExpect(content().string(containsString("takes 1 h")));
+        assertThat(Ask.ok(web, "/nights?place=" + id + "&from=2027-06-01&column=7"))
+                .contains("Tue 8 to Wed 9 June 2027", "takes 1 h");
         web.perform(get("/nights?place=" + id + "&from=2027-06-01&column=-3")).andExpect(status().isOk());
         web.perform(get("/nights?place=" + id + "&from=rubbish&night=rubbish")).andExpect(status().isOk());
     }
@@ -113,17 +108,13 @@ class NightPagesTest {
     @Test
     void a_year_with_a_date_less_is_shown_without_it() throws Exception {
         long id = place(-13.8, -172, "Pacific/Apia");
-        web.perform(get("/nights?place=" + id + "&from=2011-12-01&column=29"))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Sat 31 December 2011")));
-        web.perform(get("/nights/table?place=" + id + "&from=2011-12-01"))
-                .andExpect(content().string(containsString("/nights/2011-12-29?")))
-                .andExpect(content().string(not(containsString("/nights/2011-12-30?"))));
-        web.perform(get("/nights/2011-12-29?place=" + id))
-                .andExpect(content().string(containsString("/nights/2011-12-31")));
-        web.perform(get("/bench?night=2011-12-30&place=" + id))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("There was no 2011-12-30")));
+        assertThat(Ask.ok(web, "/nights?place=" + id + "&from=2011-12-01&column=29"))
+                .contains("Sat 31 December 2011");
+        assertThat(Ask.ok(web, "/nights/table?place=" + id + "&from=2011-12-01"))
+                .contains("/nights/2011-12-29?")
+                .doesNotContain("/nights/2011-12-30?");
+        assertThat(Ask.ok(web, "/nights/2011-12-29?place=" + id)).contains("/nights/2011-12-31");
+        assertThat(Ask.refused(web, "/bench?night=2011-12-30&place=" + id)).contains("There was no 2011-12-30");
         web.perform(get("/api/night?lat=-13.8&lon=-172&zone=Pacific/Apia&date=2011-12-30"))
                 .andExpect(status().isBadRequest())
                 .andExpect(content().string(containsString("there was no 2011-12-30")));

@@ -112,8 +112,7 @@ class AfterPagesTest {
         MockHttpServletResponse refused = ask(post(path), said);
         assertThat(refused.getStatus()).isEqualTo(409);
         assertThat(refused.getContentAsString())
-                .contains("changed meanwhile")
-                .contains("name=\"said\" value=\"5 s, f/11, ISO 100\"");
+                .contains("changed meanwhile", "name=\"said\" value=\"5 s, f/11, ISO 100\"");
         assertThat(takes.of(outing).get(0).take()).isEqualTo(before);
         said.put("said", "5 s, f/11, ISO 100");
         assertThat(ask(post(path), said).getStatus()).isEqualTo(302);

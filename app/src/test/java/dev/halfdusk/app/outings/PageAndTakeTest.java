@@ -124,13 +124,8 @@ class PageAndTakeTest {
         assertThat(set.get(1)).isEqualTo("11");
         leadsBack(outing, page);
         assertThat(text(answer(outing + "/sheet")))
-                .contains("\u00d7 " + fields.get("shutterSeconds") + " s, f/11")
-                .contains("on something as far as the bursts");
-        web.perform(post(outing + "/takes")
-                        .param("subject", "fireworks")
-                        .param("name", "Added")
-                        .param("rig", "1"))
-                .andReturn();
+                .contains("\u00d7 " + fields.get("shutterSeconds") + " s, f/11", "on something as far as the bursts");
+        web.perform(post(outing + "/takes?subject=fireworks&name=Added&rig=1")).andReturn();
         long take =
                 takes.of(Long.parseLong(outing.replaceAll("\\D", ""))).get(1).id();
         assertThat(figures(text(answer(outing + "?take=" + take))).get(1)).isEqualTo("11");

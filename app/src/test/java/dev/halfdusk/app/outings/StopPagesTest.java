@@ -1,10 +1,8 @@
 package dev.halfdusk.app.outings;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
@@ -12,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
@@ -89,17 +88,14 @@ class StopPagesTest {
         rig = kit.rigs().get(0);
         id = outings.save(Outing.fresh("Two places " + number, coast, NIGHT)).id();
         home = "/outings/" + id;
-        web.perform(post(home + "/stops")
-                        .param("place", "" + tower.id())
-                        .param("driveMinutes", "25")
-                        .param("walkMinutes", "10"))
+        web.perform(post(home + "/stops?place=" + tower.id() + "&driveMinutes=25&walkMinutes=10"))
                 .andExpect(redirectedUrl(home + "#stops"));
     }
 
     /** One that is given no way lies at the door, and its fields say so. */
     @Test
     void another_place_begins_at_the_door() throws Exception {
-        String page = web.perform(get(home)).andReturn().getResponse().getContentAsString();
+        String page = Ask.ok(web, home);
         assertThat(PageFields.ofNew(page, home + "/stops"))
                 .containsEntry("driveMinutes", "0")
                 .containsEntry("walkMinutes", "0");
@@ -123,11 +119,7 @@ class StopPagesTest {
     }
 
     private String body(String address) throws Exception {
-        return web.perform(get(address))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, address);
     }
 
     /** Packed at 22:45; there at 22:45 + 25 + 10, for nobody walks at the coast. */
@@ -138,8 +130,7 @@ class StopPagesTest {
         assertThat(night().schedule().slots()).extracting(Slot::stop).containsExactly(0, 1);
         assertThat(body(home))
                 .contains("Places of this night", "25 min on the road, 10 min on foot", "14 km NE as the crow flies")
-                .contains("at " + tower.name() + ", ")
-                .contains("35 min on the way")
+                .contains("at " + tower.name() + ", ", "35 min on the way")
                 .contains(">23:20</strong> <span class=\"quiet\">to 00:30</span>");
         assertThat(body(home + "/sheet")).contains("Leave " + coast.name() + " for " + tower.name());
         assertThat(body(home + "/sheet"))
@@ -192,52 +183,33 @@ class StopPagesTest {
         assertThat(take.wish().mark()).contains(new Named(there, "Stack"));
         assertThat(night().takes().get(0).plan().c().night().observer().site()).isEqualTo(tower.site());
         assertThat(body(home)).contains("Stack, " + coast.name(), "Stack, " + tower.name());
-        web.perform(post(home + "/takes")
-                        .param("subject", "free")
-                        .param("name", "x")
-                        .param("rig", "" + rig.id())
-                        .param("stop", "2"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose a place of this night.")));
+        assertThat(Ask.refused(web, post(home + "/takes?subject=free&name=x&rig=" + rig.id() + "&stop=2")))
+                .contains("Choose a place of this night.");
     }
 
     @Test
     void what_is_wrong_about_a_place_is_said_beside_it() throws Exception {
-        web.perform(post(home + "/stops")
-                        .param("place", "x")
-                        .param("driveMinutes", "2000")
-                        .param("walkMinutes", "soon"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content()
-                        .string(allOf(
-                                containsString("Choose a place from the list."),
-                                containsString("0 to 1440"),
-                                containsString("value=\"2000\""),
-                                containsString("value=\"soon\""))));
-        web.perform(post(home + "/stops/1")
-                        .param("was", "" + tower.id())
-                        .param("place", "" + coast.id())
-                        .param("walkMinutes", "601"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("value=\"601\"")));
+        assertThat(Ask.refused(web, post(home + "/stops?place=x&driveMinutes=2000&walkMinutes=soon")))
+                .contains("Choose a place from the list.", "0 to 1440", "value=\"2000\"", "value=\"soon\"");
+        assertThat(Ask.refused(
+                        web, post(home + "/stops/1?was=" + tower.id() + "&place=" + coast.id() + "&walkMinutes=601")))
+                .contains("value=\"601\"");
         assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(tower, new Way(25, 10)));
         for (int i = 2; i <= 5; i++) {
             web.perform(post(home + "/stops").param("place", "" + coast.id()))
                     .andExpect(redirectedUrl(home + "#stops"));
         }
-        web.perform(post(home + "/stops").param("place", "" + coast.id()))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("A night has at most 6 places.")));
+        assertThat(Ask.refused(web, post(home + "/stops").param("place", "" + coast.id())))
+                .contains("A night has at most 6 places.");
     }
 
     @Test
     void a_place_goes_only_without_its_takes_and_those_after_it_stay_where_they_are() throws Exception {
-        web.perform(post(home + "/stops").param("place", "" + coast.id()).param("driveMinutes", "5"));
+        web.perform(post(home + "/stops?place=" + coast.id() + "&driveMinutes=5"));
         long there = add("There", 1, 23, 45);
         long last = add("Last", 2, 2, 0);
-        web.perform(post(home + "/stops/1/remove").param("was", "" + tower.id()))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("move or delete them first")));
+        assertThat(Ask.refused(web, post(home + "/stops/1/remove").param("was", "" + tower.id())))
+                .contains("move or delete them first");
         // another tab has changed it meanwhile
         web.perform(post(home + "/stops/1/remove").param("was", "" + coast.id()))
                 .andExpect(status().isNotFound());
@@ -263,10 +235,7 @@ class StopPagesTest {
                 there,
                 takes.existing(id, there).take().with(Wish.over(Wish.Kind.MOON_OVER_MARK, new Named(stack, "Stack"))),
                 rig.id());
-        web.perform(post(home + "/stops/1")
-                        .param("was", "" + tower.id())
-                        .param("place", "" + other.id())
-                        .param("driveMinutes", "40"))
+        web.perform(post(home + "/stops/1?was=" + tower.id() + "&place=" + other.id() + "&driveMinutes=40"))
                 .andExpect(redirectedUrl(home + "#stops"));
         assertThat(outings.existing(id).further()).containsExactly(new Outing.Further(other, new Way(40, 0)));
         assertThat(takes.existing(id, there).take().wish().mark().orElseThrow().id())
@@ -281,11 +250,7 @@ class StopPagesTest {
         long there = add("There", 1, 23, 45);
         takes.change(id, there, takes.existing(id, there).take().with(over), rig.id());
         Place other = place("Other coast " + made, 37.5, -8.9);
-        String made = web.perform(post("/outings")
-                        .param("title", "Like it")
-                        .param("place", "" + other.id())
-                        .param("night", "2027-08-02")
-                        .param("like", "" + id))
+        String made = web.perform(post("/outings?title=Like it&place=" + other.id() + "&night=2027-08-02&like=" + id))
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();
@@ -294,10 +259,7 @@ class StopPagesTest {
         Take taken = takes.of(like).get(0).take();
         assertThat(taken.stop()).isOne();
         assertThat(taken.wish()).isEqualTo(over);
-        web.perform(post("/outings/" + like)
-                        .param("title", "Like it")
-                        .param("place", "" + coast.id())
-                        .param("night", "2027-08-02"))
+        web.perform(post("/outings/" + like + "?title=Like it&place=" + coast.id() + "&night=2027-08-02"))
                 .andExpect(status().is3xxRedirection());
         assertThat(outings.existing(like).places()).extracting(Place::id).containsExactly(coast.id(), tower.id());
         assertThat(takes.of(like).get(0).take().wish()).isEqualTo(over);
@@ -307,7 +269,7 @@ class StopPagesTest {
     @Test
     void what_is_said_of_a_take_is_said_at_its_place() throws Exception {
         Place south = place("South " + made, -60, -8.7);
-        web.perform(post(home + "/stops/1").param("was", "" + tower.id()).param("place", "" + south.id()));
+        web.perform(post(home + "/stops/1?was=" + tower.id() + "&place=" + south.id()));
         long here = takes.add(
                 id, Take.of("Stars", new Stack(3, 0), Takes.camera(rig)).aimed(new Direction(200, 60)), rig.id());
         long there = takes.add(

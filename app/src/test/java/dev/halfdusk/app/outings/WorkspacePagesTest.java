@@ -2,7 +2,6 @@ package dev.halfdusk.app.outings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -11,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -100,24 +100,16 @@ class WorkspacePagesTest {
     }
 
     private String body() throws Exception {
-        return web.perform(get(home))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, home);
     }
 
     @Test
     void a_whole_night_is_one_click() throws Exception {
-        assertThat(body())
-                .contains("Nothing is planned")
-                .contains("Take all of it")
-                .contains("Stack &lt;1&gt;");
+        assertThat(body()).contains("Nothing is planned", "Take all of it", "Stack &lt;1&gt;");
         web.perform(post(path + "/proposed")).andExpect(redirectedUrl(home));
         assertThat(takes.of(id)).hasSize(4);
         assertThat(body())
-                .contains("Nothing more that deserves its hour")
-                .contains("run sheet")
+                .contains("Nothing more that deserves its hour", "run sheet")
                 .doesNotContain("no place");
         web.perform(post(path + "/proposed")).andExpect(redirectedUrl(home));
         assertThat(takes.of(id)).as("asked twice, still there once").hasSize(4);
@@ -135,7 +127,7 @@ class WorkspacePagesTest {
         web.perform(post(path + "/" + trails.id() + "/delete"))
                 .andExpect(redirectedUrl(home + "?deleted=" + trails.id()));
         assertThat(takes.of(id)).isEmpty();
-        web.perform(get(home + "?deleted=" + trails.id())).andExpect(content().string(containsString("bring it back")));
+        assertThat(Ask.ok(web, home + "?deleted=" + trails.id())).contains("bring it back");
         web.perform(post(path + "/" + trails.id() + "/restore"));
         assertThat(takes.of(id)).containsExactly(trails);
         web.perform(post(path + "/999999/delete")).andExpect(status().isNotFound());
@@ -166,20 +158,12 @@ class WorkspacePagesTest {
     void the_field_has_every_step_and_line_with_its_time() throws Exception {
         Take trails = Take.of("Circles", new Trails(15, 30, 1, 5), Takes.camera(rig));
         takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
-        String page = web.perform(get("/outings/" + id + "/field"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String page = Ask.ok(web, "/outings/" + id + "/field");
         long from = Instant.parse("2027-07-04T23:00:00Z").toEpochMilli();
         assertThat(page)
-                .contains("data-from=\"" + from + "\"")
-                .contains("data-to=\"" + (from + 3_595_000) + "\"")
-                .contains("data-frames=\"116\"")
-                .contains("data-step=\"31000\"")
-                .contains("Circles, dark frames")
-                .contains("data-at=\"" + from + "\"")
-                .contains("data-ahead=\"3600\"");
+                .contains("data-from=\"" + from + "\"", "data-to=\"" + (from + 3_595_000) + "\"")
+                .contains("data-frames=\"116\"", "data-step=\"31000\"", "Circles, dark frames")
+                .contains("data-at=\"" + from + "\"", "data-ahead=\"3600\"");
         web.perform(get("/outings/999999/field")).andExpect(status().isNotFound());
     }
 
@@ -206,10 +190,7 @@ class WorkspacePagesTest {
         Matcher clocks = Pattern.compile("font-mono\"><strong>(\\d\\d:\\d\\d)<").matcher(body());
         List<String> times = clocks.results().map(r -> r.group(1)).toList();
         assertThat(times).hasSize(2).doesNotHaveDuplicates();
-        String ics = web.perform(get(home + "/sheet/night.ics"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String ics = Ask.ok(web, home + "/sheet/night.ics");
         assertThat(ics.lines().filter(l -> l.startsWith("UID:")).distinct()).hasSize(2);
     }
 
@@ -261,11 +242,7 @@ class WorkspacePagesTest {
                 .findFirst()
                 .orElseThrow()
                 .id();
-        web.perform(post(path)
-                        .param("subject", "milky-way")
-                        .param("rig", "" + rig.id())
-                        .param("wish", "core-over-mark")
-                        .param("mark", "" + known))
+        web.perform(post(path + "?subject=milky-way&rig=" + rig.id() + "&wish=core-over-mark&mark=" + known))
                 .andExpect(status().is3xxRedirection());
         assertThat(body()).contains("core over a mark: Old name");
         long take = takes.of(id).get(0).id();
@@ -306,10 +283,7 @@ class WorkspacePagesTest {
         places.addMark(there.id(), new Mark("Stack <1>", 10, 140, 24, 13, 0));
         Wish over = places.at(here.id(), Wish.over(Wish.Kind.MOON_OVER_MARK, Named.of("Stack <1>")));
         takes.add(id, Take.of("Over", new MilkyWay(5), Takes.camera(rig)).with(over), rig.id());
-        web.perform(post("/outings/" + id)
-                        .param("title", "Night")
-                        .param("place", "" + there.id())
-                        .param("night", "2027-07-04"))
+        web.perform(post("/outings/" + id + "?title=Night&place=" + there.id() + "&night=2027-07-04"))
                 .andExpect(status().is3xxRedirection());
         Id now = takes.of(id).get(0).take().wish().mark().orElseThrow().id();
         assertThat(now)
@@ -367,9 +341,8 @@ class WorkspacePagesTest {
         "subject=trails&rig=99999, one of the list"
     })
     void what_cannot_be_is_answered_beside_the_field(String query, String answer) throws Exception {
-        web.perform(post(path + "?" + (query.contains("rig=") ? "" : "rig=" + rig.id() + "&") + query))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, post(path + "?" + (query.contains("rig=") ? "" : "rig=" + rig.id() + "&") + query)))
+                .contains(answer);
         assertThat(takes.of(id)).isEmpty();
     }
 
@@ -385,10 +358,7 @@ class WorkspacePagesTest {
     @Test
     void the_night_goes_into_calendar_and_table() throws Exception {
         web.perform(post(path + "/proposed"));
-        String ics = web.perform(get(home + "/sheet/night.ics"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String ics = Ask.ok(web, home + "/sheet/night.ics");
         Calendar calendar = new CalendarBuilder().build(new StringReader(ics));
         List<VEvent> events = calendar.getComponents("VEVENT");
         assertThat(events).hasSize(4);
@@ -399,19 +369,10 @@ class WorkspacePagesTest {
         assertThat(trails.getDescription().getValue()).contains("155 \u00d7 30 s");
         assertThat(trails.getAlarms()).hasSize(1);
         assertThat(ics).contains("TRIGGER;RELATED=START:-PT10M");
-        assertThat(ics)
-                .isEqualTo(web.perform(get(home + "/sheet/night.ics"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
-        String csv = web.perform(get(home + "/sheet/night.csv"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        assertThat(ics).isEqualTo(Ask.ok(web, home + "/sheet/night.ics"));
+        String csv = Ask.ok(web, home + "/sheet/night.csv");
         assertThat(csv).startsWith("utc,local,take,what,act").contains(",Star trails,");
-        assertThat(web.perform(get(home + "/sheet")).andReturn().getResponse().getContentAsString())
-                .contains("In the bag")
-                .contains("interval timer");
+        assertThat(Ask.ok(web, home + "/sheet")).contains("In the bag").contains("interval timer");
         web.perform(get(home + "/sheet/night.exe")).andExpect(status().isNotFound());
     }
 
@@ -493,21 +454,13 @@ class WorkspacePagesTest {
     }
 
     private String page(String address) throws Exception {
-        return web.perform(get(address))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, address);
     }
 
     @Test
     void the_sheet_is_public() throws Exception {
         web.perform(post(path + "/proposed").param("name", "Star trails"));
-        String text = web.perform(get("/api/outings/" + id + "/sheet"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String text = Ask.ok(web, "/api/outings/" + id + "/sheet");
         JsonNode lines = new ObjectMapper().readTree(text);
         JsonNode trails = null;
         for (JsonNode line : lines) {
@@ -596,15 +549,9 @@ class WorkspacePagesTest {
         assertThat(soup.framed().held()).isEqualTo(Orientation.PORTRAIT);
         assertThat(soup.wish()).isEqualTo(Wish.at(LocalTime.of(23, 10)));
         assertThat(soup.pinned()).contains(Instant.parse("2027-07-04T22:20:00Z"));
-        web.perform(post(path + "/" + tea)
-                        .param("subject", "free")
-                        .param("name", "Soup")
-                        .param("minutes", "0")
-                        .param("azimuth", "400")
-                        .param("rig", "" + rig.id()))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("1 to 720")))
-                .andExpect(content().string(containsString("value=\"400\"")));
+        assertThat(Ask.refused(
+                        web, post(path + "/" + tea + "?subject=free&name=Soup&minutes=0&azimuth=400&rig=" + rig.id())))
+                .contains("1 to 720", "value=\"400\"");
         assertThat(stored(tea)).isEqualTo(soup);
     }
 
@@ -624,10 +571,7 @@ class WorkspacePagesTest {
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
-        assertThat(conflict)
-                .contains("changed elsewhere meanwhile")
-                .contains("Coffee")
-                .contains("Soup");
+        assertThat(conflict).contains("changed elsewhere meanwhile", "Coffee", "Soup");
         assertThat(stored(tea).name()).isEqualTo("Coffee");
         Matcher again = Pattern.compile("name=\"seen\" value=\"([^\"]+)\"").matcher(conflict);
         assertThat(again.find()).isTrue();
@@ -647,17 +591,12 @@ class WorkspacePagesTest {
                 .pinnedAt(Instant.parse("2027-07-04T23:00:00Z")));
         web.perform(post(home + "/candidates").param("night", "2027-07-06")).andExpect(redirectedUrl(home + "#nights"));
         web.perform(post(home + "/candidates").param("night", "2027-07-04"));
-        web.perform(post(home + "/candidates").param("night", "yesterday"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("value=\"yesterday\"")))
-                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")));
+        assertThat(Ask.refused(web, post(home + "/candidates").param("night", "yesterday")))
+                .contains("value=\"yesterday\"", "Tue 6 to Wed 7 July 2027");
         assertThat(outings.candidates(id)).containsExactly(LocalDate.parse("2027-07-06"));
-        web.perform(get(home + "/candidates"))
-                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")))
-                .andExpect(content().string(containsString("1 of 1 takes")));
-        web.perform(get(home + "?night=2027-07-06"))
-                .andExpect(content().string(containsString("this is another night")))
-                .andExpect(content().string(containsString("Tue 6 to Wed 7 July 2027")));
+        assertThat(Ask.ok(web, home + "/candidates")).contains("Tue 6 to Wed 7 July 2027", "1 of 1 takes");
+        assertThat(Ask.ok(web, home + "?night=2027-07-06"))
+                .contains("this is another night", "Tue 6 to Wed 7 July 2027");
         Instant said = Instant.parse("2027-07-04T23:30:00Z");
         takes.progress(id, tea, new Progress(Optional.of(said), Optional.empty(), false));
         outings.resume(id, Optional.of(said));
@@ -695,10 +634,7 @@ class WorkspacePagesTest {
             try (PDDocument document = Loader.loadPDF(pdf)) {
                 String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
                 assertThat(text)
-                        .contains("Star trails: 155 \u00d7 30 s")
-                        .contains("In the bag")
-                        .contains("Rope <in> the blue bag")
-                        .contains("alone");
+                        .contains("Star trails: 155 \u00d7 30 s", "In the bag", "Rope <in> the blue bag", "alone");
                 float width = document.getPage(0).getMediaBox().getWidth();
                 assertThat(width / 72 * 25.4).isCloseTo(size.equals("a6") ? 105 : 210, within(0.5));
                 for (var page : document.getPages()) {
@@ -709,43 +645,24 @@ class WorkspacePagesTest {
                 }
             }
         }
-        String html = web.perform(get(home + "/sheet/night.html"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
-        assertThat(web.perform(get(home + "/field")).andReturn().getResponse().getContentAsString())
-                .contains("Rope &lt;in&gt; the blue bag");
+        String html = Ask.ok(web, home + "/sheet/night.html");
+        assertThat(Ask.ok(web, home + "/field")).contains("Rope &lt;in&gt; the blue bag");
         assertThat(html)
-                .contains("Rope &lt;in&gt; the blue bag")
-                .contains("data:font/woff2;base64,")
-                .contains("data-own-clock")
+                .contains("Rope &lt;in&gt; the blue bag", "data:font/woff2;base64,", "data-own-clock")
                 .contains("155 \u00d7 30 s")
-                .doesNotContain("url(fonts/")
-                .doesNotContain("src=\"/")
-                .doesNotContain("href=\"/");
-        String timers = web.perform(get(home + "/sheet/night.txt"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+                .doesNotContain("url(fonts/", "src=\"/", "href=\"/");
+        String timers = Ask.ok(web, home + "/sheet/night.txt");
         assertThat(timers).contains("timer: 31 s from start to start, or 1 s of pause; 155 frames");
-        JsonNode lines = new ObjectMapper()
-                .readTree(web.perform(get(home + "/sheet/night.json"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
-        JsonNode api = new ObjectMapper()
-                .readTree(web.perform(get("/api/outings/" + id + "/sheet"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString());
+        JsonNode lines = new ObjectMapper().readTree(Ask.ok(web, home + "/sheet/night.json"));
+        JsonNode api = new ObjectMapper().readTree(Ask.ok(web, "/api/outings/" + id + "/sheet"));
         assertThat(lines).isEqualTo(api);
     }
 
     @Test
     void the_bag_is_ticked_off() throws Exception {
         web.perform(post(path + "/proposed"));
-        web.perform(post(home + "/sheet/bag").param("what", "interval timer").param("packed", "on"));
-        web.perform(post(home + "/sheet/bag").param("what", "kitchen sink").param("packed", "on"));
+        web.perform(post(home + "/sheet/bag?what=interval timer&packed=on"));
+        web.perform(post(home + "/sheet/bag?what=kitchen sink&packed=on"));
         assertThat(outings.packed(id)).containsExactly("interval timer");
         web.perform(post(home + "/sheet/bag").param("what", "interval timer"));
         assertThat(outings.packed(id)).isEmpty();
@@ -757,8 +674,7 @@ class WorkspacePagesTest {
         for (int i = 0; i < 40; i++) {
             add(tea);
         }
-        web.perform(post(path).param("subject", "people").param("rig", "" + rig.id()))
-                .andExpect(status().isUnprocessableEntity());
+        web.perform(post(path + "?subject=people&rig=" + rig.id())).andExpect(status().isUnprocessableEntity());
         web.perform(post(path + "/" + takes.of(id).get(0).id() + "/twin"));
         assertThat(takes.of(id)).hasSize(40);
     }

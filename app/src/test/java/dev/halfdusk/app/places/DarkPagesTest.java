@@ -6,6 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Numbers;
@@ -48,11 +49,7 @@ class DarkPagesTest {
     @Test
     void from_a_town_it_finds_darker_ground() throws Exception {
         String page = ask("?coordinates=38.72,-9.14&within=100").getContentAsString();
-        assertThat(page)
-                .contains("class 9")
-                .contains("hopeless")
-                .contains("Class 3 begins")
-                .contains("the core stands out by");
+        assertThat(page).contains("class 9", "hopeless", "Class 3 begins", "the core stands out by");
         Matcher spots = Pattern.compile("<strong>([0-9.]+), class (\\d)</strong> \u00b7 <span>(\\d+) km")
                 .matcher(page);
         int count = 0;
@@ -64,11 +61,8 @@ class DarkPagesTest {
         assertThat(count).isEqualTo(5);
         Matcher make = Pattern.compile("/places/new\\?coordinates=([^\"]+)\"").matcher(page);
         assertThat(make.find()).isTrue();
-        String fresh = web.perform(get("/places/new")
-                        .param("coordinates", URLDecoder.decode(make.group(1), StandardCharsets.UTF_8)))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        String fresh = Ask.ok(
+                web, get("/places/new").param("coordinates", URLDecoder.decode(make.group(1), StandardCharsets.UTF_8)));
         assertThat(fresh).contains("Understood as");
     }
 
@@ -86,10 +80,7 @@ class DarkPagesTest {
     }
 
     private JsonNode darkness(double latitude, double longitude) throws Exception {
-        return json.readTree(web.perform(get("/api/darkness?latitudeDeg=" + latitude + "&longitudeDeg=" + longitude))
-                .andReturn()
-                .getResponse()
-                .getContentAsString());
+        return json.readTree(Ask.ok(web, "/api/darkness?latitudeDeg=" + latitude + "&longitudeDeg=" + longitude));
     }
 
     /** Between two hills where a meter found more than the towns account for the map is brighter; a day's drive away it is as it was. */
@@ -161,14 +152,8 @@ class DarkPagesTest {
     @Test
     void the_api_gives_place_and_field() throws Exception {
         String where = "latitudeDeg=38.55&longitudeDeg=-8.9";
-        JsonNode place = json.readTree(web.perform(get("/api/darkness?" + where))
-                .andReturn()
-                .getResponse()
-                .getContentAsString());
-        JsonNode field = json.readTree(web.perform(get("/api/darkness/field?" + where + "&withinKm=10&stepKm=5"))
-                .andReturn()
-                .getResponse()
-                .getContentAsString());
+        JsonNode place = json.readTree(Ask.ok(web, "/api/darkness?" + where));
+        JsonNode field = json.readTree(Ask.ok(web, "/api/darkness/field?" + where + "&withinKm=10&stepKm=5"));
         assertThat(place.path("towards")).hasSize(8);
         assertThat(place.path("darknessClass").asInt()).isEqualTo(6);
         assertThat(field.path("zenithMagnitudes")).hasSize(25);

@@ -4,7 +4,6 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -12,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Silhouette;
@@ -57,11 +57,9 @@ class PlacePagesTest {
         assertThat(place.zone().getId()).isEqualTo("Europe/Lisbon");
         assertThat(place.domes()).isNotEmpty();
         assertThat(place.zenithMagnitude()).isEmpty();
-        web.perform(get(path))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("Low &lt;Reef&gt;")))
-                .andExpect(content().string(containsString("estimated from the towns around")))
-                .andExpect(content().string(not(containsString("style=\""))));
+        assertThat(Ask.ok(web, path))
+                .contains("Low &lt;Reef&gt;", "estimated from the towns around")
+                .doesNotContain("style=\"");
     }
 
     @ParameterizedTest
@@ -79,19 +77,12 @@ class PlacePagesTest {
 
     @Test
     void a_class_or_a_reading_overrides_the_towns() throws Exception {
-        web.perform(post(path)
-                        .param("name", "Reef")
-                        .param("coordinates", "37.6 -8.8")
-                        .param("darkness", "4"))
-                .andExpect(redirectedUrl(path));
+        web.perform(post(path + "?name=Reef&coordinates=37.6 -8.8&darkness=4")).andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().zenithMagnitude()).hasValue(20.9);
         assertThat(places.find(id).orElseThrow().domes()).isNotEmpty();
-        web.perform(post(path)
-                .param("name", "Reef")
-                .param("coordinates", "37.6 -8.8")
-                .param("darkness", "21,35"));
+        web.perform(post(path + "?name=Reef&coordinates=37.6 -8.8&darkness=21,35"));
         assertThat(places.find(id).orElseThrow().zenithMagnitude()).hasValue(21.35);
-        web.perform(get(path + "/edit")).andExpect(content().string(containsString("21.35")));
+        assertThat(Ask.ok(web, path + "/edit")).contains("21.35");
     }
 
     @ParameterizedTest
@@ -108,12 +99,17 @@ class PlacePagesTest {
             })
     void bad_entries_stay_and_are_explained(String field, String typed, String answer) throws Exception {
         int before = places.all().size();
-        web.perform(post("/places")
-                        .param("name", field.equals("name") ? "" : "Kept name")
-                        .param("coordinates", field.equals("coordinates") ? typed == null ? "" : typed : "37.6 -8.8")
-                        .param(field.matches("name|coordinates") ? "other" : field, typed == null ? "" : typed))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(
+                        web,
+                        post("/places")
+                                .param("name", field.equals("name") ? "" : "Kept name")
+                                .param(
+                                        "coordinates",
+                                        field.equals("coordinates") ? typed == null ? "" : typed : "37.6 -8.8")
+                                .param(
+                                        field.matches("name|coordinates") ? "other" : field,
+                                        typed == null ? "" : typed)))
+                .contains(answer);
         assertThat(places.all()).hasSize(before);
     }
 
@@ -122,14 +118,12 @@ class PlacePagesTest {
         web.perform(post(path + "/skyline").param("points", "azimuth;altitude\n10;5,5\n350;7\n"))
                 .andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().skyline().altitudeAt(10)).isEqualTo(5.5);
-        web.perform(post(path + "/skyline").param("points", "10, 5\n20, 91\n"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Line 2: altitude 91 is outside")))
-                .andExpect(content().string(containsString("20, 91")));
+        assertThat(Ask.refused(web, post(path + "/skyline").param("points", "10, 5\n20, 91\n")))
+                .contains("Line 2: altitude 91 is outside", "20, 91");
         web.perform(post(path + "/skyline").param("points", "10, 5\n10, 6\n"))
                 .andExpect(status().isUnprocessableEntity());
         assertThat(places.find(id).orElseThrow().skyline().points()).hasSize(2);
-        web.perform(get(path + "/skyline.csv")).andExpect(content().string(containsString("350.00,7.00")));
+        assertThat(Ask.ok(web, path + "/skyline.csv")).contains("350.00,7.00");
         web.perform(post(path + "/skyline").param("points", "")).andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().skyline().points()).isEmpty();
     }
@@ -138,9 +132,7 @@ class PlacePagesTest {
     void a_mark_has_one_of_the_shapes_and_no_other() throws Exception {
         web.perform(lighthouse("lighthouse")).andExpect(redirectedUrl(path + "#marks"));
         assertThat(places.marks(id).get(0).mark().silhouette()).isEqualTo(Silhouette.LIGHTHOUSE);
-        web.perform(lighthouse("pyramid"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of these: block, rock arch")));
+        assertThat(Ask.refused(web, lighthouse("pyramid"))).contains("Choose one of these: block, rock arch");
         assertThat(places.marks(id)).hasSize(1);
     }
 
@@ -156,28 +148,18 @@ class PlacePagesTest {
 
     @Test
     void marks_come_and_go() throws Exception {
-        web.perform(post(path + "/marks")
-                        .param("mark-name", "Arch")
-                        .param("mark-bearing", "172")
-                        .param("mark-distance", "140")
-                        .param("mark-height", "24")
-                        .param("mark-width", "13"))
+        web.perform(post(
+                        path + "/marks?mark-name=Arch&mark-bearing=172&mark-distance=140&mark-height=24&mark-width=13"))
                 .andExpect(redirectedUrl(path + "#marks"));
         List<Places.ListedMark> marks = places.marks(id);
         assertThat(marks).hasSize(1);
-        web.perform(get(path)).andExpect(content().string(containsString("9.7\u00b0")));
-        web.perform(post(path + "/marks")
-                        .param("mark-name", "Arch")
-                        .param("mark-bearing", "400")
-                        .param("mark-distance", "0"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("0 to 360\u00b0")))
-                .andExpect(content().string(containsString("value=\"400\"")));
+        assertThat(Ask.ok(web, path)).contains("9.7\u00b0");
+        assertThat(Ask.refused(web, post(path + "/marks?mark-name=Arch&mark-bearing=400&mark-distance=0")))
+                .contains("0 to 360\u00b0", "value=\"400\"");
         long mark = marks.get(0).id();
         web.perform(post(path + "/marks/" + mark + "/remove"))
                 .andExpect(redirectedUrl(path + "?gone=mark-" + mark + "#marks"));
-        web.perform(get(path + "?gone=mark-" + mark))
-                .andExpect(content().string(containsString("action=\"/deleted/mark/" + mark + "\"")));
+        assertThat(Ask.ok(web, path + "?gone=mark-" + mark)).contains("action=\"/deleted/mark/" + mark + "\"");
         assertThat(places.marks(id)).isEmpty();
     }
 
@@ -204,63 +186,39 @@ class PlacePagesTest {
         // a hundredth of a degree of latitude on the sphere
         assertThat(stack.mark().distanceM()).isCloseTo(1111.9, within(0.2));
         assertThat(stack.mark().bearingDeg()).isCloseTo(0, within(0.01));
-        web.perform(get(path).param("mark", "" + stack.id()))
-                .andExpect(content().string(containsString("Save mark")))
-                .andExpect(content().string(containsString("value=\"Stack\"")));
-        web.perform(post(path + "/marks/" + stack.id())
-                        .param("mark-name", "Stack")
-                        .param("mark-bearing", "10")
-                        .param("mark-distance", "500")
-                        .param("mark-height", "24")
-                        .param("mark-width", "13"))
+        assertThat(Ask.ok(web, get(path).param("mark", "" + stack.id()))).contains("Save mark", "value=\"Stack\"");
+        web.perform(post(path + "/marks/" + stack.id()
+                        + "?mark-name=Stack&mark-bearing=10&mark-distance=500&mark-height=24&mark-width=13"))
                 .andExpect(redirectedUrl(path + "#marks"));
         assertThat(places.mark(id, stack.id()).orElseThrow().distanceM()).isEqualTo(500);
-        web.perform(post(path + "/marks").param("mark-name", "Far").param("mark-at", "40, 10"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("1 to 200000 m")));
-        web.perform(post(path + "/marks/" + stack.id()).param("mark-name", "").param("mark-at", "there"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("cannot be read")))
-                .andExpect(content().string(containsString("Save mark")));
+        assertThat(Ask.refused(web, post(path + "/marks?mark-name=Far&mark-at=40, 10")))
+                .contains("1 to 200000 m");
+        assertThat(Ask.refused(web, post(path + "/marks/" + stack.id() + "?mark-name=&mark-at=there")))
+                .contains("cannot be read", "Save mark");
     }
 
     @Test
     void a_light_is_added_changed_and_removed() throws Exception {
         int before = places.domes(id).size();
-        web.perform(post(path + "/domes")
-                        .param("dome-name", "Port")
-                        .param("dome-bearing", "20")
-                        .param("dome-distanceKm", "8")
-                        .param("dome-people", "30000"))
+        web.perform(post(path + "/domes?dome-name=Port&dome-bearing=20&dome-distanceKm=8&dome-people=30000"))
                 .andExpect(redirectedUrl(path + "#domes"));
         Places.ListedDome port = places.domes(id).get(before);
-        web.perform(get(path).param("dome", "" + port.id()))
-                .andExpect(content().string(containsString("Save light")))
-                .andExpect(content().string(containsString("value=\"30000\"")));
-        web.perform(post(path + "/domes/" + port.id())
-                        .param("dome-name", "Port")
-                        .param("dome-bearing", "20")
-                        .param("dome-distanceKm", "8")
-                        .param("dome-people", "0"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("1 to 50000000")));
-        web.perform(post(path + "/domes/" + port.id())
-                        .param("dome-name", "Harbour")
-                        .param("dome-bearing", "25")
-                        .param("dome-distanceKm", "8")
-                        .param("dome-people", "40000")
-                        .param("dome-lamps", "white"))
+        assertThat(Ask.ok(web, get(path).param("dome", "" + port.id()))).contains("Save light", "value=\"30000\"");
+        assertThat(Ask.refused(
+                        web,
+                        post(path + "/domes/" + port.id()
+                                + "?dome-name=Port&dome-bearing=20&dome-distanceKm=8&dome-people=0")))
+                .contains("1 to 50000000");
+        web.perform(post(path + "/domes/" + port.id()
+                        + "?dome-name=Harbour&dome-bearing=25&dome-distanceKm=8&dome-people=40000&dome-lamps=white"))
                 .andExpect(redirectedUrl(path + "#domes"));
         assertThat(places.dome(id, port.id()).orElseThrow())
                 .isEqualTo(new Dome("Harbour", 25, 8, 40_000, Dome.Lamps.WHITE));
-        web.perform(post(path + "/domes/" + port.id())
-                        .param("dome-name", "Port")
-                        .param("dome-bearing", "20")
-                        .param("dome-distanceKm", "8")
-                        .param("dome-people", "30")
-                        .param("dome-lamps", "gas"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Choose one of these: warm lamps, white LEDs")));
+        assertThat(Ask.refused(
+                        web,
+                        post(path + "/domes/" + port.id()
+                                + "?dome-name=Port&dome-bearing=20&dome-distanceKm=8&dome-people=30&dome-lamps=gas")))
+                .contains("Choose one of these: warm lamps, white LEDs");
         web.perform(post(path + "/domes/" + port.id() + "/remove"))
                 .andExpect(redirectedUrl(path + "?gone=dome-" + port.id() + "#domes"));
         assertThat(places.domes(id)).hasSize(before);
@@ -273,43 +231,31 @@ class PlacePagesTest {
                         .param("points", "0, 1"))
                 .andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().skyline().altitudeAt(90)).isEqualTo(4.5);
-        web.perform(multipart(path + "/skyline").file(new MockMultipartFile("file", new byte[] {(byte) 0xc3, 0x28})))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("not text in UTF-8")));
+        assertThat(Ask.refused(web, multipart(path + "/skyline").file(new MockMultipartFile("file", new byte[] {
+                    (byte) 0xc3, 0x28
+                }))))
+                .contains("not text in UTF-8");
     }
 
     @Test
     void over_open_sea_the_sun_sets_later_from_high_up() throws Exception {
         assertThat(places.find(id).orElseThrow().rules().dipDeg()).isZero();
-        web.perform(post(path)
-                        .param("name", "Cliff")
-                        .param("coordinates", "37.6 -8.8")
-                        .param("elevation", "400")
-                        .param("seaHorizon", "on"))
+        web.perform(post(path + "?name=Cliff&coordinates=37.6 -8.8&elevation=400&seaHorizon=on"))
                 .andExpect(redirectedUrl(path));
         assertThat(places.find(id).orElseThrow().rules().dipDeg()).isCloseTo(0.586, within(0.001));
-        web.perform(get(path + "/edit")).andExpect(content().string(containsString("name=\"seaHorizon\" checked")));
+        assertThat(Ask.ok(web, path + "/edit")).contains("name=\"seaHorizon\" checked");
     }
 
     @Test
     void towns_are_searched_and_a_place_in_use_is_kept() throws Exception {
-        web.perform(get("/places/towns").param("town", "lisb"))
-                .andExpect(content().string(containsString("Lisbon")));
-        web.perform(get("/places/towns").param("town", "qqqqqq"))
-                .andExpect(content().string(containsString("No town")));
-        web.perform(post("/outings")
-                        .param("place", "" + id)
-                        .param("night", "2027-06-08")
-                        .param("rig", "1")
-                        .param("focal", "20")
-                        .param("aperture", "1.8")
-                        .param("tolerancePx", "3")
-                        .param("iso", "3200"))
+        assertThat(Ask.ok(web, get("/places/towns").param("town", "lisb"))).contains("Lisbon");
+        assertThat(Ask.ok(web, get("/places/towns").param("town", "qqqqqq"))).contains("No town");
+        web.perform(post("/outings?place=" + id
+                        + "&night=2027-06-08&rig=1&focal=20&aperture=1.8&tolerancePx=3&iso=3200"))
                 .andExpect(status().is3xxRedirection());
         web.perform(post(path + "/delete")).andExpect(redirectedUrl("/places?kept=" + id));
         assertThat(places.find(id)).isPresent();
-        web.perform(get("/places?kept=" + id))
-                .andExpect(content().string(containsString("was not deleted, since it is needed by")));
+        assertThat(Ask.ok(web, "/places?kept=" + id)).contains("was not deleted, since it is needed by");
         web.perform(get("/places/987654")).andExpect(status().isNotFound());
     }
 
@@ -318,16 +264,14 @@ class PlacePagesTest {
         var border = Map.of("name", "River mouth", "coordinates", "37.25, -7.42");
         var request = post("/places");
         border.forEach(request::param);
-        web.perform(request)
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content()
-                        .string(containsString("Clocks of two zones meet here: Europe/Lisbon and Europe/Madrid")));
+        assertThat(Ask.refused(web, request))
+                .contains("Clocks of two zones meet here: Europe/Lisbon and Europe/Madrid");
         var preview = get("/places/preview");
         border.forEach(preview::param);
         web.perform(preview).andExpect(content().string(containsString("Europe/Lisbon and Europe/Madrid")));
         web.perform(request.param("zone", "Europe/Madrid")).andExpect(status().is3xxRedirection());
         // the open sea has the time of its longitude
-        String sea = web.perform(post("/places").param("name", "Sea").param("coordinates", "0, -30"))
+        String sea = web.perform(post("/places?name=Sea&coordinates=0, -30"))
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();

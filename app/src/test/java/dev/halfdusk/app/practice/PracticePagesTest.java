@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.kit.Kit;
@@ -83,11 +83,7 @@ class PracticePagesTest {
     }
 
     private String page(String address) throws Exception {
-        return web.perform(as(get(address)))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, as(get(address)));
     }
 
     /** Exposes, and hands back the page that follows. */
@@ -164,21 +160,14 @@ class PracticePagesTest {
     /** A click beyond the end of a dial is refused, says what there is, and nothing is taken. */
     @Test
     void a_dial_beyond_its_end_is_refused() throws Exception {
-        web.perform(as(get("/practice/half-moon?shutter=1/99999&iso=800")))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content()
-                        .string(allOf(
-                                containsString("1/99999"),
-                                containsString("it goes from 30 to 1/8000"),
-                                containsString("data-value=\"800.0\" selected"))));
+        assertThat(Ask.refused(web, as(get("/practice/half-moon?shutter=1/99999&iso=800"))))
+                .contains("1/99999", "it goes from 30 to 1/8000", "data-value=\"800.0\" selected");
         web.perform(as(post("/practice/half-moon/frames")).param("iso", "123"))
                 .andExpect(status().isUnprocessableEntity());
         assertThat(learners.rounds(who)).isEmpty();
         web.perform(as(get("/practice/half-moon/screen.jpg?iso=123"))).andExpect(status().isUnprocessableEntity());
         web.perform(as(get("/practice/half-moon/screen.jpg?at=1e9"))).andExpect(status().isUnprocessableEntity());
-        web.perform(as(get("/practice/half-moon?rig=99999")))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("its own camera is used")));
+        assertThat(Ask.refused(web, as(get("/practice/half-moon?rig=99999")))).contains("its own camera is used");
     }
 
     @Test
@@ -189,10 +178,10 @@ class PracticePagesTest {
                 .getCookie("wheels")
                 .getValue();
         assertThat(cookie).isEqualTo("one");
-        web.perform(get("/practice/thin-moon").cookie(new Cookie("wheels", cookie)))
-                .andExpect(content().string(containsString("data-wheels=\"one\"")));
-        web.perform(get("/practice/thin-moon").cookie(new Cookie("wheels", "<b>")))
-                .andExpect(content().string(containsString("data-wheels=\"each\"")));
+        assertThat(Ask.ok(web, get("/practice/thin-moon").cookie(new Cookie("wheels", cookie))))
+                .contains("data-wheels=\"one\"");
+        assertThat(Ask.ok(web, get("/practice/thin-moon").cookie(new Cookie("wheels", "<b>"))))
+                .contains("data-wheels=\"each\"");
     }
 
     /** What is locked cannot be turned by an address. */
@@ -312,9 +301,9 @@ class PracticePagesTest {
         String presses = "0.1,0.5;" + (fires - 0.2) + "," + (fades + 0.2) + ";" + late + "," + (late + 0.5);
         assertThat(expose("flash-to-fade", Map.of("presses", presses))).contains("Passed");
         for (String wrong : List.of("", "5", "7,3", "a,b", "1,1e9")) {
-            web.perform(as(post("/practice/flash-to-fade/frames")).param("presses", wrong))
-                    .andExpect(status().isUnprocessableEntity())
-                    .andExpect(content().string(containsString("role=\"alert\"")));
+            assertThat(Ask.refused(
+                            web, as(post("/practice/flash-to-fade/frames")).param("presses", wrong)))
+                    .contains("role=\"alert\"");
         }
         assertThat(learners.rounds(who)).hasSize(1);
     }
@@ -350,11 +339,11 @@ class PracticePagesTest {
         assertThat(learners.rounds(other)).isEmpty();
         Instant before = Instant.parse("2027-05-01T00:00:00Z"); // of a file that knows other lessons
         learners.add(other, new Learners.Round(0, "no-more", before, Optional.of(before), true, 0));
-        web.perform(get("/practice").cookie(new Cookie("learner", cookie)))
-                .andExpect(content().string(allOf(containsString("0 of 52 passed"), not(containsString("Tern <b>")))));
-        web.perform(post("/practice/learner").param("name", "x".repeat(61)))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("At most 60 letters.")));
+        assertThat(Ask.ok(web, get("/practice").cookie(new Cookie("learner", cookie))))
+                .contains("0 of 52 passed")
+                .doesNotContain("Tern <b>");
+        assertThat(Ask.refused(web, post("/practice/learner").param("name", "x".repeat(61))))
+                .contains("At most 60 letters.");
         assertThat(learners.of(Optional.of(987_654L)).id())
                 .as("a cookie of another data folder")
                 .isNotNull();
@@ -369,20 +358,20 @@ class PracticePagesTest {
         String of = "/practice/learner/" + knot.id();
         Cookie cookie = new Cookie("learner", knot.id().toString());
 
-        web.perform(post(of + "/rename").param("called", who.name()))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("Somebody here has that name")));
+        assertThat(Ask.refused(web, post(of + "/rename").param("called", who.name())))
+                .contains("Somebody here has that name");
         for (String bad : List.of("", "x".repeat(61))) {
             web.perform(post(of + "/rename").param("called", bad)).andExpect(status().isUnprocessableEntity());
         }
         web.perform(post(of + "/rename").param("called", name)).andExpect(redirectedUrl("/practice"));
-        web.perform(get("/practice").cookie(cookie))
-                .andExpect(content().string(allOf(containsString("1 of 52 passed"), not(containsString("<i>")))));
+        assertThat(Ask.ok(web, get("/practice").cookie(cookie)))
+                .contains("1 of 52 passed")
+                .doesNotContain("<i>");
 
         web.perform(post(of + "/delete")).andExpect(redirectedUrl("/practice?deleted=" + knot.id()));
         assertThat(learners.all()).doesNotContain(new Learner(knot.id(), name));
-        web.perform(get("/practice?deleted=" + knot.id()).cookie(cookie))
-                .andExpect(content().string(containsString("/deleted/learner/" + knot.id())));
+        assertThat(Ask.ok(web, get("/practice?deleted=" + knot.id()).cookie(cookie)))
+                .contains("/deleted/learner/" + knot.id());
         web.perform(post(of + "/rename").param("called", "Stint " + made)).andExpect(status().isConflict());
         web.perform(post("/practice/learner/987654/delete")).andExpect(status().isNotFound());
         web.perform(post("/deleted/learner/" + knot.id())).andExpect(redirectedUrl("/practice"));
@@ -415,12 +404,8 @@ class PracticePagesTest {
         int right = 0;
         boolean first = false;
         for (int i = 0; i < change.options().size(); i++) {
-            String answered = web.perform(
-                            as(post("/practice/change")).param("n", "3").param("option", "" + i))
-                    .andExpect(status().isOk())
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsString();
+            String answered =
+                    Ask.ok(web, as(post("/practice/change")).param("n", "3").param("option", "" + i));
             assertThat(answered).contains("that is it", "yours");
             right += answered.contains("yours, right") ? 1 : 0;
             first |= i == 0 && answered.contains("yours, right");
@@ -431,8 +416,7 @@ class PracticePagesTest {
                 .containsExactly(tuple(Learners.Drill.Kind.CHANGE, 1, first ? 1 : 0));
         web.perform(as(post("/practice/change")).param("n", "4").param("option", "0"))
                 .andExpect(status().isOk());
-        web.perform(post("/practice/change").param("n", "3").param("option", "0"))
-                .andExpect(status().isOk());
+        web.perform(post("/practice/change?n=3&option=0")).andExpect(status().isOk());
         assertThat(learners.drills(who))
                 .as("of another frame, and of another learner")
                 .hasSize(2);
@@ -485,9 +469,8 @@ class PracticePagesTest {
         assertThat(late[0]).as("the first take begins 14 minutes late").isGreaterThan(0.5);
         assertThat(late[1]).as("the second as planned").isZero();
         for (String wrong : List.of("7", "x", "0,9", "-1")) {
-            web.perform(as(get(home + "?seed=4&decided=" + wrong)))
-                    .andExpect(status().isUnprocessableEntity())
-                    .andExpect(content().string(containsString("Decisions are numbers from 0 to 2.")));
+            assertThat(Ask.refused(web, as(get(home + "?seed=4&decided=" + wrong))))
+                    .contains("Decisions are numbers from 0 to 2.");
         }
         web.perform(as(get(home + "?seed=x"))).andExpect(status().isUnprocessableEntity());
     }

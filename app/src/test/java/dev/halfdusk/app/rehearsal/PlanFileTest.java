@@ -3,7 +3,6 @@ package dev.halfdusk.app.rehearsal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -11,6 +10,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.FewData;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
@@ -145,11 +145,7 @@ class PlanFileTest {
     @Test
     void a_plan_obeys_the_schema_that_is_served() throws Exception {
         JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                .getSchema(web.perform(get("/api/schemas/eclipse-plan"))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString(StandardCharsets.UTF_8));
+                .getSchema(Ask.ok(web, "/api/schemas/eclipse-plan"));
         ObjectNode written = file.tree(full());
         assertThat(schema.validate(written)).isEmpty();
         ObjectNode camera = (ObjectNode) written.at("/cameras/0");
@@ -283,11 +279,7 @@ class PlanFileTest {
     @Test
     void the_plans_own_file_is_read_again() throws Exception {
         long id = full();
-        JsonNode exported = json.readTree(web.perform(get("/events/plans/" + id + "/plan.json"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString(StandardCharsets.UTF_8));
+        JsonNode exported = json.readTree(Ask.ok(web, "/events/plans/" + id + "/plan.json"));
         assertThat(exported.path("plan")).isEqualTo(json.readTree(written(id).toString()));
         assertThat(read(exported.path("plan"), false).state()).isEqualTo(Imported.State.EQUAL);
     }
@@ -344,9 +336,7 @@ class PlanFileTest {
         settings.put("celsius", "25");
         MockHttpServletResponse refused = save("/events/plans/" + id, settings);
         assertThat(refused.getStatus()).isEqualTo(409);
-        assertThat(refused.getContentAsString())
-                .contains("this was changed elsewhere meanwhile")
-                .contains("value=\"25\"");
+        assertThat(refused.getContentAsString()).contains("this was changed elsewhere meanwhile", "value=\"25\"");
         assertThat(plans.existing(id).terms().celsius()).isEqualTo(20);
         settings.put("seen", seen(refused.getContentAsString(), "/events/plans/" + id));
         assertThat(save("/events/plans/" + id, settings).getStatus()).isEqualTo(302);
@@ -363,19 +353,12 @@ class PlanFileTest {
         fields.put("iso", "640");
         MockHttpServletResponse twice = save(path, fields);
         assertThat(twice.getStatus()).isEqualTo(409);
-        assertThat(twice.getContentAsString())
-                .contains("stored now")
-                .contains("<td class=\"whitespace-pre-line\">320</td>");
+        assertThat(twice.getContentAsString()).contains("stored now", "<td class=\"whitespace-pre-line\">320</td>");
         assertThat(plans.existing(id).camera(camera).asked().iso()).isEqualTo(320);
     }
 
     private String seen(long id, String query, String action) throws Exception {
-        return seen(
-                web.perform(get("/events/plans/" + id + query))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString(),
-                action);
+        return seen(Ask.ok(web, "/events/plans/" + id + query), action);
     }
 
     private static String seen(String page, String action) {

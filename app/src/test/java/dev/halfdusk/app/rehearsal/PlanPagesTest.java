@@ -14,6 +14,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
@@ -160,11 +161,7 @@ class PlanPagesTest {
     }
 
     private String page(String path) throws Exception {
-        return web.perform(get("/events/plans/" + path))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, "/events/plans/" + path);
     }
 
     private MockHttpServletResponse save(String path, Map<String, String> fields) throws Exception {
@@ -204,9 +201,7 @@ class PlanPagesTest {
         assertThat(made.getStatus()).isEqualTo(302);
         String page = send(get(made.getRedirectedUrl())).getContentAsString();
         assertThat(page)
-                .contains("Total eclipse at Sun &lt;trip&gt;")
-                .contains("10:45:09")
-                .contains("Filters off.")
+                .contains("Total eclipse at Sun &lt;trip&gt;", "10:45:09", "Filters off.")
                 .contains(NEVER)
                 .contains("None yet: add the first one below");
         assertThat(send(get("/events/plans")).getContentAsString()).contains("2 August 2027 at Sun &lt;trip&gt;");
@@ -242,11 +237,8 @@ class PlanPagesTest {
                         "90"));
         assertThat(refused.getStatus()).isEqualTo(422);
         assertThat(refused.getContentAsString())
-                .contains("times are those of its place")
-                .contains("1 is outside what is allowed: 2 to 60 s")
-                .contains("11.5 is outside what is allowed: 12 to 120 s")
-                .contains("90 is outside")
-                .contains("value=\"11.5\"");
+                .contains("times are those of its place", "1 is outside what is allowed: 2 to 60 s")
+                .contains("11.5 is outside what is allowed: 12 to 120 s", "90 is outside", "value=\"11.5\"");
         assertThat(plans.existing(id).margins().beforeC3()).isEqualTo(12);
     }
 
@@ -323,8 +315,7 @@ class PlanPagesTest {
         MockHttpServletResponse refused = send(post("/places/" + place + "/delete"));
         assertThat(refused.getRedirectedUrl()).isEqualTo("/places?kept=" + place);
         assertThat(send(get(refused.getRedirectedUrl())).getContentAsString())
-                .contains("was not deleted, since it is needed by")
-                .contains("href=\"/events/plans/" + id + "\"");
+                .contains("was not deleted, since it is needed by", "href=\"/events/plans/" + id + "\"");
         assertThat(places.find(place)).isPresent();
         long rig = plans.existing(id).camera(camera).rig().id();
         refused = send(post("/kit/rig/" + rig + "/delete"));
@@ -462,8 +453,7 @@ class PlanPagesTest {
         String path = id + "/cameras/" + camera + "/script/check";
         assertThat(save(path, Map.of("script", head + "c2,-60,1,0,0.00125,8,200,raw,on,x"))
                         .getContentAsString())
-                .contains("Nothing is wrong with it")
-                .contains("1 frames");
+                .contains("Nothing is wrong with it", "1 frames");
         assertThat(save(path, Map.of("script", head + "c2,-60,1,0,0.00125,8,200,raw,off,x"))
                         .getContentAsString())
                 .contains("Line 2: The filter would be off outside of totality");
@@ -491,10 +481,7 @@ class PlanPagesTest {
         MvcResult straight = web.perform(post("/events/plans/" + path).param("script", head + early + late))
                 .andReturn();
         assertThat(straight.getFlashMap().get("ordered")).isNull();
-        assertThat(web.perform(get("/events/plans/" + id + "?camera=" + camera).flashAttr("ordered", true))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString())
+        assertThat(Ask.ok(web, get("/events/plans/" + id + "?camera=" + camera).flashAttr("ordered", true)))
                 .contains("Its lines were put in the order of their time");
     }
 
@@ -553,9 +540,7 @@ class PlanPagesTest {
         MockHttpServletResponse refused = save(id + "/rehearsal", Map.of("before", "3"));
         assertThat(refused.getStatus()).isEqualTo(422);
         assertThat(refused.getContentAsString())
-                .contains("Automatic ISO is on")
-                .contains("Noise reduction is on")
-                .contains("mode dial stands at automatic");
+                .contains("Automatic ISO is on", "Noise reduction is on", "mode dial stands at automatic");
         assertThat(save(plan() + "/rehearsal", Map.of("before", "3")).getContentAsString())
                 .contains("no camera yet");
     }
@@ -567,10 +552,7 @@ class PlanPagesTest {
         long camera = camera(id);
         assertThat(page(id + "/rehearsal/report")).contains("Nothing has been rehearsed yet");
         save(id + "/rehearsal", Map.of("before", "1", "speed", "10"));
-        assertThat(page(id + "/rehearsal"))
-                .contains("C2 \u2212 1:00")
-                .contains("Filters stay on.")
-                .contains("10:44:09 here");
+        assertThat(page(id + "/rehearsal")).contains("C2 \u2212 1:00", "Filters stay on.", "10:44:09 here");
         shownAt(id, Anchor.C2, 20);
         save(id + "/rehearsal/happen", Map.of("camera", "" + camera, "kind", "unplugged"));
         shownAt(id, Anchor.C2, 30);
@@ -578,15 +560,12 @@ class PlanPagesTest {
         shownAt(id, Anchor.C2, 60);
         String now = page(id + "/rehearsal/now");
         assertThat(now)
-                .contains("C2 + 1:00")
-                .contains("Filters are off.")
+                .contains("C2 + 1:00", "Filters are off.")
                 .containsPattern("\\d+ lost, 0 late")
                 .contains("hx-trigger");
         String report = page(id + "/rehearsal/report");
         assertThat(report)
-                .contains("the link is lost")
-                .contains("Tape the cable to tripod and body")
-                .contains("the cable comes off")
+                .contains("the link is lost", "Tape the cable to tripod and body", "the cable comes off")
                 .containsPattern("C2 \\+ 0:2\\d");
         List<String> log = page(id + "/rehearsal/log.csv").lines().toList();
         assertThat(log.get(0)).isEqualTo("camera,shot,planned_utc,opened_utc,late_s,fate,because,what");
@@ -760,15 +739,10 @@ class PlanPagesTest {
             assertThat(page(id + file))
                     .as(file)
                     .contains(NEVER)
-                    .contains("Outside of totality it never comes off")
-                    .contains("trip");
+                    .contains("Outside of totality it never comes off", "trip");
         }
         String html = page(id + "/plan.html");
-        assertThat(html)
-                .doesNotContain("src=")
-                .doesNotContain("href=\"http")
-                .contains("data-own-clock")
-                .contains("C2");
+        assertThat(html).doesNotContain("src=", "href=\"http").contains("data-own-clock", "C2");
         assertThat(page(id + "/plan.txt")).contains("10:45:09").contains("filter on, partial phase");
         List<String> local = new ArrayList<>();
         for (JsonNode line : json.readTree(page(id + "/plan.json")).at("/cameras/0/script")) {
@@ -791,9 +765,7 @@ class PlanPagesTest {
         long id = plan();
         long camera = camera(id, Role.VIDEO, true);
         assertThat(page(id + "?camera=" + camera))
-                .contains("It sends nothing")
-                .contains("hydrogen-alpha video: start the recording")
-                .contains("10:42:09");
+                .contains("It sends nothing", "hydrogen-alpha video: start the recording", "10:42:09");
         assertThat(page(id + "/day")).contains("hydrogen-alpha video: stop the recording");
         assertThat(page(plan() + "/day")).doesNotContain("recording");
         assertThat(send(get("/events/plans/" + id + "/cameras/" + camera + "/script.csv"))

@@ -3,12 +3,12 @@ package dev.halfdusk.app.sequences;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -45,11 +45,7 @@ class SequencePagesTest {
     }
 
     private String body(String path) throws Exception {
-        return web.perform(get(path))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, path);
     }
 
     /** The address of a way out, as a browser reads it. */
@@ -62,10 +58,7 @@ class SequencePagesTest {
     @Test
     void it_opens_on_circles_in_the_dark_that_fit() throws Exception {
         String page = body(base + "&night=2028-05-24");
-        assertThat(page)
-                .contains("Arcs of 15.0\u00b0")
-                .contains("Circles close round the pole")
-                .contains("It fits the night");
+        assertThat(page).contains("Arcs of 15.0\u00b0", "Circles close round the pole", "It fits the night");
         assertThat(page).contains("121 taken (5 of them dark), none lost");
         assertThat(page).contains("0:00:31").contains("class=\"trail\"").contains("Stack &lt;1&gt;");
     }
@@ -85,8 +78,7 @@ class SequencePagesTest {
     void frames_that_burn_do_not_fit() throws Exception {
         String page = body(base + "&night=2028-05-24&want=arc&arc=15&exposure=300&iso=6400&aperture=1.8");
         assertThat(page)
-                .contains("The sky burns to white: at ISO 6400 and 300 s")
-                .contains("none: the sky is white")
+                .contains("The sky burns to white: at ISO 6400 and 300 s", "none: the sky is white")
                 .doesNotContain("It fits the night");
         String shorter = body(way(page, "frames of \\d+ s"));
         assertThat(shorter).doesNotContain("burns to white").contains("faintest trail");
@@ -115,9 +107,7 @@ class SequencePagesTest {
         "leave=soon, hours and minutes"
     })
     void what_cannot_be_is_answered_beside_the_field(String query, String answer) throws Exception {
-        web.perform(get(base + "&night=2027-06-04&" + query))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, base + "&night=2027-06-04&" + query)).contains(answer);
     }
 
     @Test
@@ -128,9 +118,7 @@ class SequencePagesTest {
     @Test
     void noise_reduction_and_a_slow_card_lose_frames_and_say_so() throws Exception {
         String reduced = body(base + "&night=2027-06-04&reduction=on");
-        assertThat(reduced)
-                .contains("Noise reduction takes a dark frame after each")
-                .contains("switch it off");
+        assertThat(reduced).contains("Noise reduction takes a dark frame after each", "switch it off");
         assertThat(reduced).contains("the body is busy");
         assertThat(body(way(reduced, "switch it off")))
                 .doesNotContain("Noise reduction takes")
@@ -144,10 +132,7 @@ class SequencePagesTest {
     void a_clip_follows_the_light_of_dusk() throws Exception {
         String page = body(base + "&night=2027-06-04&kind=lapse&ramp=on&clip=30");
         assertThat(page)
-                .contains("become 30.0 s of clip")
-                .contains("Settings by the light")
-                .contains("1/500")
-                .contains("the timer only presses")
+                .contains("become 30.0 s of clip", "Settings by the light", "1/500", "the timer only presses")
                 .doesNotContain("Set the body to bulb");
         assertThat(page).doesNotContain("Dusk lights");
         String stack = body(base + "&night=2027-06-04&kind=stack&aim=core");
@@ -176,11 +161,7 @@ class SequencePagesTest {
     @Test
     void the_timers_card_stands_alone() throws Exception {
         String page = body("/sequences/timer" + base.substring("/sequences".length()) + "&night=2027-06-04&minute=700");
-        assertThat(page)
-                .contains("First opening")
-                .contains("23:40")
-                .contains("from opening to opening")
-                .contains("0:00:31");
+        assertThat(page).contains("First opening", "23:40", "from opening to opening", "0:00:31");
         web.perform(get("/sequences/timer" + base.substring("/sequences".length()) + "&pause=-1"))
                 .andExpect(status().isUnprocessableEntity());
     }

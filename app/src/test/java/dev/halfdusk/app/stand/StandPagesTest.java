@@ -1,11 +1,10 @@
 package dev.halfdusk.app.stand;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hamcrest.Matchers.containsString;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.exchange.Spot;
 import dev.halfdusk.app.exchange.SpotFiles;
@@ -46,11 +45,7 @@ class StandPagesTest {
     }
 
     private String body(String query) throws Exception {
-        return web.perform(get(path + query))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, path + query);
     }
 
     @Test
@@ -72,8 +67,7 @@ class StandPagesTest {
         String chosen = body("/stand?evening=" + last + "&date=2027-06-18&time=10:00&shift=40&body=moon");
         assertThat(chosen)
                 .contains("name=\"date\" type=\"date\" value=\"" + last.substring(0, 10) + "\"")
-                .contains("name=\"time\" type=\"time\" value=\"" + last.substring(11) + "\"")
-                .contains("aria-current=\"true\"");
+                .contains("name=\"time\" type=\"time\" value=\"" + last.substring(11) + "\"", "aria-current=\"true\"");
         assertThat(body("/stand?body=core")).doesNotContain("name=\"evening\"");
         // every change asks the same path: an address that htmx takes from the page itself would grow
         assertThat(first).contains("hx-get=\"" + path + "/stand\"");
@@ -114,9 +108,7 @@ class StandPagesTest {
             })
     void odd_requests_are_answered(String query, String answer) throws Exception {
         String full = query.contains("date") ? query : query + "&date=2027-06-18&time=21:30";
-        web.perform(get(path + "/stand?" + full))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)));
+        assertThat(Ask.refused(web, path + "/stand?" + full)).contains(answer);
         web.perform(get(path + "/stand.gpx?" + full)).andExpect(status().isUnprocessableEntity());
     }
 
@@ -125,9 +117,7 @@ class StandPagesTest {
         assertThat(body("?body=core&aside=0.5")).contains("It never passes that bearing above the horizon");
         assertThat(body("?body=moon&aside=0.05&upTo=2.546&years=1")).contains("At that bearing it passes between");
         assertThat(body("?body=moon&years=1")).contains("over the top</td>");
-        web.perform(get(path + "?upTo=2"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("already 2.5\u00b0 high")));
+        assertThat(Ask.refused(web, path + "?upTo=2")).contains("already 2.5\u00b0 high");
         web.perform(get(path + "9/stand")).andExpect(status().isNotFound());
     }
 }

@@ -2,7 +2,6 @@ package dev.halfdusk.app.weather;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.not;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
@@ -14,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -97,21 +97,15 @@ class WeatherPagesTest {
     }
 
     private String page() throws Exception {
-        return web.perform(get(path).param("place", "" + id))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        return Ask.ok(web, get(path).param("place", "" + id));
     }
 
     @Test
     void a_forecast_leads_to_consequences() throws Exception {
         serviceSays(10, 0);
         assertThat(page())
-                .contains("Clearest from 21:00")
-                .contains("Dew on the front element is likely from 21:00")
-                .contains("batteries give about 80 %")
-                .contains("a tripod stands steady")
+                .contains("Clearest from 21:00", "Dew on the front element is likely from 21:00")
+                .contains("batteries give about 80 %", "a tripod stands steady")
                 .doesNotContain("stale");
     }
 
@@ -151,46 +145,31 @@ class WeatherPagesTest {
     void an_entry_by_hand_stands_beside_the_service_and_can_be_forgotten() throws Exception {
         serviceSays(90, 12);
         page();
-        web.perform(post(path + "/hand")
-                        .param("place", "" + id)
-                        .param("low", "0")
-                        .param("middle", "5")
-                        .param("high", "0")
-                        .param("wind", "9")
-                        .param("temperature", "10,5")
-                        .param("humidity", "60"))
+        web.perform(post(path + "/hand?place=" + id + "&low=0&middle=5&high=0&wind=9&temperature=10,5&humidity=60"))
                 .andExpect(redirectedUrl("/nights/2027-06-01?place=" + id + "#weather"));
-        assertThat(page())
-                .contains("The sources contradict each other at 21:00")
-                .contains("find shelter")
-                .contains("your own entry");
-        web.perform(post(path + "/forget").param("place", "" + id).param("source", "hand"));
+        assertThat(page()).contains("The sources contradict each other at 21:00", "find shelter", "your own entry");
+        web.perform(post(path + "/forget?place=" + id + "&source=hand"));
         assertThat(page()).doesNotContain("contradict");
     }
 
     @Test
     void an_impossible_entry_is_kept_and_answered() throws Exception {
         serviceSays(0, 10);
-        web.perform(post(path + "/hand")
-                        .param("place", "" + id)
-                        .param("low", "120")
-                        .param("wind", "breezy"))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("0 to 100 %")))
-                .andExpect(content().string(containsString("value=\"120\"")))
-                .andExpect(content().string(containsString("is not a number. Allowed: 0 to 75 m/s")));
+        assertThat(Ask.refused(web, post(path + "/hand?place=" + id + "&low=120&wind=breezy")))
+                .contains("0 to 100 %", "value=\"120\"", "is not a number. Allowed: 0 to 75 m/s");
     }
 
     @Test
     void csv_and_json_are_imported_with_their_gaps() throws Exception {
         doThrow(new ForecastService.Unreachable("down")).when(service).forecast(any(), any());
         String semicolons = HEAD.replace(',', ';') + "2027-06-01T23:00;10;0;0;2,5;11,5;80\n";
-        web.perform(multipart(path + "/import")
-                        .file(new MockMultipartFile("file", semicolons.getBytes(StandardCharsets.UTF_8)))
-                        .param("place", "" + id))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("1 hour taken, from Tue 1 Jun, 23:00")))
-                .andExpect(content().string(not(containsString("None of them belongs"))));
+        assertThat(Ask.ok(
+                        web,
+                        multipart(path + "/import")
+                                .file(new MockMultipartFile("file", semicolons.getBytes(StandardCharsets.UTF_8)))
+                                .param("place", "" + id)))
+                .contains("1 hour taken, from Tue 1 Jun, 23:00")
+                .doesNotContain("None of them belongs");
         assertThat(page()).contains("of 10 hours there is no forecast").contains("11.5");
         String json = "[{\"time\":\"2027-06-01T22:00:00Z\",\"low_cloud_percent\":70,\"middle_cloud_percent\":0,"
                 + "\"high_cloud_percent\":0,\"wind_m_s\":2,\"temperature_c\":13,\"humidity_percent\":70}]";
@@ -226,19 +205,9 @@ class WeatherPagesTest {
     void the_newest_is_believed(long issued, String counts) throws Exception {
         serviceSays(88, 12, NOW.plusSeconds(issued));
         page();
-        web.perform(post(path + "/hand")
-                .param("place", "" + id)
-                .param("low", "71")
-                .param("middle", "0")
-                .param("high", "0")
-                .param("wind", "1")
-                .param("temperature", "12")
-                .param("humidity", "60"));
-        String sequence = web.perform(
-                        get("/sequences?rig=1&night=2027-06-01&minute=660").param("place", "" + id))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        web.perform(post(path + "/hand?place=" + id + "&low=71&middle=0&high=0&wind=1&temperature=12&humidity=60"));
+        String sequence =
+                Ask.ok(web, get("/sequences?rig=1&night=2027-06-01&minute=660").param("place", "" + id));
         assertThat(sequence).contains(counts);
         assertThat(sequence.contains("71 %") && sequence.contains("88 %")).isFalse();
     }
@@ -253,9 +222,9 @@ class WeatherPagesTest {
                         .param("forecast", json))
                 .andExpect(status().isOk());
         Mockito.clearInvocations(service);
-        web.perform(get("/sequences?rig=1&night=2027-07-20&minute=660").param("place", "" + id))
-                .andExpect(status().isOk())
-                .andExpect(content().string(containsString("83 % of cloud")));
+        assertThat(Ask.ok(
+                        web, get("/sequences?rig=1&night=2027-07-20&minute=660").param("place", "" + id)))
+                .contains("83 % of cloud");
         Mockito.verifyNoInteractions(service);
     }
 
@@ -270,10 +239,9 @@ class WeatherPagesTest {
             })
     void a_bad_line_is_named_and_nothing_is_taken(String line, String answer) throws Exception {
         doReturn(Optional.empty()).when(service).forecast(any(), any());
-        web.perform(post(path + "/import").param("place", "" + id).param("forecast", HEAD + line))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)))
-                .andExpect(content().string(containsString("Nothing was taken")));
+        assertThat(Ask.refused(
+                        web, post(path + "/import").param("place", "" + id).param("forecast", HEAD + line)))
+                .contains(answer, "Nothing was taken");
         assertThat(page()).doesNotContain("hour by hour");
     }
 
@@ -289,17 +257,19 @@ class WeatherPagesTest {
             })
     void other_files_are_refused(String text, String answer) throws Exception {
         doReturn(Optional.empty()).when(service).forecast(any(), any());
-        web.perform(post(path + "/import")
-                        .param("place", "" + id)
-                        .param("forecast", text.replace("DEEP", "[".repeat(3000))))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString(answer)))
-                .andExpect(content().string(not(containsString("Exception"))));
-        web.perform(multipart(path + "/import")
-                        .file(new MockMultipartFile("file", new byte[] {(byte) 0xff, (byte) 0xfe, 0x20}))
-                        .param("place", "" + id))
-                .andExpect(status().isUnprocessableEntity())
-                .andExpect(content().string(containsString("UTF-8")));
+        assertThat(Ask.refused(
+                        web,
+                        post(path + "/import")
+                                .param("place", "" + id)
+                                .param("forecast", text.replace("DEEP", "[".repeat(3000)))))
+                .contains(answer)
+                .doesNotContain("Exception");
+        assertThat(Ask.refused(
+                        web,
+                        multipart(path + "/import")
+                                .file(new MockMultipartFile("file", new byte[] {(byte) 0xff, (byte) 0xfe, 0x20}))
+                                .param("place", "" + id)))
+                .contains("UTF-8");
     }
 
     @Test

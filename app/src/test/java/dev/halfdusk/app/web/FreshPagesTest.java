@@ -65,7 +65,7 @@ class FreshPagesTest {
         long outing = outings.save(Outing.fresh("Fresh", places.find(place).orElseThrow(), LocalDate.of(2027, 6, 8)))
                 .id();
         web.perform(post("/outings/" + outing + "/takes/proposed")).andReturn();
-        String plan = made(post("/events/plans").param("place", "" + place).param("date", "2027-08-02"));
+        String plan = made(post("/events/plans?place=" + place + "&date=2027-08-02"));
         long rig = kit.rigs().get(0).id();
         String lens = db.fetchValue("select lens_id from rig where id = " + rig).toString();
         String body = db.fetchValue("select body_id from rig where id = " + rig).toString();

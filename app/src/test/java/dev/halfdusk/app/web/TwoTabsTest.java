@@ -1,9 +1,9 @@
 package dev.halfdusk.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
@@ -55,7 +55,7 @@ class TwoTabsTest {
 
     /** Fields of the form on a page that is sent to an address, with its mark, as a browser would send them. */
     private Map<String, String> fields(String path, String target) throws Exception {
-        return PageFields.of(web.perform(get(path)).andReturn().getResponse().getContentAsString(), target);
+        return PageFields.of(Ask.ok(web, path), target);
     }
 
     private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
@@ -65,7 +65,7 @@ class TwoTabsTest {
     }
 
     private String outing() throws Exception {
-        var request = post("/outings").param("place", "" + place).param("night", "2027-06-08");
+        var request = post("/outings?place=" + place + "&night=2027-06-08");
         return web.perform(request).andReturn().getResponse().getRedirectedUrl();
     }
 
@@ -112,8 +112,7 @@ class TwoTabsTest {
         MockHttpServletResponse refused = send(form.target, other);
         assertThat(refused.getStatus()).isEqualTo(409);
         assertThat(refused.getContentAsString())
-                .contains("Not saved yet: this was changed elsewhere meanwhile")
-                .contains("take what is stored");
+                .contains("Not saved yet: this was changed elsewhere meanwhile", "take what is stored");
         assertThat(fields(form.page, form.target)).as("nothing is overwritten").isEqualTo(stored);
 
         // saving again what the page that refused holds keeps what was typed

@@ -272,9 +272,7 @@ class DecisionTest {
                 .contains(Numbers.text("5 strokes of %.1f s", whole / 4 / 5))
                 .contains("right angle");
         Take parts = Take.of("parts", new Painting(lamp, 40, 800, 4, 20, new Painting.Light(0, 1, true)), "A", WIDE);
-        assertThat(parts.plan(JUNE).chores().get(0).what())
-                .contains("over 10 m\u00b2")
-                .contains("another part in each frame");
+        assertThat(parts.plan(JUNE).chores().get(0).what()).contains("over 10 m\u00b2", "another part in each frame");
     }
 
     /** The person by a lamp in the hand, a minute to focus, then as many at what the sky wants. */
