@@ -3,6 +3,8 @@ package dev.halfdusk.app;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.charset.StandardCharsets;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.RequestBuilder;
@@ -19,6 +21,10 @@ public final class Ask {
 
     public static String ok(MockMvc web, RequestBuilder request) throws Exception {
         return answer(web, request, status().isOk());
+    }
+
+    public static JsonNode json(MockMvc web, String address) throws Exception {
+        return new ObjectMapper().readTree(ok(web, address));
     }
 
     /** Text beside the field that is at fault, with status 422. */

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.lang.management.ManagementFactory;
@@ -78,11 +77,8 @@ class ExtremesTest {
     @Autowired
     private MockMvc web;
 
-    @Autowired
-    private ObjectMapper json;
-
     private JsonNode described() throws Exception {
-        return json.readTree(Ask.ok(web, "/api/docs/openapi"));
+        return Ask.json(web, "/api/docs/openapi");
     }
 
     private static Stream<JsonNode> parameters(JsonNode operation) {

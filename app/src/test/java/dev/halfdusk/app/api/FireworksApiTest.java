@@ -7,7 +7,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import org.junit.jupiter.api.Test;
@@ -23,7 +22,7 @@ class FireworksApiTest {
     private MockMvc web;
 
     private JsonNode answer(String query) throws Exception {
-        return new ObjectMapper().readTree(Ask.ok(web, "/api/fireworks/frame?" + query));
+        return Ask.json(web, "/api/fireworks/frame?" + query);
     }
 
     /** 150 mm from 640 m through 24 mm on 23.5 × 15.7 mm, as worked out by hand in the core's test. */

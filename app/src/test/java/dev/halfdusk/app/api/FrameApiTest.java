@@ -8,7 +8,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.awt.image.BufferedImage;
@@ -34,11 +33,11 @@ class FrameApiTest {
     private MockMvc web;
 
     private JsonNode stars(String more) throws Exception {
-        return new ObjectMapper().readTree(Ask.ok(web, STARS + more));
+        return Ask.json(web, STARS + more);
     }
 
     private JsonNode position(String body) throws Exception {
-        return new ObjectMapper().readTree(Ask.ok(web, "/api/position" + WHERE + "&body=" + body));
+        return Ask.json(web, "/api/position" + WHERE + "&body=" + body);
     }
 
     /** Gnomonic projection about the axis by spherical trigonometry, against the camera's vectors. */

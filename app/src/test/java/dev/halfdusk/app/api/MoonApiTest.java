@@ -7,7 +7,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.time.Duration;
@@ -28,7 +27,7 @@ class MoonApiTest {
     private MockMvc web;
 
     private JsonNode answer(String path) throws Exception {
-        return new ObjectMapper().readTree(Ask.ok(web, path));
+        return Ask.json(web, path);
     }
 
     /** A full moon 24° up: f/8, ISO 100 and 1/EV lie within half a stop of the 1/200 that its EV asks; 300 mm / 110 on 6 µm. */

@@ -8,7 +8,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import org.junit.jupiter.api.Test;
@@ -28,7 +27,7 @@ class SequenceApiTest {
     private MockMvc web;
 
     private JsonNode answer(String address) throws Exception {
-        return new ObjectMapper().readTree(Ask.ok(web, address));
+        return Ask.json(web, address);
     }
 
     /** 121 × 30 s and 120 × 1 s are 3750 s, 15.668°; 61.26″ a pixel, half of it at 60°. */

@@ -64,14 +64,10 @@ class EclipsePagesTest {
                 .id();
     }
 
-    private String body(String address) throws Exception {
-        return Ask.ok(web, address);
-    }
-
     /** Contacts by the reference: u2 22:15:13, greatest 22:42:03, u3 23:08:55, to five seconds. */
     @Test
     void an_eclipse_shows_contacts_light_and_way() throws Exception {
-        String page = body("/events/eclipse?place=" + coast() + TOTAL);
+        String page = Ask.ok(web, "/events/eclipse?place=" + coast() + TOTAL);
         assertThat(page)
                 .contains("Total eclipse of the moon at Moon &lt;place&gt;", "total for 54 min")
                 .contains("seen from beginning to end", "22:42:0", "exposed for the shadow: the lit limb burns")
@@ -92,7 +88,9 @@ class EclipsePagesTest {
         "640, 0.78, '100 % covered'"
     })
     void each_minute_has_its_aim(int minute, double switchAt, String words) throws Exception {
-        assertThat(body("/events/eclipse?place=" + coast() + TOTAL + "&minute=" + minute + "&switchAt=" + switchAt))
+        assertThat(Ask.ok(
+                        web,
+                        "/events/eclipse?place=" + coast() + TOTAL + "&minute=" + minute + "&switchAt=" + switchAt))
                 .contains(words);
     }
 
@@ -100,8 +98,8 @@ class EclipsePagesTest {
     @Test
     void brighter_and_darker_shift_the_settings() throws Exception {
         String base = "/events/eclipse?place=" + coast() + TOTAL + "&danjon=4&minute=642&brighterStops=";
-        int before = iso(body(base + "0"));
-        String brighter = body(base + "1");
+        int before = iso(Ask.ok(web, base + "0"));
+        String brighter = Ask.ok(web, base + "1");
         assertThat(iso(brighter)).isBetween((int) (1.8 * before), (int) (2.2 * before));
         assertThat(brighter)
                 .containsPattern("[?&;]brighterStops=2[^\"]*\">a stop brighter")
@@ -112,10 +110,10 @@ class EclipsePagesTest {
         assertThat(Double.parseDouble(back.group(1)))
                 .as("a stop less than the rig gives, which misses a third at most")
                 .isBetween(-0.34, 0.0);
-        assertThat(body(base + "6")).containsPattern("[?&;]brighterStops=6&[^\"]*\">a stop brighter");
+        assertThat(Ask.ok(web, base + "6")).containsPattern("[?&;]brighterStops=6&[^\"]*\">a stop brighter");
         // darker than what the rig still gives, not than what was asked
         Matcher darker = Pattern.compile("[?&;]brighterStops=([\\d.]+)&[^\"]*\">a stop darker")
-                .matcher(body(base + "6"));
+                .matcher(Ask.ok(web, base + "6"));
         assertThat(darker.find()).isTrue();
         assertThat(Double.parseDouble(darker.group(1))).isBetween(0.5, 5.0);
     }
@@ -130,9 +128,9 @@ class EclipsePagesTest {
     /** What is out of reach of the rig is said with a number; a tracker reaches it. */
     @Test
     void a_rig_that_falls_short_says_so() throws Exception {
-        String dark = body("/events/eclipse?place=" + coast() + TOTAL + "&danjon=0&minute=642");
+        String dark = Ask.ok(web, "/events/eclipse?place=" + coast() + TOTAL + "&danjon=0&minute=642");
         assertThat(dark).contains("stops short");
-        assertThat(body("/events/eclipse?place=" + coast() + TOTAL + "&danjon=4&minute=642"))
+        assertThat(Ask.ok(web, "/events/eclipse?place=" + coast() + TOTAL + "&danjon=4&minute=642"))
                 .doesNotContain("stops short")
                 .contains("between ");
     }
@@ -156,10 +154,10 @@ class EclipsePagesTest {
 
     @Test
     void what_is_not_there_is_said() throws Exception {
-        assertThat(body("/events/eclipse?place=" + coast() + "&night=2027-06-08"))
+        assertThat(Ask.ok(web, "/events/eclipse?place=" + coast() + "&night=2027-06-08"))
                 .contains("No eclipse of the moon in this night");
         web.perform(get("/events/eclipse?place=999999")).andExpect(status().isNotFound());
-        assertThat(body("/events/eclipse/card?place=" + coast() + "&night=2027-06-08"))
+        assertThat(Ask.ok(web, "/events/eclipse/card?place=" + coast() + "&night=2027-06-08"))
                 .contains("no eclipse to make a card of");
     }
 
@@ -167,7 +165,7 @@ class EclipsePagesTest {
     @Test
     void an_eclipse_below_the_horizon_is_not_offered_as_an_outing() throws Exception {
         long far = place(-36.8, 174.8, "Pacific/Auckland");
-        String page = body("/events/eclipse?place=" + far + "&night=2029-12-20");
+        String page = Ask.ok(web, "/events/eclipse?place=" + far + "&night=2029-12-20");
         assertThat(page).doesNotContain("Plan it as an outing").contains("the moon is down");
     }
 
@@ -182,27 +180,27 @@ class EclipsePagesTest {
     void every_place_on_earth_has_its_pages(double latitude, double longitude, String zone) throws Exception {
         long id = place(latitude, longitude, zone);
         for (String night : List.of("2028-12-31", "2029-06-25", "2029-12-20", "2027-02-20")) {
-            body("/events/eclipse?place=" + id + "&night=" + night);
-            body("/events/moon?place=" + id + "&night=" + night);
+            Ask.ok(web, "/events/eclipse?place=" + id + "&night=" + night);
+            Ask.ok(web, "/events/moon?place=" + id + "&night=" + night);
         }
-        body("/events/eclipse?place=" + id);
-        body("/events?place=" + id);
+        Ask.ok(web, "/events/eclipse?place=" + id);
+        Ask.ok(web, "/events?place=" + id);
     }
 
     /** A skyline in the way hides the beginning. */
     @Test
     void a_skyline_shortens_what_is_seen() throws Exception {
         long id = coast();
-        assertThat(body("/events/eclipse?place=" + id + TOTAL)).contains("115 in all");
+        assertThat(Ask.ok(web, "/events/eclipse?place=" + id + TOTAL)).contains("115 in all");
         places.saveSkyline(id, Skyline.of(List.of(new Skyline.Point(0, 55), new Skyline.Point(180, 55))));
-        assertThat(body("/events/eclipse?place=" + id + TOTAL))
+        assertThat(Ask.ok(web, "/events/eclipse?place=" + id + TOTAL))
                 .doesNotContain("115 in all")
                 .contains("up from 2");
     }
 
     @Test
     void the_card_holds_contacts_and_settings() throws Exception {
-        assertThat(body("/events/eclipse/card?place=" + coast() + TOTAL))
+        assertThat(Ask.ok(web, "/events/eclipse/card?place=" + coast() + TOTAL))
                 .contains("totality begins", "22:15:1", "In totality", "Look at the first frame of totality");
     }
 
@@ -252,7 +250,7 @@ class EclipsePagesTest {
         assertThat(take.asked().onLensMm()).isEqualTo(400);
         String field = "/outings/" + id + "/field";
         String key = "" + takes.of(id).get(0).id();
-        assertThat(body(field)).contains("too dark: a stop brighter");
+        assertThat(Ask.ok(web, field)).contains("too dark: a stop brighter");
         web.perform(post(field + "/brighter").param("take", key).param("stops", "1"))
                 .andExpect(status().is3xxRedirection());
         assertThat(takes.of(id).get(0).take().subject()).isEqualTo(new EclipsedMoon(180, 0.8, 3, 0, 1));
@@ -292,9 +290,9 @@ class EclipsePagesTest {
                 "everySeconds",
                 "240");
         Matcher said = Pattern.compile(", (\\d+) in all")
-                .matcher(body("/events/eclipse?place=" + place + TOTAL + "&everySeconds=240"));
+                .matcher(Ask.ok(web, "/events/eclipse?place=" + place + TOTAL + "&everySeconds=240"));
         assertThat(said.find()).isTrue();
-        String sheet = body("/api/outings/" + id + "/sheet");
+        String sheet = Ask.ok(web, "/api/outings/" + id + "/sheet");
         int frames = Pattern.compile("(\\d+) \u00d7 1/")
                 .matcher(sheet)
                 .results()
@@ -311,23 +309,26 @@ class EclipsePagesTest {
                         post("/outings?title=Never begun&place=" + coast()
                                 + "&night=2029-12-20&subject=lunar-eclipse&rig=" + longRig() + "&focal=9")))
                 .contains("The take cannot be planned");
-        assertThat(body("/outings?search=Never+begun")).doesNotContain(">Never begun<");
+        assertThat(Ask.ok(web, "/outings?search=Never+begun")).doesNotContain(">Never begun<");
     }
 
     @Test
     void the_moon_shows_its_light_limits_and_schools() throws Exception {
-        String page = body("/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30");
+        String page =
+                Ask.ok(web, "/events/moon?rig=" + longRig() + "&place=" + coast() + "&night=2027-06-18&time=00:30");
         assertThat(page)
                 .contains("full, 100 % lit", "f/11 and 1/ISO", "stops darker than this moon needs", "whole frame")
                 .contains("black sky fools it, the moon burns", "its own motion", "2 \u00d7 converter")
                 .contains("Evening: moon and land")
                 .doesNotContain("earthshine");
-        String windy = body("/events/moon?rig=" + longRig() + "&place=" + coast()
-                + "&night=2027-06-18&time=00:30&wind=6&focal=400&aperture=5.6");
+        String windy = Ask.ok(
+                web,
+                "/events/moon?rig=" + longRig() + "&place=" + coast()
+                        + "&night=2027-06-18&time=00:30&wind=6&focal=400&aperture=5.6");
         assertThat(windy).contains("wind on the tripod").contains("1/640 s at ISO 320");
-        assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-07&time=22:00"))
+        assertThat(Ask.ok(web, "/events/moon?place=" + coast() + "&night=2027-06-07&time=22:00"))
                 .contains("by earthshine");
-        assertThat(body("/events/moon?place=" + coast() + "&night=2027-06-18&time=15:00"))
+        assertThat(Ask.ok(web, "/events/moon?place=" + coast() + "&night=2027-06-18&time=15:00"))
                 .contains("The moon is down");
         for (String bad : List.of("haze=4", "stabiliser=9", "wind=61")) {
             web.perform(get("/events/moon?place=" + coast() + "&night=2027-06-18&" + bad))

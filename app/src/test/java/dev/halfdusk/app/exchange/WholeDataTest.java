@@ -210,7 +210,7 @@ class WholeDataTest {
         long id = full();
         ObjectNode written = tree(id);
         assertThat(schema().validate(written)).isEmpty();
-        JsonNode served = json.readTree(Ask.ok(web, "/api/outings/" + id));
+        JsonNode served = Ask.json(web, "/api/outings/" + id);
         assertThat(served.toString()).isEqualTo(written.toString());
         assertThat(read(written, false).state()).isEqualTo(State.EQUAL);
 

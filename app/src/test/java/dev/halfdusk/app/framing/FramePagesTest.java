@@ -42,41 +42,37 @@ class FramePagesTest {
         base = "?rig=1&place=" + id + "&night=2027-06-08";
     }
 
-    private String body(String path) throws Exception {
-        return Ask.ok(web, path);
-    }
-
     private static String value(String page, String field) {
         return page.replaceAll("(?s).*name=\"" + field + "\"[^>]*value=\"([^\"]*)\".*", "$1");
     }
 
     @Test
     void the_drawing_is_small_and_holds_what_is_in_the_frame() throws Exception {
-        String page = body("/frame" + base);
+        String page = Ask.ok(web, "/frame" + base);
         String svg = page.substring(page.indexOf("frame-air") - 400, page.lastIndexOf("</svg>"));
         assertThat(svg.length()).isLessThan(150_000);
         assertThat(page).contains(">core</text>").contains("Stack &lt;1&gt;").contains("84\u00b0 \u00d7 62\u00b0");
-        assertThat(body("/frame" + base + "&upright=on")).contains("62\u00b0 \u00d7 84\u00b0");
-        assertThat(body("/frame" + base + "&grid=on&figures=on&drift=on").length())
+        assertThat(Ask.ok(web, "/frame" + base + "&upright=on")).contains("62\u00b0 \u00d7 84\u00b0");
+        assertThat(Ask.ok(web, "/frame" + base + "&grid=on&figures=on&drift=on").length())
                 .isGreaterThan(page.length());
     }
 
     @Test
     void things_are_put_where_they_are_wanted() throws Exception {
-        String pole = body("/frame" + base + "&put=pole&third=lower");
+        String pole = Ask.ok(web, "/frame" + base + "&put=pole&third=lower");
         assertThat(value(pole, "azimuth")).isEqualTo("0");
         assertThat(Double.parseDouble(value(pole, "altitude"))).isBetween(44.0, 52.0);
         String mark = Ask.ok(
                 web,
                 get("/frame" + base + "&third=centre&azimuth=10&altitude=10").param("put", "mark-Stack <1>"));
         assertThat(Double.parseDouble(value(mark, "azimuth"))).isBetween(169.9, 170.1);
-        assertThat(body("/frame" + base + "&put=nonsense")).contains("45\u00b0 up");
+        assertThat(Ask.ok(web, "/frame" + base + "&put=nonsense")).contains("45\u00b0 up");
     }
 
     @Test
     void stepping_the_ribbon_moves_the_sky_and_not_the_camera() throws Exception {
-        String one = body("/frame" + base + "&azimuth=180&altitude=20&minute=700");
-        String later = body("/frame" + base + "&azimuth=180&altitude=20&minute=760");
+        String one = Ask.ok(web, "/frame" + base + "&azimuth=180&altitude=20&minute=700");
+        String later = Ask.ok(web, "/frame" + base + "&azimuth=180&altitude=20&minute=760");
         assertThat(value(one, "azimuth")).isEqualTo(value(later, "azimuth"));
         assertThat(one).contains("23:40");
         assertThat(later).contains("00:40").isNotEqualTo(one);
@@ -84,7 +80,7 @@ class FramePagesTest {
 
     @Test
     void the_photograph_and_its_crop_are_pictures() throws Exception {
-        assertThat(body("/frame" + base + "&view=photograph"))
+        assertThat(Ask.ok(web, "/frame" + base + "&view=photograph"))
                 .contains("/frame/photograph.jpg?", "Simulated photograph at");
         for (String path : new String[] {"/frame/photograph.jpg" + base, "/frame/crop.jpg" + base + "&x=0&y=1"}) {
             byte[] png = web.perform(get(path + "&azimuth=170&altitude=20"))
@@ -99,17 +95,17 @@ class FramePagesTest {
 
     @Test
     void trails_say_how_long_they_take_and_how_wide_their_gaps_are() throws Exception {
-        assertThat(body("/frame" + base + "&frames=120&shutter=30&pause=1"))
+        assertThat(Ask.ok(web, "/frame" + base + "&frames=120&shutter=30&pause=1"))
                 .contains("120 frames, 1 h 2 min, arcs of 15.5\u00b0", "gaps of 0.3 px");
     }
 
     @Test
     void a_panorama_lists_its_frames_and_warns_of_a_high_arch() throws Exception {
-        String low = body("/frame/panorama" + base + "&minute=600&upright=on");
+        String low = Ask.ok(web, "/frame/panorama" + base + "&minute=600&upright=on");
         assertThat(low).contains("between them").contains("would allow");
-        String high = body("/frame/panorama" + base + "&minute=960");
+        String high = Ask.ok(web, "/frame/panorama" + base + "&minute=960");
         assertThat(high).contains("too high for one row");
-        assertThat(body("/frame/panorama" + base + "&range=own&left=170&right=190&top=20"))
+        assertThat(Ask.ok(web, "/frame/panorama" + base + "&range=own&left=170&right=190&top=20"))
                 .contains(">frames</span>");
     }
 
@@ -141,8 +137,8 @@ class FramePagesTest {
         long id = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
                 .id();
         for (String night : new String[] {"2027-06-21", "2027-12-21"}) {
-            body("/frame?place=" + id + "&night=" + night);
-            body("/frame/panorama?place=" + id + "&night=" + night);
+            Ask.ok(web, "/frame?place=" + id + "&night=" + night);
+            Ask.ok(web, "/frame/panorama?place=" + id + "&night=" + night);
             web.perform(get("/frame/photograph.jpg?place=" + id + "&night=" + night))
                     .andExpect(status().isOk());
         }
@@ -166,9 +162,9 @@ class FramePagesTest {
             assertThat(png(photograph + "&" + what)).as(what).isNotEqualTo(plain);
         }
         assertThat(png(photograph + "&clouds=none")).isEqualTo(plain);
-        assertThat(body("/frame" + base + "&view=photograph&clouds=veil&sensor=30"))
+        assertThat(Ask.ok(web, "/frame" + base + "&view=photograph&clouds=veil&sensor=30"))
                 .contains("high 75 % of the sky", "clouds=veil", "sensor=30");
-        assertThat(body("/frame?rig=1&place=1&night=2029-06-08&clouds=forecast"))
+        assertThat(Ask.ok(web, "/frame?rig=1&place=1&night=2029-06-08&clouds=forecast"))
                 .contains("no forecast reaches");
         assertThat(Ask.refused(web, "/frame?rig=1&place=1&clouds=frogs")).contains("Choose one of the list.");
         assertThat(Ask.refused(web, "/frame?rig=1&place=1&distortion=11")).contains("10 %");

@@ -113,9 +113,13 @@ class KitPagesTest {
 
     @Test
     void a_zoom_is_stored_and_a_contradictory_one_is_not() throws Exception {
-        web.perform(
-                        post(
-                                "/kit/lens?name=Test zoom&shortest=70&longest=300&widestShort=4&widestLong=5.6&projection=RECTILINEAR"))
+        web.perform(post("/kit/lens")
+                        .param("name", "Test zoom")
+                        .param("shortest", "70")
+                        .param("longest", "300")
+                        .param("widestShort", "4")
+                        .param("widestLong", "5.6")
+                        .param("projection", "RECTILINEAR"))
                 .andExpect(redirectedUrl("/kit#lens"));
         NamedLens lens = kit.lenses().stream()
                 .filter(l -> l.name().equals("Test zoom"))
@@ -123,12 +127,15 @@ class KitPagesTest {
                 .orElseThrow();
         assertThat(lens.lens().electronic()).isFalse();
         assertThat(Ask.ok(web, "/kit/lens/" + lens.id())).contains("300 mm f/5.6");
-        assertThat(
-                        Ask.refused(
-                                web,
-                                post(
-                                        "/kit/lens/" + lens.id()
-                                                + "?name=Test zoom&shortest=70&longest=50&widestShort=4&projection=RECTILINEAR&narrowest=2")))
+        assertThat(Ask.refused(
+                        web,
+                        post("/kit/lens/" + lens.id())
+                                .param("name", "Test zoom")
+                                .param("shortest", "70")
+                                .param("longest", "50")
+                                .param("widestShort", "4")
+                                .param("projection", "RECTILINEAR")
+                                .param("narrowest", "2")))
                 .contains("50 is outside what is allowed: 70 to 2000 mm", "2 is outside what is allowed: 4 to 64");
         web.perform(post("/kit/lens/" + lens.id() + "/delete"))
                 .andExpect(redirectedUrl("/kit?deleted=lens-" + lens.id()));

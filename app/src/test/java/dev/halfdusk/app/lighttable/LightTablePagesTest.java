@@ -220,19 +220,15 @@ class LightTablePagesTest {
         return found("/lighttable/([0-9a-f-]{36})/whole.jpg", page);
     }
 
-    private String page(String address) throws Exception {
-        return Ask.ok(web, address);
-    }
-
     /** At full size around any place, kept within the frame, as long as the frame lies there. */
     @Test
     void any_part_is_looked_at_closer() throws Exception {
         String id = laid("close.png", "");
         String there = "/lighttable?frame=" + id;
-        assertThat(page(there + "&at.x=0.5&at.y=0.25"))
+        assertThat(Ask.ok(web, there + "&at.x=0.5&at.y=0.25"))
                 .contains("50 % across, 25 % down", "part.jpg?x=0.5&amp;y=0.25", "at.x=0.9&amp;at.y=0.25");
-        assertThat(page(there + "&at.x=7&at.y=-2")).contains("100 % across, 0 % down");
-        assertThat(page(there + "&at.x=left&at.y=NaN")).doesNotContain("id=\"closer\"");
+        assertThat(Ask.ok(web, there + "&at.x=7&at.y=-2")).contains("100 % across, 0 % down");
+        assertThat(Ask.ok(web, there + "&at.x=left&at.y=NaN")).doesNotContain("id=\"closer\"");
         byte[] middle = web.perform(get("/lighttable/" + id + "/part.jpg").param("x", "0.5"))
                 .andExpect(status().isOk())
                 .andReturn()
@@ -266,10 +262,12 @@ class LightTablePagesTest {
     /** What it is said to be of decides by what it is judged. */
     @Test
     void a_frame_is_judged_as_what_it_is_said_to_be() throws Exception {
-        assertThat(page("/lighttable?frame=" + laid("a.png", "film"))).contains("shadows", "tones");
-        assertThat(page("/lighttable?frame=" + laid("b.png", "fireworks"))).contains("No burst is in it");
-        assertThat(page("/lighttable?frame=" + laid("c.png", "nonsense"))).contains("The stars are lines");
-        assertThat(page("/lighttable?frame=" + laid("d.png", "stars")))
+        assertThat(Ask.ok(web, "/lighttable?frame=" + laid("a.png", "film"))).contains("shadows", "tones");
+        assertThat(Ask.ok(web, "/lighttable?frame=" + laid("b.png", "fireworks")))
+                .contains("No burst is in it");
+        assertThat(Ask.ok(web, "/lighttable?frame=" + laid("c.png", "nonsense")))
+                .contains("The stars are lines");
+        assertThat(Ask.ok(web, "/lighttable?frame=" + laid("d.png", "stars")))
                 .contains("The stars are lines", "2. shutter, against drift and hand:", "likely");
     }
 

@@ -505,10 +505,18 @@ class LogPagesTest {
                         Said.NOTHING));
         entries.say(entry.id(), entries.frames(entry.id()).get(0).id(), Said.BEST);
         observations.note(entry.id(), found(Learnable.DARKNESS, "" + place.id(), 21.2));
-        web.perform(
-                        post(
-                                home
-                                        + "/film?roll=A&number=7&stock=negative, 400&iso=400&aperture=8&meteredSeconds=8&givenSeconds=20&bracketStops=1&kept=on&time=22:41&lab=dense"))
+        web.perform(post(home + "/film")
+                        .param("roll", "A")
+                        .param("number", "7")
+                        .param("stock", "negative, 400")
+                        .param("iso", "400")
+                        .param("aperture", "8")
+                        .param("meteredSeconds", "8")
+                        .param("givenSeconds", "20")
+                        .param("bracketStops", "1")
+                        .param("kept", "on")
+                        .param("time", "22:41")
+                        .param("lab", "dense"))
                 .andExpect(status().is3xxRedirection());
         ObjectNode before = files.write(entry.id()).orElseThrow();
         assertThat(files.read(before, Imported.Wanted.NOTHING, files.known()).state())

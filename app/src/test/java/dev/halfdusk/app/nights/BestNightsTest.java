@@ -51,10 +51,6 @@ class BestNightsTest {
         query = "?place=" + coast + "&place=" + south + "&from=2027-01-01&years=1";
     }
 
-    private String body(String path) throws Exception {
-        return Ask.ok(web, path);
-    }
-
     /** The answer once the search has ended, however slow the machine: the page asks again, and so does this. */
     private String found(String path) throws Exception {
         long until = System.nanoTime() + Duration.ofSeconds(60).toNanos();
@@ -152,19 +148,19 @@ class BestNightsTest {
             assertThat(Double.parseDouble(cells[8])).isBetween(11.3, 20.1);
         });
         assertThat(csv.lines().count()).isGreaterThan(10);
-        body("/nights/best?over=99999-99999");
-        body("/nights/best?over=nonsense");
+        Ask.ok(web, "/nights/best?over=99999-99999");
+        Ask.ok(web, "/nights/best?over=nonsense");
     }
 
     @Test
     void a_search_is_kept_and_found_again() throws Exception {
         web.perform(post("/nights/best/save").param("name", "Week\"ends").param("query", "years=1&weekday=friday"))
                 .andExpect(redirectedUrl("/nights/best?years=1&weekday=friday"));
-        String page = body("/nights/best");
+        String page = Ask.ok(web, "/nights/best");
         assertThat(page).contains("Week&quot;ends").contains("years=1&amp;weekday=friday");
         String id = page.replaceAll("(?s).*saved/(\\d+)/forget.*", "$1");
         web.perform(post("/nights/best/saved/" + id + "/forget")).andExpect(redirectedUrl("/nights/best"));
-        assertThat(body("/nights/best")).doesNotContain("Week&quot;ends");
+        assertThat(Ask.ok(web, "/nights/best")).doesNotContain("Week&quot;ends");
         web.perform(post("/nights/best/save").param("name", "")).andExpect(redirectedUrl("/nights/best"));
     }
 
@@ -176,7 +172,7 @@ class BestNightsTest {
                     .append(places.add(Place.at("P" + i, new Site(i, i, 0), ZoneId.of("UTC")))
                             .id());
         }
-        assertThat(body("/nights/best" + many)).contains("of <span>120</span></strong> years", "<progress");
+        assertThat(Ask.ok(web, "/nights/best" + many)).contains("of <span>120</span></strong> years", "<progress");
         web.perform(get("/nights/best.csv" + many)).andExpect(status().isAccepted());
         assertThat(Ask.ok(web, post("/nights/best/cancel" + many))).contains("Search cancelled", "years=10");
     }
@@ -184,7 +180,7 @@ class BestNightsTest {
     @Test
     void odd_addresses_do_no_harm() throws Exception {
         assertThat(Ask.refused(web, "/nights/best?place=98765")).contains("at least one place");
-        body("/nights/best?place=" + coast + "&stance=sitting&weekday=someday&month=smarch");
+        Ask.ok(web, "/nights/best?place=" + coast + "&stance=sitting&weekday=someday&month=smarch");
     }
 
     /** In the same winter the core's nights are none, and the page says when they begin. */

@@ -118,28 +118,24 @@ class StopPagesTest {
         return evening.of(outings.existing(id));
     }
 
-    private String body(String address) throws Exception {
-        return Ask.ok(web, address);
-    }
-
     /** Packed at 22:45; there at 22:45 + 25 + 10, for nobody walks at the coast. */
     @Test
     void a_night_goes_from_place_to_place_on_every_page() throws Exception {
         add("Here", 0, 22, 0);
         add("There", 1, 23, 45);
         assertThat(night().schedule().slots()).extracting(Slot::stop).containsExactly(0, 1);
-        assertThat(body(home))
+        assertThat(Ask.ok(web, home))
                 .contains("Places of this night", "25 min on the road, 10 min on foot", "14 km NE as the crow flies")
                 .contains("at " + tower.name() + ", ", "35 min on the way")
                 .contains(">23:20</strong> <span class=\"quiet\">to 00:30</span>");
-        assertThat(body(home + "/sheet")).contains("Leave " + coast.name() + " for " + tower.name());
-        assertThat(body(home + "/sheet"))
+        assertThat(Ask.ok(web, home + "/sheet")).contains("Leave " + coast.name() + " for " + tower.name());
+        assertThat(Ask.ok(web, home + "/sheet"))
                 .contains("The pole is due north, 38\u00b0 up", "Polaris stands 0.6\u00b0 from it");
-        assertThat(body(home + "/field")).contains("Arrive at " + tower.name());
-        assertThat(body(home + "/sheet/night.ics"))
+        assertThat(Ask.ok(web, home + "/field")).contains("Arrive at " + tower.name());
+        assertThat(Ask.ok(web, home + "/sheet/night.ics"))
                 .contains("SUMMARY:On to " + tower.name(), "LOCATION:" + tower.name(), "GEO:37.7;-8.7");
-        assertThat(body(home + "/sheet/night.gpx")).contains(coast.name(), tower.name());
-        assertThat(body(home + "/sheet/night.csv")).contains("Arrive at " + tower.name());
+        assertThat(Ask.ok(web, home + "/sheet/night.gpx")).contains(coast.name(), tower.name());
+        assertThat(Ask.ok(web, home + "/sheet/night.csv")).contains("Arrive at " + tower.name());
     }
 
     /** Ten minutes sooner the way is too long. */
@@ -151,7 +147,7 @@ class StopPagesTest {
         takes.pin(id, here, Optional.of(Night.at(NIGHT, LocalTime.of(22, 0), coast.zone())));
         takes.pin(id, there, Optional.of(Night.at(NIGHT, LocalTime.of(23, 20), coast.zone())));
         assertThat(night().clashes()).extracting(ToldClash::kind).contains(Clash.Kind.WAY);
-        assertThat(body(home)).contains("to pack and the way take 50 min");
+        assertThat(Ask.ok(web, home)).contains("to pack and the way take 50 min");
         // hours before one arrives, and at the same minute
         for (int hour : new int[] {12, 18}) {
             for (long take : new long[] {here, there}) {
@@ -159,11 +155,11 @@ class StopPagesTest {
                 takes.change(id, take, stars, rig.id());
                 takes.pin(id, take, Optional.of(Night.at(NIGHT, LocalTime.of(hour, 0), coast.zone())));
             }
-            assertThat(body(home)).contains("begins before you arrive");
-            assertThat(body(home + "/sheet")).contains("Arrive at " + tower.name());
-            assertThat(body(home + "/field")).contains(tower.name());
-            assertThat(body(home + "/sheet/night.ics")).contains("SUMMARY:On to " + tower.name());
-            assertThat(body("/outings?search=" + tower.name())).contains(home, coast.name());
+            assertThat(Ask.ok(web, home)).contains("begins before you arrive");
+            assertThat(Ask.ok(web, home + "/sheet")).contains("Arrive at " + tower.name());
+            assertThat(Ask.ok(web, home + "/field")).contains(tower.name());
+            assertThat(Ask.ok(web, home + "/sheet/night.ics")).contains("SUMMARY:On to " + tower.name());
+            assertThat(Ask.ok(web, "/outings?search=" + tower.name())).contains(home, coast.name());
         }
     }
 
@@ -182,7 +178,7 @@ class StopPagesTest {
         assertThat(take.stop()).isOne();
         assertThat(take.wish().mark()).contains(new Named(there, "Stack"));
         assertThat(night().takes().get(0).plan().c().night().observer().site()).isEqualTo(tower.site());
-        assertThat(body(home)).contains("Stack, " + coast.name(), "Stack, " + tower.name());
+        assertThat(Ask.ok(web, home)).contains("Stack, " + coast.name(), "Stack, " + tower.name());
         assertThat(Ask.refused(web, post(home + "/takes?subject=free&name=x&rig=" + rig.id() + "&stop=2")))
                 .contains("Choose a place of this night.");
     }
@@ -222,7 +218,7 @@ class StopPagesTest {
         assertThat(takes.existing(id, last).take().stop()).isOne();
         web.perform(post(home + "/takes/" + there + "/restore")).andExpect(status().is3xxRedirection());
         assertThat(takes.existing(id, there).take().stop()).isZero();
-        assertThat(body(home)).contains("There");
+        assertThat(Ask.ok(web, home)).contains("There");
     }
 
     @Test
@@ -279,9 +275,9 @@ class StopPagesTest {
                         .at(1),
                 rig.id());
         assertThat(shutter(here)).isLessThan(shutter(there));
-        assertThat(body(home + "?take=" + there + "&minute=720")).contains("place=" + south.id());
-        String after = body(home + "/takes/" + there + "/after?seen=streaks");
-        assertThat(after).isNotEqualTo(body(home + "/takes/" + here + "/after?seen=streaks"));
+        assertThat(Ask.ok(web, home + "?take=" + there + "&minute=720")).contains("place=" + south.id());
+        String after = Ask.ok(web, home + "/takes/" + there + "/after?seen=streaks");
+        assertThat(after).isNotEqualTo(Ask.ok(web, home + "/takes/" + here + "/after?seen=streaks"));
     }
 
     private double shutter(long take) {
@@ -341,7 +337,7 @@ class StopPagesTest {
                 .satisfies(k -> assertThat(k.words())
                         .isEqualTo(rig.body().name() + " is planned in \u201cRival " + made
                                 + "\u201d as well on this night."));
-        assertThat(body(home)).contains("Rival " + made);
+        assertThat(Ask.ok(web, home)).contains("Rival " + made);
         web.perform(post("/outings/" + other.id() + "/delete"));
         assertThat(night().clashes()).noneMatch(k -> k.words().contains("Rival " + made));
         web.perform(post("/outings/" + other.id() + "/restore"));

@@ -148,7 +148,7 @@ class WorkspacePagesTest {
                 p.domes(),
                 new Place.Notes("", "drop", "", "hut, 300 m east", OptionalDouble.empty())));
         for (String view : List.of("/sheet", "/field", "/sheet/night.html")) {
-            assertThat(page("/outings/" + id + view))
+            assertThat(Ask.ok(web, "/outings/" + id + view))
                     .as(view)
                     .contains("Here: drop.", "Nearest shelter or car: hut, 300 m east.");
         }
@@ -381,7 +381,7 @@ class WorkspacePagesTest {
     void a_take_has_one_time_in_table_calendar_and_field() throws Exception {
         Take trails = Take.of("Circles", new Trails(15, 30, 1, 5), Takes.camera(rig));
         long take = takes.add(id, trails.pinnedAt(Instant.parse("2027-07-04T23:00:00Z")), rig.id());
-        List<String> rows = page(home + "/sheet/night.csv")
+        List<String> rows = Ask.ok(web, home + "/sheet/night.csv")
                 .lines()
                 .filter(l -> l.contains(",Circles,"))
                 .toList();
@@ -389,7 +389,7 @@ class WorkspacePagesTest {
                 .anyMatch(
                         l -> l.matches(
                                 "2027-07-04T23:00:00\\.000Z,2027-07-05T00:00:00\\+01:00,Circles,\"[^\"]*116 \u00d7 30 s[^\"]*\",true"));
-        String ics = page(home + "/sheet/night.ics");
+        String ics = Ask.ok(web, home + "/sheet/night.ics");
         List<VEvent> events = new CalendarBuilder().build(new StringReader(ics)).getComponents("VEVENT");
         VEvent event = events.stream()
                 .filter(e -> e.getUid().orElseThrow().getValue().startsWith("outing-" + id + "-take-" + take + "@"))
@@ -406,7 +406,7 @@ class WorkspacePagesTest {
         assertThat(event.getGeographicPos().getLatitude()).isEqualByComparingTo("37.6");
         assertThat(event.getGeographicPos().getLongitude()).isEqualByComparingTo("-8.8");
         assertThat(ics).contains("TRIGGER;RELATED=START:-PT10M").doesNotContain(":PT");
-        assertThat(page(home + "/field"))
+        assertThat(Ask.ok(web, home + "/field"))
                 .contains("data-at=\"" + Instant.parse("2027-07-04T23:00:00Z").toEpochMilli()
                         + "\" class=\"border-t border-line py-2\"><strong class=\"font-mono\">00:00<");
     }
@@ -451,10 +451,6 @@ class WorkspacePagesTest {
         assertThat(outings.find(other).orElseThrow().standing().resumed()).isEmpty();
         web.perform(post(home + "/field/reset"));
         assertThat(outings.find(id).orElseThrow().standing().resumed()).isEmpty();
-    }
-
-    private String page(String address) throws Exception {
-        return Ask.ok(web, address);
     }
 
     @Test
@@ -653,8 +649,8 @@ class WorkspacePagesTest {
                 .doesNotContain("url(fonts/", "src=\"/", "href=\"/");
         String timers = Ask.ok(web, home + "/sheet/night.txt");
         assertThat(timers).contains("timer: 31 s from start to start, or 1 s of pause; 155 frames");
-        JsonNode lines = new ObjectMapper().readTree(Ask.ok(web, home + "/sheet/night.json"));
-        JsonNode api = new ObjectMapper().readTree(Ask.ok(web, "/api/outings/" + id + "/sheet"));
+        JsonNode lines = Ask.json(web, home + "/sheet/night.json");
+        JsonNode api = Ask.json(web, "/api/outings/" + id + "/sheet");
         assertThat(lines).isEqualTo(api);
     }
 

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.ground.Skyline;
@@ -31,9 +30,6 @@ import org.springframework.test.web.servlet.MockMvc;
 /** Where it is dark round a start. */
 @PageTest
 class DarkPagesTest {
-
-    @Autowired
-    private ObjectMapper json;
 
     @Autowired
     private MockMvc web;
@@ -80,7 +76,7 @@ class DarkPagesTest {
     }
 
     private JsonNode darkness(double latitude, double longitude) throws Exception {
-        return json.readTree(Ask.ok(web, "/api/darkness?latitudeDeg=" + latitude + "&longitudeDeg=" + longitude));
+        return Ask.json(web, "/api/darkness?latitudeDeg=" + latitude + "&longitudeDeg=" + longitude);
     }
 
     /** Between two hills where a meter found more than the towns account for the map is brighter; a day's drive away it is as it was. */
@@ -152,8 +148,8 @@ class DarkPagesTest {
     @Test
     void the_api_gives_place_and_field() throws Exception {
         String where = "latitudeDeg=38.55&longitudeDeg=-8.9";
-        JsonNode place = json.readTree(Ask.ok(web, "/api/darkness?" + where));
-        JsonNode field = json.readTree(Ask.ok(web, "/api/darkness/field?" + where + "&withinKm=10&stepKm=5"));
+        JsonNode place = Ask.json(web, "/api/darkness?" + where);
+        JsonNode field = Ask.json(web, "/api/darkness/field?" + where + "&withinKm=10&stepKm=5");
         assertThat(place.path("towards")).hasSize(8);
         assertThat(place.path("darknessClass").asInt()).isEqualTo(6);
         assertThat(field.path("zenithMagnitudes")).hasSize(25);

@@ -279,7 +279,7 @@ class PlanFileTest {
     @Test
     void the_plans_own_file_is_read_again() throws Exception {
         long id = full();
-        JsonNode exported = json.readTree(Ask.ok(web, "/events/plans/" + id + "/plan.json"));
+        JsonNode exported = Ask.json(web, "/events/plans/" + id + "/plan.json");
         assertThat(exported.path("plan")).isEqualTo(json.readTree(written(id).toString()));
         assertThat(read(exported.path("plan"), false).state()).isEqualTo(Imported.State.EQUAL);
     }
