@@ -1,16 +1,20 @@
 package dev.halfdusk.app;
 
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.RequestBuilder;
 import org.springframework.test.web.servlet.ResultMatcher;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
-/** What the application answers, as text; another status than the one that is asked for fails. */
+/** What the application answers; where its text is asked for, another status than the one that is named fails. */
 public final class Ask {
 
     private Ask() {}
@@ -34,6 +38,14 @@ public final class Ask {
 
     public static String refused(MockMvc web, RequestBuilder request) throws Exception {
         return answer(web, request, status().isUnprocessableEntity());
+    }
+
+    /** The answer to a form, whatever it is. */
+    public static MockHttpServletResponse sent(MockMvc web, String address, Map<String, String> fields)
+            throws Exception {
+        MockHttpServletRequestBuilder request = post(address);
+        fields.forEach(request::param);
+        return web.perform(request).andReturn().getResponse();
     }
 
     private static String answer(MockMvc web, RequestBuilder request, ResultMatcher status) throws Exception {

@@ -1,7 +1,6 @@
 package dev.halfdusk.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.places.Place;
@@ -12,7 +11,6 @@ import java.util.Map;
 import java.util.Random;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Changes and deletes parts of kit, places, marks and domes by their own forms, to any value that these allow. */
 final class RandomEdits {
@@ -43,7 +41,7 @@ final class RandomEdits {
         Form form = forms.get(random.nextInt(forms.size()));
         boolean ofPlace = form.page.contains("?");
         if (random.nextDouble() < DELETED) {
-            int status = send(form.target + (ofPlace ? "/remove" : "/delete"), Map.of())
+            int status = Ask.sent(web, form.target + (ofPlace ? "/remove" : "/delete"), Map.of())
                     .getStatus();
             return status == 302 ? "deleted " + form.target : "";
         }
@@ -69,7 +67,7 @@ final class RandomEdits {
             fields.put("coordinates", at);
             words.append(" coordinates=").append(at);
         }
-        MockHttpServletResponse answer = send(form.target, fields);
+        MockHttpServletResponse answer = Ask.sent(web, form.target, fields);
         assertThat(answer.getStatus()).as(words.toString()).isIn(302, 422);
         return answer.getStatus() == 302 ? words.toString() : "";
     }
@@ -104,11 +102,5 @@ final class RandomEdits {
 
     private static Form form(String address) {
         return new Form(address, address);
-    }
-
-    private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
-        MockHttpServletRequestBuilder request = post(path);
-        fields.forEach(request::param);
-        return web.perform(request).andReturn().getResponse();
     }
 }

@@ -2,8 +2,8 @@ package dev.halfdusk.app.kit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
@@ -62,12 +62,6 @@ class MisfitPagesTest {
         return kit.rig(id).orElseThrow();
     }
 
-    private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
-        var request = post(path);
-        fields.forEach(request::param);
-        return web.perform(request).andReturn().getResponse();
-    }
-
     private String page(String path) throws Exception {
         MockHttpServletResponse answer = web.perform(get(path)).andReturn().getResponse();
         assertThat(answer.getStatus()).as(path).isEqualTo(200);
@@ -77,7 +71,7 @@ class MisfitPagesTest {
     private String outing() throws Exception {
         long place = places.add(Place.at("Misfit", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
                 .id();
-        return send("/outings", Map.of("place", "" + place, "night", "2027-06-08"))
+        return Ask.sent(web, "/outings", Map.of("place", "" + place, "night", "2027-06-08"))
                 .getRedirectedUrl();
     }
 
@@ -88,7 +82,8 @@ class MisfitPagesTest {
     @Test
     void a_take_keeps_what_it_asked_is_planned_as_near_as_it_can_be_and_has_ways_out() throws Exception {
         String outing = outing();
-        String added = send(
+        String added = Ask.sent(
+                        web,
                         outing + "/takes",
                         Map.of("subject", "milky-way", "rig", "" + rig.id(), "focal", "50", "aperture", "1.4"))
                 .getRedirectedUrl();
@@ -107,14 +102,14 @@ class MisfitPagesTest {
         page("/data/half-dusk.zip");
         page(outing + "/field");
 
-        assertThat(send(outing + "/takes/" + take + "/fit", Map.of("rig", "" + other.id()))
+        assertThat(Ask.sent(web, outing + "/takes/" + take + "/fit", Map.of("rig", "" + other.id()))
                         .getStatus())
                 .isEqualTo(302);
         assertThat(takes.existing(id, take).rig().name()).isEqualTo("Misfit, other");
         assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(50, 1.4));
         assertThat(page(outing)).doesNotContain("asks for");
 
-        send(outing + "/takes/" + take + "/fit", Map.of("rig", "" + rig.id()));
+        Ask.sent(web, outing + "/takes/" + take + "/fit", Map.of("rig", "" + rig.id()));
         assertThat(takes.existing(id, take).take().asked()).isEqualTo(new LensSetting(20, 2.8));
         assertThat(page(outing)).doesNotContain("asks for");
     }
@@ -125,7 +120,7 @@ class MisfitPagesTest {
         List<NamedGear> gear = kit.gear().stream().filter(g -> g.id() == tele).toList();
         put(zoom, gear);
         String outing = outing();
-        send(outing + "/takes", Map.of("subject", "milky-way", "rig", "" + rig.id()));
+        Ask.sent(web, outing + "/takes", Map.of("subject", "milky-way", "rig", "" + rig.id()));
         kit.save(new NamedLens(zoom.id(), zoom.name(), new Lens(8, 8, 2.8, 2.8, Projection.FISHEYE), ""));
 
         assertThat(page(outing)).contains("Misfit is used without Misfit converter: a teleconverter cannot be put");
@@ -137,9 +132,9 @@ class MisfitPagesTest {
     void a_camera_of_an_eclipse_is_not_started_before_someone_has_said_how() throws Exception {
         long strait = places.add(Place.at("Misfit strait", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
                 .id();
-        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+        String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
-        send(plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "close-up"));
+        Ask.sent(web, plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "close-up"));
 
         put(wide, List.of());
 
@@ -162,7 +157,8 @@ class MisfitPagesTest {
         String setup = "rig=" + rig.id() + "&focal=200&aperture=192&night=2027-06-18";
 
         String outing = outing();
-        assertThat(send(
+        assertThat(Ask.sent(
+                                web,
                                 outing + "/takes",
                                 Map.of("subject", "moon", "rig", "" + rig.id(), "focal", "200", "aperture", "192"))
                         .getStatus())
@@ -177,14 +173,14 @@ class MisfitPagesTest {
 
         long strait = places.add(Place.at("Misfit bay", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
                 .id();
-        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+        String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
-        String camera = send(plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "corona"))
+        String camera = Ask.sent(web, plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "corona"))
                 .getRedirectedUrl();
         String target = plan + "/cameras/" + camera.replaceAll(".*camera=", "");
         Map<String, String> fields = new HashMap<>(PageFields.of(page(camera), target));
         fields.put("aperture", "192");
-        assertThat(send(target, fields).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, target, fields).getStatus()).isEqualTo(302);
         assertThat(page(plan)).contains("f/192");
         for (String path : List.of("/day", "/sheet", "/plan.json", "/plan.txt", "/rehearsal", "/rehearsal/report")) {
             page(plan + path);

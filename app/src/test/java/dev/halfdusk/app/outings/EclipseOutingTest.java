@@ -2,8 +2,8 @@ package dev.halfdusk.app.outings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedGear;
@@ -39,12 +39,6 @@ class EclipseOutingTest {
     @Autowired
     private Kit kit;
 
-    private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
-        var request = post(path);
-        fields.forEach(request::param);
-        return web.perform(request).andReturn().getResponse();
-    }
-
     private String page(String path) throws Exception {
         MockHttpServletResponse answer = web.perform(get(path)).andReturn().getResponse();
         assertThat(answer.getStatus()).as(path).isEqualTo(200);
@@ -72,11 +66,11 @@ class EclipseOutingTest {
         String strait = ""
                 + places.add(Place.at("Strait of filters", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
                         .id();
-        String plan = send("/events/plans", Map.of("place", strait, "date", "2027-08-02"))
+        String plan = Ask.sent(web, "/events/plans", Map.of("place", strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
-        String outing = send("/outings", Map.of("place", strait, "night", "2027-08-01", "driveMinutes", "40"))
+        String outing = Ask.sent(web, "/outings", Map.of("place", strait, "night", "2027-08-01", "driveMinutes", "40"))
                 .getRedirectedUrl();
-        send(outing + "/takes", Map.of("subject", "solar-eclipse", "rig", "" + behindFilter()));
+        Ask.sent(web, outing + "/takes", Map.of("subject", "solar-eclipse", "rig", "" + behindFilter()));
 
         List<String> wanted = filters(page(plan + "/plan.txt"));
         assertThat(wanted).hasSize(3).anyMatch(l -> l.endsWith("off."));

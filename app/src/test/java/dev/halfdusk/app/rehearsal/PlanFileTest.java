@@ -2,7 +2,6 @@ package dev.halfdusk.app.rehearsal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -49,7 +48,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** A plan goes into a file and comes back whole, and two windows never overwrite each other without a word. */
 @PageTest
@@ -314,12 +312,6 @@ class PlanFileTest {
         places.change(moved);
     }
 
-    private MockHttpServletResponse save(String path, Map<String, String> fields) throws Exception {
-        MockHttpServletRequestBuilder request = post(path);
-        fields.forEach(request::param);
-        return web.perform(request).andReturn().getResponse();
-    }
-
     /** The second window is told what is stored and what it has, loses neither, and saves when it is asked again. */
     @Test
     void two_windows_do_not_overwrite_each_other() throws Exception {
@@ -332,14 +324,14 @@ class PlanFileTest {
                 "beforeC3Seconds", "13.5",
                 "celsius", "20"));
         settings.put("seen", seen(id, "", "/events/plans/" + id));
-        assertThat(save("/events/plans/" + id, settings).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, "/events/plans/" + id, settings).getStatus()).isEqualTo(302);
         settings.put("celsius", "25");
-        MockHttpServletResponse refused = save("/events/plans/" + id, settings);
+        MockHttpServletResponse refused = Ask.sent(web, "/events/plans/" + id, settings);
         assertThat(refused.getStatus()).isEqualTo(409);
         assertThat(refused.getContentAsString()).contains("this was changed elsewhere meanwhile", "value=\"25\"");
         assertThat(plans.existing(id).terms().celsius()).isEqualTo(20);
         settings.put("seen", seen(refused.getContentAsString(), "/events/plans/" + id));
-        assertThat(save("/events/plans/" + id, settings).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, "/events/plans/" + id, settings).getStatus()).isEqualTo(302);
         assertThat(plans.existing(id).terms().celsius()).isEqualTo(25);
 
         long camera = plan.cameras().get(0).id();
@@ -349,9 +341,9 @@ class PlanFileTest {
         fields.put("seen", seen(id, "?camera=" + camera, "/events/plans/" + id + "/cameras/" + camera));
         fields.put("iso", "320");
         String path = "/events/plans/" + id + "/cameras/" + camera;
-        assertThat(save(path, fields).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, path, fields).getStatus()).isEqualTo(302);
         fields.put("iso", "640");
-        MockHttpServletResponse twice = save(path, fields);
+        MockHttpServletResponse twice = Ask.sent(web, path, fields);
         assertThat(twice.getStatus()).isEqualTo(409);
         assertThat(twice.getContentAsString()).contains("stored now", "<td class=\"whitespace-pre-line\">320</td>");
         assertThat(plans.existing(id).camera(camera).asked().iso()).isEqualTo(320);

@@ -58,12 +58,6 @@ class TwoTabsTest {
         return PageFields.of(Ask.ok(web, path), target);
     }
 
-    private MockHttpServletResponse send(String path, Map<String, String> fields) throws Exception {
-        var request = post(path);
-        fields.forEach(request::param);
-        return web.perform(request).andReturn().getResponse();
-    }
-
     private String outing() throws Exception {
         var request = post("/outings?place=" + place + "&night=2027-06-08");
         return web.perform(request).andReturn().getResponse().getRedirectedUrl();
@@ -104,12 +98,14 @@ class TwoTabsTest {
         put(one, field, first);
         put(other, field, second);
         assertThat(one).as("the first changes something").isNotEqualTo(fields(form.page, form.target));
-        assertThat(send(form.target, one).getStatus()).as("the first saves").isEqualTo(302);
+        assertThat(Ask.sent(web, form.target, one).getStatus())
+                .as("the first saves")
+                .isEqualTo(302);
         Map<String, String> stored = fields(form.page, form.target);
         assertThat(stored.getOrDefault(field, "").strip())
                 .isEqualTo(one.getOrDefault(field, "").strip());
 
-        MockHttpServletResponse refused = send(form.target, other);
+        MockHttpServletResponse refused = Ask.sent(web, form.target, other);
         assertThat(refused.getStatus()).isEqualTo(409);
         assertThat(refused.getContentAsString())
                 .contains("Not saved yet: this was changed elsewhere meanwhile", "take what is stored");
@@ -119,7 +115,7 @@ class TwoTabsTest {
         Map<String, String> again = PageFields.of(refused.getContentAsString(), form.target);
         assertThat(again.getOrDefault(field, "").strip())
                 .isEqualTo(other.getOrDefault(field, "").strip());
-        assertThat(send(form.target, again).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, form.target, again).getStatus()).isEqualTo(302);
         assertThat(fields(form.page, form.target).getOrDefault(field, "").strip())
                 .isEqualTo(other.getOrDefault(field, "").strip());
     }
@@ -150,7 +146,8 @@ class TwoTabsTest {
             }
             case "take" -> {
                 String outing = outing();
-                String take = send(
+                String take = Ask.sent(
+                                web,
                                 outing + "/takes",
                                 Map.of(
                                         "subject",
@@ -177,12 +174,12 @@ class TwoTabsTest {
     private Form plan(String which) throws Exception {
         long strait = places.add(Place.at("Strait of tabs", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
                 .id();
-        String plan = send("/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
+        String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
         if (which.equals("plan")) {
             return new Form(plan, plan);
         }
-        String page = send(plan + "/cameras", Map.of("rig", "" + rig, "role", "close-up"))
+        String page = Ask.sent(web, plan + "/cameras", Map.of("rig", "" + rig, "role", "close-up"))
                 .getRedirectedUrl();
         String camera = plan + "/cameras/" + page.replaceAll(".*=", "");
         return new Form(page, which.equals("camera") ? camera : camera + "/script");
@@ -209,9 +206,9 @@ class TwoTabsTest {
         String deletes = which.equals("mark") || which.equals("dome")
                 ? form.target + "/remove"
                 : form.target.replaceAll("/(skyline|script)$", "") + "/delete";
-        assertThat(send(deletes, Map.of()).getStatus()).as(deletes).isEqualTo(302);
+        assertThat(Ask.sent(web, deletes, Map.of()).getStatus()).as(deletes).isEqualTo(302);
 
-        MockHttpServletResponse refused = send(form.target, typed);
+        MockHttpServletResponse refused = Ask.sent(web, form.target, typed);
         assertThat(refused.getStatus()).isEqualTo(409);
         String page = refused.getContentAsString();
         assertThat(page).contains("was deleted, in another window perhaps").contains("Bring it back and save");
@@ -226,9 +223,9 @@ class TwoTabsTest {
         assertThat(kept).isEqualTo(typed);
         kept.put("then", form.target);
         // the browser's next request; the forward is made here by hand, since the test has no server
-        MockHttpServletResponse back = send(restore.group(1), kept);
+        MockHttpServletResponse back = Ask.sent(web, restore.group(1), kept);
         assertThat(back.getForwardedUrl()).isEqualTo(form.target);
-        assertThat(send(form.target, kept).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, form.target, kept).getStatus()).isEqualTo(302);
         assertThat(fields(form.page, form.target).get(field)).isEqualTo(value.strip());
     }
 
@@ -244,12 +241,12 @@ class TwoTabsTest {
     void the_same_change_twice_is_no_quarrel() throws Exception {
         Map<String, String> one = fields("/places/" + place + "/edit", "/places/" + place);
         one.put("hazards", "a drop");
-        assertThat(send("/places/" + place, one).getStatus()).isEqualTo(302);
-        assertThat(send("/places/" + place, one).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, "/places/" + place, one).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, "/places/" + place, one).getStatus()).isEqualTo(302);
         // another part of the same place is none either
         Map<String, String> form = fields("/places/" + place + "/edit", "/places/" + place);
         places.saveSkyline(place, SkylineText.parse("10,5"));
         form.put("hazards", "none");
-        assertThat(send("/places/" + place, form).getStatus()).isEqualTo(302);
+        assertThat(Ask.sent(web, "/places/" + place, form).getStatus()).isEqualTo(302);
     }
 }
