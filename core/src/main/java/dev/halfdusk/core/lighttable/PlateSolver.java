@@ -43,7 +43,7 @@ final class PlateSolver {
     private static final double LEAST_SHARE = 0.35;
     private static final double FITS_PX = 2.5;
     private static final double FITS_DEG = 0.06;
-    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, 0.06, 0.06};
+    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, 0.06, 0.06, 0.06, 0.06, 0.06};
     private static final int UNKNOWNS = 5;
     private static final double[] STEPS = {1e-4, 1e-4, 1e-4, 1e-4, 1e-3};
 
