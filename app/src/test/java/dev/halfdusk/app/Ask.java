@@ -1,5 +1,6 @@
 package dev.halfdusk.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
@@ -31,6 +32,25 @@ public final class Ask {
         return new ObjectMapper().readTree(ok(web, address));
     }
 
+    public static byte[] bytes(MockMvc web, String address) throws Exception {
+        return bytes(web, get(address));
+    }
+
+    public static byte[] bytes(MockMvc web, RequestBuilder request) throws Exception {
+        return whole(web, request, status().isOk()).getContentAsByteArray();
+    }
+
+    public static byte[] bytes(MockMvc web, RequestBuilder request, String type) throws Exception {
+        MockHttpServletResponse answer = whole(web, request, status().isOk());
+        assertThat(answer.getContentType()).isEqualTo(type);
+        return answer.getContentAsByteArray();
+    }
+
+    /** Where one is sent on to. */
+    public static String to(MockMvc web, RequestBuilder request) throws Exception {
+        return whole(web, request, status().is3xxRedirection()).getRedirectedUrl();
+    }
+
     /** Text beside the field that is at fault, with status 422. */
     public static String refused(MockMvc web, String address) throws Exception {
         return refused(web, get(address));
@@ -49,10 +69,11 @@ public final class Ask {
     }
 
     private static String answer(MockMvc web, RequestBuilder request, ResultMatcher status) throws Exception {
-        return web.perform(request)
-                .andExpect(status)
-                .andReturn()
-                .getResponse()
-                .getContentAsString(StandardCharsets.UTF_8);
+        return whole(web, request, status).getContentAsString(StandardCharsets.UTF_8);
+    }
+
+    private static MockHttpServletResponse whole(MockMvc web, RequestBuilder request, ResultMatcher status)
+            throws Exception {
+        return web.perform(request).andExpect(status).andReturn().getResponse();
     }
 }

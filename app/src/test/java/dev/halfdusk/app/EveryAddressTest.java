@@ -8,15 +8,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import dev.halfdusk.app.browser.EveryPageBrowserTest;
 import dev.halfdusk.app.db.DefaultSchema;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Form;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -37,16 +31,14 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.server.PathContainer;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.springframework.web.util.pattern.PathPattern;
 
 /** Every page and file there is, found in the application itself: with the demo, on an empty instance, with a place alone, with kit alone. */
-@PageTest
 @TestPropertySource(properties = "halfdusk.demo=true")
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class EveryAddressTest {
+class EveryAddressTest extends StoringTest {
 
     /** What a variable of a path may be, where its pattern does not say it. */
     private static final Map<String, List<String>> VALUES = Map.of(
@@ -63,26 +55,11 @@ class EveryAddressTest {
     private static final Pattern VARIABLE = Pattern.compile("\\{(\\w+)(?::((?:\\\\d\\{[\\d,]+}|[^{}])*))?}");
 
     @Autowired
-    private MockMvc web;
-
-    @Autowired
     @Qualifier("requestMappingHandlerMapping")
     private RequestMappingHandlerMapping mappings;
 
     @Autowired
     private DSLContext db;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
 
     /** Addresses that were answered with a page. */
     private static final Set<String> PAGES = new HashSet<>();
@@ -293,7 +270,7 @@ class EveryAddressTest {
     @Test
     @Order(6)
     void with_a_place_alone() {
-        places.add(Place.at("Alone", new Site(-45, 170.5, 5), ZoneId.of("Pacific/Auckland")));
+        made.place("Alone", -45, 170.5, 5, "Pacific/Auckland");
         assertThat(open()).isEmpty();
     }
 }

@@ -6,38 +6,16 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** A list costs the same few questions to the database however long it is. */
 @PageTest
-class ListsTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private QueryCount queries;
+record ListsTest(MockMvc web, Kit kit, QueryCount queries, Made made) {
 
     private int cost(String path) throws Exception {
         int before = queries.soFar();
@@ -60,10 +38,9 @@ class ListsTest {
     }
 
     private void add(String name) {
-        Place place = places.add(Place.at("List " + name, new Site(50, 10, 0), ZoneId.of("Europe/Berlin")));
-        places.addMark(place.id(), new Mark("Mast", 10, 100, 20, 3, 0));
+        Place place = made.place("List " + name, 50, 10, 0, "Europe/Berlin", new Mark("Mast", 10, 100, 20, 3, 0));
         NamedRig rig = kit.rig(1).orElseThrow();
         kit.save(new NamedRig(null, "List " + name, rig.body(), rig.lens(), rig.gear()));
-        outings.save(Outing.fresh("List", place, LocalDate.of(2027, 8, 1)));
+        made.outing("List", place, "2027-08-01");
     }
 }

@@ -7,21 +7,15 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.zaxxer.hikari.HikariDataSource;
 import dev.halfdusk.app.db.DefaultSchema;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.SkylineText;
-import dev.halfdusk.core.sky.Site;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,27 +33,10 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Another program holds the database, or a statement fails: pages answer, saves are all or nothing, and afterwards all is as before. */
-@PageTest
-class LockTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
+class LockTest extends StoringTest {
 
     @Autowired
     private QueryCount queries;
@@ -78,8 +55,7 @@ class LockTest {
 
     @BeforeEach
     void place() {
-        place = places.add(Place.at("Locked", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        place = made.coast("Locked").id();
         places.saveSkyline(place, SkylineText.parse("10,5\n20,6"));
     }
 
@@ -185,7 +161,7 @@ class LockTest {
     }
 
     private Map<String, MockHttpServletRequestBuilder> saves() throws Exception {
-        Outing outing = outings.save(Outing.fresh("Half", places.find(place).orElseThrow(), LocalDate.of(2027, 6, 8)));
+        Outing outing = made.outing("Half", places.find(place).orElseThrow(), "2027-06-08");
         ask(post("/outings/" + outing.id() + "/takes/proposed"));
         List<Takes.Stored> stored = takes.of(outing.id());
         assertThat(stored).hasSizeGreaterThan(1);

@@ -9,6 +9,7 @@ import org.springframework.boot.test.autoconfigure.web.servlet.MockMvcPrint;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.ContextConfiguration;
+import org.springframework.test.context.TestConstructor;
 
 /**
  * A test of pages or repositories against the whole application. All of them share one application and one database, so a
@@ -19,5 +20,7 @@ import org.springframework.test.context.ContextConfiguration;
 @SpringBootTest
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE) // what is printed on failure would be put together for every request
 @ContextConfiguration(initializers = TestFolder.class)
-@Import({ForecastDouble.class, QueryCount.class})
+@TestConstructor(
+        autowireMode = TestConstructor.AutowireMode.ALL) // a record's components are what a test asks and makes
+@Import({ForecastDouble.class, QueryCount.class, Made.class})
 public @interface PageTest {}

@@ -9,11 +9,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
+import dev.halfdusk.app.StoringTest;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,18 +19,10 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The published description against the API itself: examples work, answers are as described, limits are those that refuse. */
-@PageTest
-class ApiDescriptionTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class ApiDescriptionTest extends StoringTest {
 
     @Autowired
     private ObjectMapper json;
@@ -45,8 +33,7 @@ class ApiDescriptionTest {
     @BeforeEach
     void read() throws Exception {
         api = json.readTree(answer(get("/api/docs/openapi")).getContentAsString());
-        long place = places.add(Place.at("Described", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        long place = made.coast("Described").id();
         outing = answer(post("/outings?place=" + place + "&night=2027-06-08"))
                 .getRedirectedUrl()
                 .replaceAll(".*/", "");

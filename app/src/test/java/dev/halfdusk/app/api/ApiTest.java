@@ -21,17 +21,13 @@ import dev.halfdusk.app.PageTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class ApiTest {
+record ApiTest(MockMvc web) {
 
     private static final String LONGEST = "/api/exposure/longest?focal=20&aperture=1.8&pitch=5.94";
-
-    @Autowired
-    private MockMvc web;
 
     @Test
     void longest_shutter_by_every_rule() throws Exception {

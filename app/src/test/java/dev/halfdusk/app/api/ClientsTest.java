@@ -3,7 +3,7 @@ package dev.halfdusk.app.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,19 +15,13 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIf;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** Clients that others would generate from the published description compile. */
-@PageTest
 @EnabledIf("installed")
-class ClientsTest {
+class ClientsTest extends StoringTest {
 
     private static final Path GENERATOR = Path.of("target/tools/openapi-generator-cli.jar");
     private static final Path TYPESCRIPT = Path.of("frontend/node_modules/typescript/bin/tsc");
-
-    @Autowired
-    private MockMvc web;
 
     @TempDir
     private Path folder;

@@ -17,14 +17,13 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Every parameter of every operation, as the API describes itself, with values that nobody should send: refused, never a fault, never slow. */
 @PageTest
-class ExtremesTest {
+record ExtremesTest(MockMvc web) {
 
     private static final List<String> EXTREMES = List.of(
             "",
@@ -73,9 +72,6 @@ class ExtremesTest {
     private static Duration worked() {
         return Duration.ofNanos(ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime());
     }
-
-    @Autowired
-    private MockMvc web;
 
     private JsonNode described() throws Exception {
         return Ask.json(web, "/api/docs/openapi");

@@ -12,14 +12,10 @@ import dev.halfdusk.app.PageTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class FireworksApiTest {
-
-    @Autowired
-    private MockMvc web;
+record FireworksApiTest(MockMvc web) {
 
     private JsonNode answer(String query) throws Exception {
         return Ask.json(web, "/api/fireworks/frame?" + query);

@@ -16,21 +16,17 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class FrameApiTest {
+record FrameApiTest(MockMvc web) {
 
     private static final String WHERE = "?lat=37.6012&lon=-8.7921&elevation=31&time=2027-06-09T00:10:00Z";
     private static final String STARS =
             "/api/frame/stars" + WHERE + "&azimuth=176&altitude=23&focal=20&sensorWidth=36&sensorHeight=24";
     private static final String PHOTOGRAPH = "/api/frame/photograph.png" + WHERE
             + "&azimuth=176&altitude=23&focal=20&aperture=1.8&shutter=8&iso=3200&pixelsAcross=7040&width=300";
-
-    @Autowired
-    private MockMvc web;
 
     private JsonNode stars(String more) throws Exception {
         return Ask.json(web, STARS + more);
@@ -82,35 +78,19 @@ class FrameApiTest {
 
     @Test
     void a_photograph_is_a_picture_of_the_wanted_size_and_the_same_again() throws Exception {
-        byte[] one = web.perform(get(PHOTOGRAPH + "&seed=4"))
-                .andExpect(status().isOk())
-                .andExpect(content().contentType(MediaType.IMAGE_PNG))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] one = Ask.bytes(web, get(PHOTOGRAPH + "&seed=4"), MediaType.IMAGE_PNG_VALUE);
         BufferedImage image = ImageIO.read(new ByteArrayInputStream(one));
         assertThat(image.getWidth()).isEqualTo(300);
         assertThat(image.getHeight()).isEqualTo(200);
-        byte[] again = web.perform(get(PHOTOGRAPH + "&seed=4"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
-        byte[] other = web.perform(get(PHOTOGRAPH + "&seed=5"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] again = Ask.bytes(web, PHOTOGRAPH + "&seed=4");
+        byte[] other = Ask.bytes(web, PHOTOGRAPH + "&seed=5");
         assertThat(again).isEqualTo(one);
         assertThat(other).isNotEqualTo(one);
     }
 
     @Test
     void the_linear_frame_is_a_tiff_of_sixteen_bits() throws Exception {
-        byte[] tiff = web.perform(get(PHOTOGRAPH.replace(".png", ".tiff")))
-                .andExpect(status().isOk())
-                .andExpect(content().contentType("image/tiff"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] tiff = Ask.bytes(web, get(PHOTOGRAPH.replace(".png", ".tiff")), "image/tiff");
         assertThat(ImageIO.read(new ByteArrayInputStream(tiff)).getSampleModel().getSampleSize(0))
                 .isEqualTo(16);
     }
@@ -118,14 +98,7 @@ class FrameApiTest {
     @Test
     void white_balance_and_a_modified_sensor_change_the_picture() throws Exception {
         for (String more : new String[] {"&kelvin=3000", "&tint=20", "&modified=true"}) {
-            assertThat(web.perform(get(PHOTOGRAPH + more))
-                            .andReturn()
-                            .getResponse()
-                            .getContentAsByteArray())
-                    .isNotEqualTo(web.perform(get(PHOTOGRAPH))
-                            .andReturn()
-                            .getResponse()
-                            .getContentAsByteArray());
+            assertThat(Ask.bytes(web, PHOTOGRAPH + more)).isNotEqualTo(Ask.bytes(web, PHOTOGRAPH));
         }
     }
 

@@ -2,12 +2,12 @@ package dev.halfdusk.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageTest;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -21,24 +21,17 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 
 @PageTest
-class FramesApiTest {
+record FramesApiTest(MockMvc web, ObjectMapper json) {
 
     private static final String TAKEN =
             "?lat=37.6&lon=-8.8&time=2027-06-08T01:30:00Z&azimuth=152&altitude=47&focal=24&width=2000"
                     + "&aperture=2&shutter=25&iso=800&darkness=21.3";
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private ObjectMapper json;
 
     private MockHttpServletResponse sent(byte[] file, String... parameters) throws Exception {
         MockMultipartHttpServletRequestBuilder request =
@@ -66,10 +59,7 @@ class FramesApiTest {
     @ParameterizedTest
     @ValueSource(strings = {"tiff", "png"})
     void a_frame_of_the_simulated_camera_is_read(String format) throws Exception {
-        byte[] file = web.perform(get("/api/frame/photograph." + format + TAKEN))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] file = Ask.bytes(web, "/api/frame/photograph." + format + TAKEN);
         JsonNode read =
                 read(file, "lat=37.6", "lon=-8.8", "azimuthDeg=150", "altitudeDeg=45", "sensorWidth=36", "focal=24.3");
         assertThat(read.at("/stars").asInt()).isGreaterThan(100);

@@ -14,17 +14,13 @@ import java.time.Instant;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class MoonApiTest {
+record MoonApiTest(MockMvc web) {
 
     private static final String MOON =
             "/api/exposure/moon?time=2027-06-19T00:00:00Z&lat=37.6&lon=-8.8&focal=300&aperture=8&iso=100&pitch=6";
-
-    @Autowired
-    private MockMvc web;
 
     private JsonNode answer(String path) throws Exception {
         return Ask.json(web, path);

@@ -14,17 +14,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class SequenceApiTest {
+record SequenceApiTest(MockMvc web) {
 
     private static final String TRAILS = "/api/sequence/trails?focal=20&pitch=5.94";
     private static final String CAMERA = "/api/sequence/camera?rawMb=40&bufferFrames=30&writeMbPerS=150";
-
-    @Autowired
-    private MockMvc web;
 
     private JsonNode answer(String address) throws Exception {
         return Ask.json(web, address);

@@ -17,16 +17,12 @@ import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class SolarApiTest {
+record SolarApiTest(MockMvc web) {
 
     private static final String SIXTY = "?from=2000-01-02T00:00:00Z&to=2059-12-30T00:00:00Z";
-
-    @Autowired
-    private MockMvc web;
 
     @Test
     void sixty_years_of_the_whole_earth() throws Exception {

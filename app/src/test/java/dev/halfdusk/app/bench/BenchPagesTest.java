@@ -5,33 +5,19 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
+import dev.halfdusk.app.StoringTest;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class BenchPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class BenchPagesTest extends StoringTest {
 
     private long coast;
 
     @BeforeEach
     void place() {
-        coast = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        coast = made.coast("Coast").id();
     }
 
     private String body(String query) throws Exception {
@@ -151,8 +137,7 @@ class BenchPagesTest {
     })
     void midnight_sun_and_polar_night_have_answers(double latitude, double longitude, String zone, String night)
             throws Exception {
-        long far = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
-                .id();
+        long far = made.place("Far", latitude, longitude, 0, zone).id();
         for (String part : new String[] {"stars", "ground", "stops", "test"}) {
             web.perform(get("/bench?place=" + far + "&night=" + night + "&part=" + part))
                     .andExpect(status().isOk());

@@ -4,44 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.People;
 import dev.halfdusk.core.take.Take;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** What was deleted: listed, brought back with what it needs, and gone once the list is emptied. */
-@PageTest
-class DeletedPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
+class DeletedPagesTest extends StoringTest {
 
     private long place;
     private long rig;
@@ -49,12 +23,10 @@ class DeletedPagesTest {
 
     @BeforeEach
     void night() {
-        place = places.add(Place.at("Gone <ledge>", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        place = made.coast("Gone <ledge>").id();
         NamedRig usual = kit.rigs().get(0);
         rig = kit.save(new NamedRig(null, "Gone rig", usual.body(), usual.lens(), usual.gear()));
-        outing = outings.save(
-                        Outing.fresh("Gone night", places.find(place).orElseThrow(), LocalDate.parse("2027-07-04")))
+        outing = made.outing("Gone night", places.find(place).orElseThrow(), "2027-07-04")
                 .id();
         takes.add(
                 outing,

@@ -17,23 +17,10 @@ import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** On whatever day somebody tries it, the next outing of the demo is near, has three subjects and more, and all of them a place. */
 @PageTest
-class DemoNightsTest {
-
-    @Autowired
-    private DemoData demo;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private OutingPlanner evening;
+record DemoNightsTest(DemoData demo, Places places, Kit kit, OutingPlanner evening) {
 
     @Test
     void fifty_three_weeks() {

@@ -6,19 +6,18 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Skyline;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.EclipsedMoon;
 import dev.halfdusk.core.take.Moon;
 import dev.halfdusk.core.take.Take;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -26,29 +25,16 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** The pages of an eclipse of the moon and of the moon itself. */
 @PageTest
-class EclipsePagesTest {
+record EclipsePagesTest(MockMvc web, Places places, Kit kit, Takes takes, Made made) {
 
     private static final String TOTAL = "&night=2029-12-20";
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Takes takes;
-
     private long place(double latitude, double longitude, String zone) {
-        Place place = places.add(Place.at("Moon <place>", new Site(latitude, longitude, 5), ZoneId.of(zone)));
+        Place place = made.place("Moon <place>", latitude, longitude, 5, zone);
         return place.id();
     }
 
@@ -209,11 +195,7 @@ class EclipsePagesTest {
         for (int i = 0; i < fields.length; i += 2) {
             request.param(fields[i], fields[i + 1]);
         }
-        String to = web.perform(request)
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String to = Ask.to(web, request);
         return Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
     }
 
@@ -374,11 +356,7 @@ class EclipsePagesTest {
     }
 
     private double[] middle(String address) throws Exception {
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(web.perform(get(address))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray()));
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(Ask.bytes(web, address)));
         double[] sum = new double[3];
         for (int y = 150; y < 220; y++) {
             for (int x = 350; x < 430; x++) {

@@ -6,10 +6,10 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.events.EventsView.EclipseRow;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.places.Skies;
 import dev.halfdusk.core.eclipse.LocalEclipse;
 import dev.halfdusk.core.eclipse.LunarEclipses;
@@ -23,30 +23,19 @@ import dev.halfdusk.core.sky.Observer;
 import dev.halfdusk.core.sky.Site;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class EventsPageTest {
+record EventsPageTest(MockMvc web, Skies skies, Made made) {
 
     private static final Instant JUNE = Instant.parse("2027-06-01T18:00:00Z");
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Skies skies;
-
     private Place coast() {
-        return places.add(Place.at("Events <coast>", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        return made.coast("Events <coast>");
     }
 
     /** Five years from June 2027: the totals of 2028-12-31, 2029-06-26, 2029-12-20 and 2032-04-25 among them; the first rises eclipsed. */
@@ -138,7 +127,7 @@ class EventsPageTest {
     @ParameterizedTest
     @CsvSource({"90, 0, UTC", "-90, 0, UTC", "78.2, 15.6, Arctic/Longyearbyen", "0, 180, UTC"})
     void every_place_has_events(double latitude, double longitude, String zone) {
-        Place far = places.add(Place.at("Far away", new Site(latitude, longitude, 0), ZoneId.of(zone)));
+        Place far = made.place("Far away", latitude, longitude, 0, zone);
         assertThat(EventsView.of(far, List.of(), skies, JUNE).eclipses()).isNotEmpty();
         assertThat(EventsView.of(far, List.of(), skies, Instant.parse("2059-12-01T00:00:00Z")))
                 .isNotNull();
@@ -147,7 +136,7 @@ class EventsPageTest {
     /** At the strait the total one of 2 August 2027 and what comes after it, each with its own times and the warning. */
     @Test
     void eclipses_of_the_sun_are_those_of_the_place() throws Exception {
-        Place strait = places.add(Place.at("Strait", new Site(36.0104, -5.6120, 140), ZoneId.of("Europe/Madrid")));
+        Place strait = made.place("Strait", 36.0104, -5.6120, 140, "Europe/Madrid");
         EventsView view = EventsView.of(strait, List.of(), skies, JUNE);
         assertThat(view.suns().get(0).date()).isEqualTo("Mon 2 August 2027");
         assertThat(view.suns().get(0).type()).isEqualTo("total");

@@ -6,21 +6,19 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.fireworks.Show;
 import dev.halfdusk.core.fireworks.Trainer;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Take;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.net.URI;
-import java.time.ZoneId;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -30,27 +28,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The page of a display, its photograph and its trainer. */
 @PageTest
-class FireworksPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Takes takes;
+record FireworksPagesTest(MockMvc web, Places places, Takes takes, Made made) {
 
     private long place() {
-        return places.add(Place.at("Mole <east>", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        return made.coast("Mole <east>").id();
     }
 
     private MockHttpServletResponse ask(String query) throws Exception {
@@ -281,8 +268,7 @@ class FireworksPagesTest {
     }
 
     private int brightest(String address) throws Exception {
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(
-                web.perform(get(URI.create(address))).andReturn().getResponse().getContentAsByteArray()));
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(Ask.bytes(web, get(URI.create(address)))));
         int brightest = 0;
         for (int y = 0; y < image.getHeight() / 2; y++) {
             for (int x = 0; x < image.getWidth(); x++) {

@@ -5,46 +5,32 @@ import static org.assertj.core.api.Assertions.within;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.NightSceneKind;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.NightScene;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.net.URI;
-import java.time.ZoneId;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The pages of a night scene and of writing with light. Times of the deep night, where lamps alone count. */
 @PageTest
-class NightScenePagesTest {
+record NightScenePagesTest(MockMvc web, Takes takes, Made made) {
 
     private static final String NIGHT = "&night=2027-06-08&time=01:30&focal=20&rig=1&aperture=8";
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Takes takes;
-
     private long place() {
-        return places.add(Place.at("Quay <old>", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        return made.coast("Quay <old>").id();
     }
 
     private MockHttpServletResponse ask(String path) throws Exception {

@@ -6,37 +6,27 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.CautionWords;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** The page of an eclipse of the sun. */
 @PageTest
-class SunPagesTest {
+record SunPagesTest(MockMvc web, Places places, Made made) {
 
     private static final String NEVER = "Never look at the sun through optics or with bare eyes";
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
     private long place(double latitude, double longitude, String zone) {
-        return places.add(Place.at("Sun <place>", new Site(latitude, longitude, 80), ZoneId.of(zone)))
-                .id();
+        return made.place("Sun <place>", latitude, longitude, 80, zone).id();
     }
 
     private String body(String query) throws Exception {
@@ -86,10 +76,7 @@ class SunPagesTest {
         long here = place(36.0104, -5.612, "Europe/Madrid");
         places.addMark(here, new Mark("Tower", 100, 900, 30, 8, 0));
         long mark = places.marks(here).get(0).id();
-        String plan = web.perform(post("/events/plans?place=" + here + "&date=2027-08-02"))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String plan = Ask.to(web, post("/events/plans?place=" + here + "&date=2027-08-02"));
         for (String path : List.of(
                 "/events?place=" + here,
                 "/events/sun?place=" + here,

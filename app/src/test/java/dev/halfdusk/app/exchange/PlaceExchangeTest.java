@@ -21,25 +21,15 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class PlaceExchangeTest {
+record PlaceExchangeTest(MockMvc web, SpotFiles files, Places places) {
 
     private static final List<Spot> SPOTS = List.of(
             new Spot("Low Reef & <rocks>", 37.61, -8.81, OptionalDouble.of(4)),
             new Spot("Pole", -90, 180, OptionalDouble.empty()));
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private SpotFiles files;
-
-    @Autowired
-    private Places places;
 
     private static byte[] bytes(String text) {
         return text.getBytes(StandardCharsets.UTF_8);

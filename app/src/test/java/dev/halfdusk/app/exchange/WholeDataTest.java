@@ -19,6 +19,7 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.FewData;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.jobs.Jobs;
@@ -48,7 +49,6 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Way;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.BracketPattern;
 import dev.halfdusk.core.take.Decision;
 import dev.halfdusk.core.take.Free;
@@ -64,7 +64,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -82,14 +81,30 @@ import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
 @FewData
-class WholeDataTest {
+record WholeDataTest(
+        MockMvc web,
+        WholeData data,
+        OutingFile file,
+        Outings outings,
+        Takes takes,
+        FieldNotes notes,
+        Places places,
+        Deletions deletions,
+        Kit kit,
+        Jobs jobs,
+        DSLContext db,
+        ObjectMapper json,
+        LogFiles logFiles,
+        LearnedFile learnedFile,
+        EntryMaker maker,
+        Habits habits,
+        Made made) {
 
     private static final Pattern TOKEN = Pattern.compile("token=([0-9a-f-]{36})");
 
@@ -107,48 +122,16 @@ class WholeDataTest {
             OptionalDouble.of(17.5),
             new Decision.InCamera(Decision.NoiseReduction.AUTOMATIC, true));
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private WholeData data;
-
-    @Autowired
-    private OutingFile file;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private FieldNotes notes;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Deletions deletions;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Jobs jobs;
-
-    @Autowired
-    private DSLContext db;
-
-    @Autowired
-    private ObjectMapper json;
-
     /** With no two numbers alike, and everything that can belong to an outing. */
     private long full() {
         int n = NUMBER.incrementAndGet();
-        Place place =
-                places.add(Place.at("Whole <" + n + ">", new Site(37.6125, -8.75, 5.5), ZoneId.of("Europe/Lisbon")));
-        places.addMark(place.id(), new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
+        Place place = made.place(
+                "Whole <" + n + ">",
+                37.6125,
+                -8.75,
+                5.5,
+                "Europe/Lisbon",
+                new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
         long id = outings.save(Outing.fresh("All of it " + n, place, LocalDate.parse("2027-07-04"))
                         .with(Demand.USUAL.within(2.25, Sharp.HALF))
                         .going(3, new Way(41, 17), Optional.of(LocalTime.of(4, 10)))
@@ -336,11 +319,7 @@ class WholeDataTest {
     void all_data_go_out_and_come_back() throws Exception {
         long id = full();
         Outing outing = outings.find(id).orElseThrow();
-        byte[] zip = web.perform(get("/data/half-dusk.zip"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] zip = Ask.bytes(web, "/data/half-dusk.zip");
         assertThat(data.write()).isEqualTo(zip);
         assertThat(look(zip)).isNotEmpty().allMatch(i -> i.state() == State.EQUAL);
 
@@ -486,11 +465,7 @@ class WholeDataTest {
     @Test
     void the_place_and_its_marks_go_into_gpx() throws Exception {
         long id = full();
-        byte[] gpx = web.perform(get("/outings/" + id + "/sheet/night.gpx"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] gpx = Ask.bytes(web, "/outings/" + id + "/sheet/night.gpx");
         List<WayPoint> points =
                 GPX.Reader.DEFAULT.read(new ByteArrayInputStream(gpx)).getWayPoints();
         assertThat(points).hasSize(3);
@@ -523,7 +498,7 @@ class WholeDataTest {
     void twins_stay_two() {
         long first = full();
         Outing one = outings.find(first).orElseThrow();
-        Place there = places.add(Place.at(one.place().name(), new Site(40, 10, 0), ZoneId.of("Europe/Rome")));
+        Place there = made.place(one.place().name(), 40, 10, 0, "Europe/Rome");
         long second =
                 outings.save(Outing.fresh(one.title(), there, one.night())).id();
         byte[] zip = data.write();
@@ -654,16 +629,4 @@ class WholeDataTest {
                 .satisfies(i -> assertThat(i.state()).isEqualTo(Imported.State.REFUSED));
         assertThat(habits.setUp()).isEmpty();
     }
-
-    @Autowired
-    private LogFiles logFiles;
-
-    @Autowired
-    private LearnedFile learnedFile;
-
-    @Autowired
-    private EntryMaker maker;
-
-    @Autowired
-    private Habits habits;
 }

@@ -2,43 +2,28 @@ package dev.halfdusk.app.framing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.time.ZoneId;
 import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class FramePagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class FramePagesTest extends StoringTest {
 
     private String base;
 
     @BeforeEach
     void place() {
-        long id = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
-        places.addMark(id, new Mark("Stack <1>", 170, 200, 40, 20, 0));
+        long id =
+                made.coast("Coast", new Mark("Stack <1>", 170, 200, 40, 20, 0)).id();
         base = "?rig=1&place=" + id + "&night=2027-06-08";
     }
 
@@ -83,11 +68,7 @@ class FramePagesTest {
         assertThat(Ask.ok(web, "/frame" + base + "&view=photograph"))
                 .contains("/frame/photograph.jpg?", "Simulated photograph at");
         for (String path : new String[] {"/frame/photograph.jpg" + base, "/frame/crop.jpg" + base + "&x=0&y=1"}) {
-            byte[] png = web.perform(get(path + "&azimuth=170&altitude=20"))
-                    .andExpect(content().contentType("image/jpeg"))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsByteArray();
+            byte[] png = Ask.bytes(web, get(path + "&azimuth=170&altitude=20"), "image/jpeg");
             assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isIn(960, 600);
         }
         web.perform(get("/frame/photograph.jpg" + base + "&focal=9")).andExpect(status().isUnprocessableEntity());
@@ -134,8 +115,7 @@ class FramePagesTest {
     @CsvSource({"-90,0,UTC", "90,0,UTC", "69.65,18.96,Europe/Oslo", "-43.9,170.4,Pacific/Auckland", "0,180,Pacific/Fiji"
     })
     void every_place_on_earth_has_a_frame(double latitude, double longitude, String zone) throws Exception {
-        long id = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
-                .id();
+        long id = made.place("Far", latitude, longitude, 0, zone).id();
         for (String night : new String[] {"2027-06-21", "2027-12-21"}) {
             Ask.ok(web, "/frame?place=" + id + "&night=" + night);
             Ask.ok(web, "/frame/panorama?place=" + id + "&night=" + night);
@@ -172,22 +152,14 @@ class FramePagesTest {
     }
 
     private byte[] png(String address) throws Exception {
-        return web.perform(get(address))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        return Ask.bytes(web, address);
     }
 
     /** One exposure in three balances: the first third of a row is that of the picture taken alone. */
     @Test
     void balances_stand_side_by_side() throws Exception {
         BufferedImage three = ImageIO.read(new ByteArrayInputStream(
-                web.perform(get("/frame/balances.jpg?rig=1&place=1&night=2027-06-08&upright=on"))
-                        .andExpect(status().isOk())
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsByteArray()));
+                Ask.bytes(web, "/frame/balances.jpg?rig=1&place=1&night=2027-06-08&upright=on")));
         assertThat(three.getWidth()).isEqualTo(3 * 240);
         assertThat(three.getHeight()).isEqualTo(360);
         double[] blue = new double[3];

@@ -18,19 +18,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 @PageTest
-class KitPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Kit kit;
+record KitPagesTest(MockMvc web, Kit kit) {
 
     private static MockHttpServletRequestBuilder body(String name) {
         return post("/kit/body")

@@ -27,11 +27,10 @@ import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** Whole records with no two numbers alike, through the database and through the fields of their pages. */
 @PageTest
-class KitRoundTripTest {
+record KitRoundTripTest(UsualDecision usual, Kit kit, BodyPart bodies, LensPart lenses, GearPart gear, KitFiles files) {
 
     private static final CameraBody CAMERA = new CameraBody(
             Sensor.of(22.3, 14.9, 5184),
@@ -83,24 +82,6 @@ class KitRoundTripTest {
             new Gear.Card(127.5, 45.5),
             new Gear.Supply(5.5, 37.5, 2.5, 0.5, 1.5, 7.25),
             new Gear.Release("timer"));
-
-    @Autowired
-    private UsualDecision usual;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private BodyPart bodies;
-
-    @Autowired
-    private LensPart lenses;
-
-    @Autowired
-    private GearPart gear;
-
-    @Autowired
-    private KitFiles files;
 
     private static NamedBody body(Long id, CameraBody camera, String words) {
         return new NamedBody(id, "Body " + words, camera, "note " + words);

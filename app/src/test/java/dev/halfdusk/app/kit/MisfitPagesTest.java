@@ -5,41 +5,21 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.outings.Takes;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.core.optics.Gear;
 import dev.halfdusk.core.optics.Lens;
 import dev.halfdusk.core.optics.LensSetting;
 import dev.halfdusk.core.optics.LensShape;
 import dev.halfdusk.core.optics.Projection;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** A rig that became another after takes and cameras of plans were set up with it. */
-@PageTest
-class MisfitPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Takes takes;
+class MisfitPagesTest extends StoringTest {
 
     private NamedLens wide;
     private NamedLens zoom;
@@ -69,8 +49,7 @@ class MisfitPagesTest {
     }
 
     private String outing() throws Exception {
-        long place = places.add(Place.at("Misfit", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        long place = made.coast("Misfit").id();
         return Ask.sent(web, "/outings", Map.of("place", "" + place, "night", "2027-06-08"))
                 .getRedirectedUrl();
     }
@@ -130,7 +109,7 @@ class MisfitPagesTest {
 
     @Test
     void a_camera_of_an_eclipse_is_not_started_before_someone_has_said_how() throws Exception {
-        long strait = places.add(Place.at("Misfit strait", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+        long strait = made.place("Misfit strait", 36.0104, -5.612, 140, "Europe/Madrid")
                 .id();
         String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
@@ -171,8 +150,8 @@ class MisfitPagesTest {
         }
         assertThat(page(outing + "/outing.json")).contains("\"aperture\" : 192");
 
-        long strait = places.add(Place.at("Misfit bay", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
-                .id();
+        long strait =
+                made.place("Misfit bay", 36.0104, -5.612, 140, "Europe/Madrid").id();
         String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();
         String camera = Ask.sent(web, plan + "/cameras", Map.of("rig", "" + rig.id(), "role", "corona"))

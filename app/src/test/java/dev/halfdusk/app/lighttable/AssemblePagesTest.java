@@ -15,6 +15,8 @@ import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.xmp.XmpDirectory;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -23,7 +25,6 @@ import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Trails;
 import java.awt.image.BufferedImage;
@@ -34,7 +35,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -43,54 +43,37 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Four frames of half a minute each around the pole, half a minute apart. */
 @PageTest
-class AssemblePagesTest {
+record AssemblePagesTest(
+        MockMvc web,
+        ObjectMapper json,
+        Path dataFolder,
+        Places places,
+        Outings outings,
+        Takes takes,
+        Kit kit,
+        Clock clock,
+        Made made) {
 
     private static final Instant BEGIN = Instant.parse("2027-06-08T01:30:00Z");
 
     private static int calls;
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private ObjectMapper json;
-
-    @Autowired
-    private Path dataFolder;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Clock clock;
 
     private byte[] frame(int second, int width) throws Exception {
         return frame(second, width, 30);
     }
 
     private byte[] frame(int second, int width, int shutter) throws Exception {
-        return web.perform(get("/api/frame/photograph.png?lat=37.6&lon=-8.8&azimuth=0&altitude=37&focal=35&aperture=2.8"
+        return Ask.bytes(
+                web,
+                "/api/frame/photograph.png?lat=37.6&lon=-8.8&azimuth=0&altitude=37&focal=35&aperture=2.8"
                         + "&shutter=" + shutter + "&iso=800&darkness=21.3&width=" + width + "&time="
-                        + BEGIN.plusSeconds(second)))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+                        + BEGIN.plusSeconds(second));
     }
 
     private String finished(String address, String waiting) throws Exception {
@@ -113,8 +96,7 @@ class AssemblePagesTest {
         for (int i = 0; i < widths.length; i++) {
             all.file(new MockMultipartFile("files", "put" + calls + "-" + i + ".png", null, frame(60 * i, widths[i])));
         }
-        String page = finished(
-                web.perform(all.param("of", "stars")).andReturn().getResponse().getRedirectedUrl(), "Reading frames");
+        String page = finished(Ask.to(web, all.param("of", "stars")), "Reading frames");
         List<String> ids = new ArrayList<>();
         for (int i = 0; i < widths.length; i++) {
             Matcher m = Pattern.compile(
@@ -149,15 +131,14 @@ class AssemblePagesTest {
     @Test
     void what_belongs_together_is_ticked() throws Exception {
         String page = finished(
-                web.perform(multipart("/lighttable")
+                Ask.to(
+                        web,
+                        multipart("/lighttable")
                                 .file(new MockMultipartFile("files", "cap.png", null, black(520)))
                                 .file(new MockMultipartFile("files", "long.png", null, frame(400, 520, 150)))
                                 .file(new MockMultipartFile("files", "one.png", null, frame(0, 520)))
                                 .file(new MockMultipartFile("files", "two.png", null, frame(60, 520)))
-                                .file(new MockMultipartFile("files", "three.png", null, frame(120, 520))))
-                        .andReturn()
-                        .getResponse()
-                        .getRedirectedUrl(),
+                                .file(new MockMultipartFile("files", "three.png", null, frame(120, 520)))),
                 "Reading frames");
         Matcher first =
                 Pattern.compile("/lighttable\\?frame=([0-9a-f-]{36})\">one.png").matcher(page);
@@ -188,11 +169,7 @@ class AssemblePagesTest {
     }
 
     private byte[] bytes(String address) throws Exception {
-        return web.perform(get(address))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        return Ask.bytes(web, address);
     }
 
     private static double mean(BufferedImage image) {
@@ -261,16 +238,13 @@ class AssemblePagesTest {
     /** The take of the nearest outing; sixteen frames of it are never files. */
     @Test
     void a_made_up_series_becomes_trails() throws Exception {
-        Place place = places.add(Place.at("Trail head", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Trail head");
         NamedRig rig = kit.rigs().get(0);
         long outing = outings.save(
                         Outing.fresh("Nothing but trails", place, LocalDate.now(clock.withZone(ZoneOffset.UTC))))
                 .id();
         takes.add(outing, Take.of("Round and round", new Trails(20, 30, 2, 0), Takes.camera(rig)), rig.id());
-        String address = web.perform(post("/assembled/example"))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String address = Ask.to(web, post("/assembled/example"));
         String trails = finished(address, "Putting frames together");
         assertThat(new String(bytes(trails), "UTF-8"))
                 .contains("frames that the simulated camera took for", "Trails of 12 frames");

@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.deleted.Deletions;
@@ -20,8 +21,6 @@ import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.People;
@@ -31,7 +30,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -39,37 +37,18 @@ import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class LightTablePagesTest {
+record LightTablePagesTest(MockMvc web, Outings outings, Takes takes, Kit kit, Deletions deletions, Made made) {
 
     private static final String TAKEN =
             "/api/frame/photograph.png?lat=37.6&lon=-8.8&time=2027-06-08T01:30:00Z&azimuth=152&altitude=47&focal=24&width=900"
                     + "&aperture=2&shutter=120&iso=400&darkness=21.3";
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Deletions deletions;
-
     private byte[] photograph() throws Exception {
-        return web.perform(get(TAKEN)).andReturn().getResponse().getContentAsByteArray();
+        return Ask.bytes(web, TAKEN);
     }
 
     private static MockMultipartFile file(String name, byte[] bytes) {
@@ -97,28 +76,20 @@ class LightTablePagesTest {
 
     @Test
     void a_frame_of_ones_own_is_read_judged_and_taken_off_again() throws Exception {
-        String address = web.perform(multipart("/lighttable")
+        String address = Ask.to(
+                web,
+                multipart("/lighttable")
                         .file(file("<long>.png", photograph()))
-                        .file(file("notes.txt", "no picture".getBytes(StandardCharsets.UTF_8))))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+                        .file(file("notes.txt", "no picture".getBytes(StandardCharsets.UTF_8))));
         String page = read(address);
         assertThat(page)
                 .contains("&lt;long&gt;.png", "2.0 min", "ISO 400", "24 mm", "Histogram", "<ellipse")
                 .contains("notes.txt: This is no JPEG, PNG or TIFF", "The stars are lines")
                 .doesNotContain("<long>");
         String id = found("/lighttable/([0-9a-f-]{36})/whole.jpg", page);
-        byte[] whole = web.perform(get("/lighttable/" + id + "/whole.jpg"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] whole = Ask.bytes(web, "/lighttable/" + id + "/whole.jpg");
         assertThat(ImageIO.read(new ByteArrayInputStream(whole)).getWidth()).isEqualTo(900);
-        byte[] corner = web.perform(get("/lighttable/" + id + "/top-left.jpg"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] corner = Ask.bytes(web, "/lighttable/" + id + "/top-left.jpg");
         assertThat(ImageIO.read(new ByteArrayInputStream(corner)).getWidth()).isEqualTo(240);
         assertThat(Ask.ok(web, get("/lighttable").param("frame", id))).contains("/lighttable/" + id + "/remove");
         web.perform(post("/lighttable/" + id + "/remove")).andExpect(redirectedUrl("/lighttable?off=" + id));
@@ -138,10 +109,7 @@ class LightTablePagesTest {
             many.file(file(i + ".png", new byte[] {1}));
         }
         assertThat(Ask.refused(web, many)).contains("At most 40 frames at once; these are 41.");
-        String address = web.perform(multipart("/lighttable").file(file("a.zip", new byte[] {'P', 'K', 3, 4})))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String address = Ask.to(web, multipart("/lighttable").file(file("a.zip", new byte[] {'P', 'K', 3, 4})));
         assertThat(read(address)).contains("Not read:", "a.zip: This is no JPEG");
         web.perform(get("/lighttable").param("reading", "gone")).andExpect(status().isOk());
         web.perform(post("/lighttable/cancel").param("reading", "gone")).andExpect(redirectedUrl("/lighttable"));
@@ -187,15 +155,12 @@ class LightTablePagesTest {
     /** Of three made-up frames the first is too long and looks elsewhere, the second out of focus, the third good. */
     @Test
     void frames_are_compared_with_their_take() throws Exception {
-        Place place = places.add(Place.at("Lit table", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Lit table");
         NamedRig rig = kit.rigs().get(0);
         LocalDate night = LocalDate.parse("2027-06-06");
         long outing = outings.save(Outing.fresh("On the table", place, night)).id();
         long take = takes.add(outing, Take.of("Core <1>", new MilkyWay(0), Takes.camera(rig)), rig.id());
-        String address = web.perform(post("/lighttable/examples").param("take", outing + "-" + take))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String address = Ask.to(web, post("/lighttable/examples").param("take", outing + "-" + take));
         String first = read(address);
         assertThat(first)
                 .contains("Core &lt;1&gt;, On the table", "planned", "The stars are lines", "along the expected drift")
@@ -213,10 +178,7 @@ class LightTablePagesTest {
 
     private String laid(String name, String of) throws Exception {
         var sent = multipart("/lighttable").file(file(name, photograph()));
-        String page = read(web.perform(of.isEmpty() ? sent : sent.param("of", of))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl());
+        String page = read(Ask.to(web, of.isEmpty() ? sent : sent.param("of", of)));
         return found("/lighttable/([0-9a-f-]{36})/whole.jpg", page);
     }
 
@@ -229,11 +191,7 @@ class LightTablePagesTest {
                 .contains("50 % across, 25 % down", "part.jpg?x=0.5&amp;y=0.25", "at.x=0.9&amp;at.y=0.25");
         assertThat(Ask.ok(web, there + "&at.x=7&at.y=-2")).contains("100 % across, 0 % down");
         assertThat(Ask.ok(web, there + "&at.x=left&at.y=NaN")).doesNotContain("id=\"closer\"");
-        byte[] middle = web.perform(get("/lighttable/" + id + "/part.jpg").param("x", "0.5"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] middle = Ask.bytes(web, get("/lighttable/" + id + "/part.jpg").param("x", "0.5"));
         assertThat(ImageIO.read(new ByteArrayInputStream(middle)).getWidth()).isEqualTo(720);
         web.perform(get("/lighttable/gone/part.jpg")).andExpect(status().isNotFound());
         web.perform(post("/lighttable/" + id + "/remove"));
@@ -274,10 +232,9 @@ class LightTablePagesTest {
     /** A take of fireworks is made up late, too bright and good, though other nights came nearer meanwhile; one of people is not made up. */
     @Test
     void made_up_frames_are_those_of_the_take() throws Exception {
-        Place place = places.add(Place.at("Lit mole", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Lit mole");
         NamedRig rig = kit.rigs().get(0);
-        long outing = outings.save(Outing.fresh("Burst on the table", place, LocalDate.parse("2027-06-06")))
-                .id();
+        long outing = made.outing("Burst on the table", place, "2027-06-06").id();
         Fireworks display = new Fireworks(18, 4, 100, 90, Fireworks.Seen.USUAL, Fireworks.Changes.NONE);
         long bursts = takes.add(outing, Take.of("Mole", display, Takes.camera(rig)), rig.id());
         long people = takes.add(outing, Take.of("Friend", new People(3), Takes.camera(rig)), rig.id());
@@ -288,10 +245,7 @@ class LightTablePagesTest {
                 .toList();
         web.perform(post("/lighttable/examples").param("take", outing + "-" + people))
                 .andExpect(status().isUnprocessableEntity());
-        String page = read(web.perform(post("/lighttable/examples").param("take", outing + "-" + bursts))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl());
+        String page = read(Ask.to(web, post("/lighttable/examples").param("take", outing + "-" + bursts)));
         assertThat(page).contains("Too much of it is burnt", "aperture f/").doesNotContain("mag/arcsec");
         int compared = page.indexOf("id=\"compared\"");
         assertThat(page.substring(compared)).contains("Opened late: bursts had broken already");

@@ -6,11 +6,10 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.jobs.Jobs;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedLens;
@@ -20,11 +19,9 @@ import dev.halfdusk.app.learned.Habits;
 import dev.halfdusk.app.outings.FromLog;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
@@ -41,7 +38,6 @@ import dev.halfdusk.core.optics.Sensor;
 import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Take;
 import java.nio.file.Files;
@@ -49,7 +45,6 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -57,15 +52,13 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /**
  * Three outings are lived through: begun late, under a sky brighter than its towns, with longer stars that were kept and a battery that
  * gave out in the frost. The fourth plan differs in what was learned and in nothing else, and goes back.
  */
-@PageTest
-class LivedOutingsTest {
+class LivedOutingsTest extends StoringTest {
 
     private static final double TRUE_ZENITH = 20.9;
     private static final int LATE = 12;
@@ -73,21 +66,6 @@ class LivedOutingsTest {
     private static final List<LocalDate> NIGHTS =
             List.of(LocalDate.parse("2026-06-13"), LocalDate.parse("2026-07-13"), LocalDate.parse("2026-08-11"));
     private static final LocalDate FOURTH = LocalDate.parse("2027-09-01");
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
 
     @Autowired
     private OutingPlanner planner;
@@ -122,7 +100,7 @@ class LivedOutingsTest {
     private long battery;
 
     private void home() {
-        place = places.add(Place.at("Lived ledge", new Site(37.6, -8.8, 20), ZoneId.of("Europe/Lisbon")));
+        place = made.place("Lived ledge", 37.6, -8.8, 20, "Europe/Lisbon");
         long body = kit.save(
                 new NamedBody(null, "Lived body", CameraBody.generic(Sensor.of(36, 24, 6000), Dial.THIRD, 51_200), ""));
         long lens = kit.save(new NamedLens(null, "Lived lens", new Lens(20, 20, 1.8, 1.8, Projection.RECTILINEAR), ""));

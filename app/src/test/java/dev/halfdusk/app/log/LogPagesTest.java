@@ -9,24 +9,20 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.TestFolder;
 import dev.halfdusk.app.jobs.Job;
 import dev.halfdusk.app.jobs.Jobs;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.learned.Origins;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.pictures.CameraFile;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.core.frame.Photograph;
 import dev.halfdusk.core.frame.Scene;
@@ -39,7 +35,6 @@ import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Way;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
 import java.nio.charset.StandardCharsets;
@@ -49,7 +44,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -58,34 +52,17 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionCallback;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Nights that are over, told about, looked at, given away and taken in again. */
-@PageTest
-class LogPagesTest {
+class LogPagesTest extends StoringTest {
 
     /** Long before the tests' now: outings near it are what frames on the light table are looked at for. */
     private static final LocalDate NIGHT = LocalDate.parse("2026-07-13");
 
-    private static int made;
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
+    private static int number;
 
     @Autowired
     private OutingPlanner planner;
@@ -112,9 +89,6 @@ class LogPagesTest {
     private Jobs jobs;
 
     @Autowired
-    private ObjectMapper json;
-
-    @Autowired
     private PlatformTransactionManager manager;
 
     @Autowired
@@ -129,9 +103,9 @@ class LogPagesTest {
 
     @BeforeEach
     void night() {
-        place = places.add(Place.at("Log bay " + ++made, new Site(37.6, -8.8, 20), ZoneId.of("Europe/Lisbon")));
+        place = made.place("Log bay " + ++number, 37.6, -8.8, 20, "Europe/Lisbon");
         rig = kit.rigs().get(0);
-        outing = outings.save(Outing.fresh("Over <b>" + made, place, NIGHT));
+        outing = outings.save(Outing.fresh("Over <b>" + number, place, NIGHT));
         planner.add(
                 outing,
                 Take.of("Southern stars", new Stack(20, 0), Takes.camera(rig)).aimed(new Direction(180, 30)));
@@ -173,8 +147,8 @@ class LogPagesTest {
         assertThat(t.plan().orElseThrow().runs()).isEqualTo(slot.runs());
         assertThat(t.went().orElseThrow().from()).isEqualTo(slot.runs().from().plus(Duration.ofMinutes(7)));
         assertThat(Ask.ok(web, home))
-                .contains("Over &lt;b&gt;" + made)
-                .doesNotContain("Over <b>" + made)
+                .contains("Over &lt;b&gt;" + number)
+                .doesNotContain("Over <b>" + number)
                 .contains("7 min late", "left out");
     }
 
@@ -209,7 +183,7 @@ class LogPagesTest {
     /** A night may go on to another place: what was taken there tells of there. */
     @Test
     void each_take_is_of_its_place() {
-        Place other = places.add(Place.at("Log hill " + made, new Site(37.7, -8.7, 20), ZoneId.of("Europe/Lisbon")));
+        Place other = made.place("Log hill " + number, 37.7, -8.7, 20, "Europe/Lisbon");
         Outing two = outings.save(Outing.fresh("Two places", place, NIGHT.plusDays(1)));
         Outing both = outings.visit(two.id(), List.of(new Outing.Further(other, new Way(20, 5))));
         planner.add(both, Take.of("Here", new Stack(5, 0), Takes.camera(rig)).aimed(new Direction(180, 30)));
@@ -225,7 +199,7 @@ class LogPagesTest {
                     .as("set up at each place")
                     .isTrue();
         });
-        assertThat(files.write(e.id()).orElseThrow().toString()).contains("Log hill " + made);
+        assertThat(files.write(e.id()).orElseThrow().toString()).contains("Log hill " + number);
     }
 
     /** Nights of before keep the name that it had; the wall lists it once. */
@@ -233,7 +207,7 @@ class LogPagesTest {
     void a_place_may_be_renamed() throws Exception {
         Place renamed = new Place(
                 place.id(),
-                "Renamed bay " + made,
+                "Renamed bay " + number,
                 place.site(),
                 place.zone(),
                 place.zenithMagnitude(),
@@ -244,7 +218,7 @@ class LogPagesTest {
         places.change(renamed);
         Outing later = outings.save(Outing.fresh("Later", renamed, NIGHT.plusDays(2)));
         maker.write(later.id());
-        assertThat(Ask.ok(web, "/log?place=" + place.id())).contains("Log bay " + made, "Renamed bay " + made);
+        assertThat(Ask.ok(web, "/log?place=" + place.id())).contains("Log bay " + number, "Renamed bay " + number);
     }
 
     @Test
@@ -324,22 +298,22 @@ class LogPagesTest {
 
     @Test
     void what_was_to_be_better_comes_again_with_its_place() throws Exception {
-        entries.tell(entry.id(), told(3, "Two pairs of gloves " + made));
-        Outing next = outings.save(Outing.fresh("Once more", place, LocalDate.parse("2027-09-03")));
+        entries.tell(entry.id(), told(3, "Two pairs of gloves " + number));
+        Outing next = made.outing("Once more", place, "2027-09-03");
         OutingPlanner.Arranged plan = planner.of(next);
-        assertThat(plan.sheet()).anyMatch(l -> l.what().contains("Two pairs of gloves " + made));
-        assertThat(plan.bag()).anyMatch(i -> i.what().contains("Two pairs of gloves " + made));
-        assertThat(Ask.ok(web, "/log/again")).contains("Two pairs of gloves " + made);
+        assertThat(plan.sheet()).anyMatch(l -> l.what().contains("Two pairs of gloves " + number));
+        assertThat(plan.bag()).anyMatch(i -> i.what().contains("Two pairs of gloves " + number));
+        assertThat(Ask.ok(web, "/log/again")).contains("Two pairs of gloves " + number);
         // of the night itself it is no lesson
         assertThat(planner.of(outing).lessons()).isEmpty();
         // a night that was written down later, but was earlier, is not the last
         Entry earlier = maker.write(outings.save(Outing.fresh("Before", place, NIGHT.minusDays(9)))
                         .id())
                 .orElseThrow();
-        entries.tell(earlier.id(), told(3, "A longer strap " + made));
+        entries.tell(earlier.id(), told(3, "A longer strap " + number));
         assertThat(Ask.ok(web, "/log/again"))
-                .contains("Two pairs of gloves " + made)
-                .doesNotContain("A longer strap " + made);
+                .contains("Two pairs of gloves " + number)
+                .doesNotContain("A longer strap " + number);
     }
 
     @Test
@@ -358,7 +332,7 @@ class LogPagesTest {
     /** Between its reckoning and its being stored an edit gets in: the night is left, and written as it is now the next time. */
     @Test
     void an_outing_that_is_changed_while_it_is_written_down_is_left_for_the_next_time() {
-        Outing other = outings.save(Outing.fresh("Changed meanwhile " + made, place, NIGHT.minusDays(1)));
+        Outing other = outings.save(Outing.fresh("Changed meanwhile " + number, place, NIGHT.minusDays(1)));
         Take take =
                 Take.of("Northern stars", new Stack(20, 0), Takes.camera(rig)).aimed(new Direction(0, 30));
         planner.add(other, take);
@@ -571,11 +545,7 @@ class LogPagesTest {
                 .andExpect(status().isUnprocessableEntity());
         assertThat(Ask.refused(web, post("/log/new?title=x&place=" + place.id() + "&night=2027-09-01")))
                 .contains("still to come");
-        String url = web.perform(post("/log/new?title=Simply so&place=" + place.id() + "&night=2026-07-13"))
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String url = Ask.to(web, post("/log/new?title=Simply so&place=" + place.id() + "&night=2026-07-13"));
         entry = entries.existing(Long.parseLong(url.substring(url.lastIndexOf('/') + 1)));
         assertThat(bring(folder(Duration.ZERO, "E_0001.tif", "F_0001.tif")).fresh())
                 .isEqualTo(2);
@@ -613,7 +583,7 @@ class LogPagesTest {
     @Test
     void a_track_tells_where_one_stood() throws Exception {
         web.perform(multipart(home + "/track").file(gpx(track(NIGHT)))).andExpect(status().is3xxRedirection());
-        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + made);
+        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + number);
         for (String bad : List.of(
                 "no track",
                 track(NIGHT.plusDays(4)),
@@ -622,7 +592,7 @@ class LogPagesTest {
             assertThat(Ask.refused(web, multipart(home + "/track").file(gpx(bad))))
                     .contains("track-wrong");
         }
-        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + made);
+        assertThat(Ask.ok(web, home)).contains("23:00 to 23:29, at Log bay " + number);
     }
 
     /** Between using and putting back its owner has set it: that stays. */

@@ -6,21 +6,19 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.night.Asked;
 import dev.halfdusk.core.night.Dark;
 import dev.halfdusk.core.night.Sight;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Meteors;
 import dev.halfdusk.core.take.Wish;
 import java.time.Duration;
-import java.time.ZoneId;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
@@ -31,22 +29,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.web.util.HtmlUtils;
 
 /** What is asked of the sky, on every page that takes it, and in what is kept of it. */
-@PageTest
-class AskedPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Takes takes;
+class AskedPagesTest extends StoringTest {
 
     @Autowired
     private ObjectMapper json;
@@ -56,10 +43,8 @@ class AskedPagesTest {
 
     @BeforeEach
     void twoPlaces() {
-        coast = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
-        north = places.add(Place.at("Church hill", new Site(54.8, 12.1, 20), ZoneId.of("Europe/Copenhagen")))
-                .id();
+        coast = made.coast("Coast").id();
+        north = made.place("Church hill", 54.8, 12.1, 20, "Europe/Copenhagen").id();
     }
 
     private MockHttpServletResponse answer(String address) throws Exception {
@@ -202,8 +187,7 @@ class AskedPagesTest {
         assertThat(blank).contains("The winter Milky Way is up in a sky that is dark");
         Map<String, String> fields = PageFields.ofNew(blank, "/outings");
         fields.put("like", "proposed");
-        String made =
-                web.perform(sent("/outings", fields)).andReturn().getResponse().getRedirectedUrl();
+        String made = Ask.to(web, sent("/outings", fields));
         long outing = Long.parseLong(made.replaceAll("\\D", ""));
         Takes.Stored take = takes.of(outing).get(0);
         Asked asked = new Asked(Sight.WINTER, Dark.sun(12), 25);
@@ -239,10 +223,7 @@ class AskedPagesTest {
     /** "As usual for it" is when; what it comes for was chosen beside it. */
     @Test
     void a_take_that_is_added_comes_for_what_was_chosen() throws Exception {
-        String made = web.perform(post("/outings?place=" + coast + "&night=2027-08-02"))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String made = Ask.to(web, post("/outings?place=" + coast + "&night=2027-08-02"));
         long outing = Long.parseLong(made.replaceAll("\\D", ""));
         String rig = PageFields.ofNew(page(made), made + "/takes").get("rig");
         web.perform(post(made + "/takes")
@@ -256,8 +237,7 @@ class AskedPagesTest {
     /** Beyond the circle the sun may stay too high for any star. */
     @Test
     void a_night_too_bright_for_stars_says_so_however_it_is_asked() throws Exception {
-        long far = places.add(Place.at("Far", new Site(65, 12.1, 20), ZoneId.of("Europe/Oslo")))
-                .id();
+        long far = made.place("Far", 65, 12.1, 20, "Europe/Oslo").id();
         assertThat(page("/nights/2027-06-21?place=" + far + "&dark=deepest&sight=cygnus"))
                 .contains("It never gets fully dark: the sun goes no lower than", "Too bright for stars.");
     }
@@ -270,8 +250,7 @@ class AskedPagesTest {
                         .getContentAsString(),
                 "/outings");
         fields.put("like", "proposed");
-        String made =
-                web.perform(sent("/outings", fields)).andReturn().getResponse().getRedirectedUrl();
+        String made = Ask.to(web, sent("/outings", fields));
         long outing = Long.parseLong(made.replaceAll("\\D", ""));
         Takes.Stored take = takes.of(outing).get(0);
         assertThat(take.take().name()).isEqualTo("Pleiades");
@@ -324,8 +303,7 @@ class AskedPagesTest {
                         .getContentAsString(),
                 "/outings");
         fields.put("like", "proposed");
-        String made =
-                web.perform(sent("/outings", fields)).andReturn().getResponse().getRedirectedUrl();
+        String made = Ask.to(web, sent("/outings", fields));
         long outing = Long.parseLong(made.replaceAll("\\D", ""));
         assertThat(takes.of(outing).get(0).take().subject()).isInstanceOf(Meteors.class);
         assertThat(page(made)).contains("Perseids over Coast").contains("Bright meteors in this frame, perhaps");

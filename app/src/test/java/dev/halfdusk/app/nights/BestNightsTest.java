@@ -8,9 +8,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.sky.Site;
 import java.io.StringReader;
@@ -26,18 +25,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class BestNightsTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class BestNightsTest extends StoringTest {
 
     private long coast;
     private String query;
@@ -46,8 +36,7 @@ class BestNightsTest {
     void places() {
         coast = places.add(Place.at("Coast, \"low\"", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
                 .id();
-        long south = places.add(Place.at("South", new Site(-30, 20, 900), ZoneId.of("Africa/Johannesburg")))
-                .id();
+        long south = made.place("South", -30, 20, 900, "Africa/Johannesburg").id();
         query = "?place=" + coast + "&place=" + south + "&from=2027-01-01&years=1";
     }
 
@@ -168,9 +157,7 @@ class BestNightsTest {
     void a_long_search_shows_progress_and_can_be_cancelled() throws Exception {
         StringBuilder many = new StringBuilder("?from=2027-01-01&years=10");
         for (int i = 0; i < 12; i++) {
-            many.append("&place=")
-                    .append(places.add(Place.at("P" + i, new Site(i, i, 0), ZoneId.of("UTC")))
-                            .id());
+            many.append("&place=").append(made.place("P" + i, i, i, 0, "UTC").id());
         }
         assertThat(Ask.ok(web, "/nights/best" + many)).contains("of <span>120</span></strong> years", "<progress");
         web.perform(get("/nights/best.csv" + many)).andExpect(status().isAccepted());
@@ -204,14 +191,13 @@ class BestNightsTest {
         var request = post("/nights/best?from=2027-06-01&years=1&stance=");
         List<Long> ids = new ArrayList<>();
         for (int i = 0; i < 30; i++) {
-            long id = places.add(Place.at("Many " + i, new Site(i, i, 0), ZoneId.of("UTC")))
-                    .id();
+            long id = made.place("Many " + i, i, i, 0, "UTC").id();
             ids.add(id);
             if (i != 7) {
                 request.param("place", Long.toString(id));
             }
         }
-        String address = web.perform(request).andReturn().getResponse().getRedirectedUrl();
+        String address = Ask.to(web, request);
         assertThat(address)
                 .isEqualTo("/nights/best?from=2027-06-01&years=1&place=" + ids.get(0) + "-" + ids.get(6) + "&place="
                         + ids.get(8) + "-" + ids.get(29));

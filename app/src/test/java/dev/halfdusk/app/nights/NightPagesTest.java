@@ -7,9 +7,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.glow.SkyGlow;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.night.YearOfNights;
@@ -24,21 +23,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
 @PageTest
-class NightPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+record NightPagesTest(MockMvc web, Made made) {
 
     private long place(double latitude, double longitude, String zone) {
-        return places.add(Place.at("Somewhere", new Site(latitude, longitude, 10), ZoneId.of(zone)))
-                .id();
+        return made.place("Somewhere", latitude, longitude, 10, zone).id();
     }
 
     @ParameterizedTest
@@ -53,11 +44,7 @@ class NightPagesTest {
     void every_place_on_earth_has_a_year(double latitude, double longitude, String zone) throws Exception {
         long id = place(latitude, longitude, zone);
         assertThat(Ask.ok(web, "/nights?place=" + id + "&from=2027-01-01")).contains("January 2027");
-        byte[] png = web.perform(get("/nights/carpet.png?place=" + id + "&from=2027-01-01"))
-                .andExpect(content().contentType("image/png"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] png = Ask.bytes(web, get("/nights/carpet.png?place=" + id + "&from=2027-01-01"), "image/png");
         assertThat(ImageIO.read(new ByteArrayInputStream(png)).getWidth()).isEqualTo(366);
         web.perform(get("/nights/table?place=" + id + "&from=2027-01-01")).andExpect(status().isOk());
         for (String date : List.of("2027-06-21", "2027-12-21", "2027-03-27")) {

@@ -4,17 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Fireworks;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -22,37 +17,18 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** After a test frame: what to turn for this subject, from what was really set, and the take planned so. */
-@PageTest
-class AfterPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Places places;
+class AfterPagesTest extends StoringTest {
 
     private long outing;
 
     @BeforeEach
     void outing() {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
-        outing = outings.save(Outing.fresh("After", place, LocalDate.of(2027, 6, 4)))
-                .id();
+        Place place = made.coast("Coast");
+        outing = made.outing("After", place, "2027-06-04").id();
     }
 
     private String add(String subject) {

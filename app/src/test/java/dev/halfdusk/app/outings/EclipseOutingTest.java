@@ -4,40 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** An eclipse of the sun as a take of an outing tells people the same as its own plan does. */
 @PageTest
-class EclipseOutingTest {
+record EclipseOutingTest(MockMvc web, Kit kit, Made made) {
 
     /** Clock and words of what concerns eyes, whatever stands between them. */
     private static final Pattern FILTERS =
             Pattern.compile("(?s)(\\d\\d:\\d\\d:\\d\\d)(?:(?!\\d\\d:\\d\\d:\\d\\d).){0,400}?(Filters o(?:n|ff)\\.)");
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
 
     private String page(String path) throws Exception {
         MockHttpServletResponse answer = web.perform(get(path)).andReturn().getResponse();
@@ -64,7 +51,7 @@ class EclipseOutingTest {
     @Test
     void filters_come_off_at_the_same_second_everywhere() throws Exception {
         String strait = ""
-                + places.add(Place.at("Strait of filters", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+                + made.place("Strait of filters", 36.0104, -5.612, 140, "Europe/Madrid")
                         .id();
         String plan = Ask.sent(web, "/events/plans", Map.of("place", strait, "date", "2027-08-02"))
                 .getRedirectedUrl();

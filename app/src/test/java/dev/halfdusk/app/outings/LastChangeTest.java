@@ -4,13 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.outing.Progress;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Moon;
@@ -20,7 +17,6 @@ import dev.halfdusk.core.take.Wish;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -29,43 +25,22 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** What was done to a night is told with what it moved, and goes back with one click; what has no place says when it has one. */
-@PageTest
-class LastChangeTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
+class LastChangeTest extends StoringTest {
 
     private Place place;
 
     @BeforeEach
     void place() {
-        Place added = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
-        places.addMark(added.id(), new Mark("Stack", 176, 140, 24, 13, 0));
+        Place added = made.coast("Coast", new Mark("Stack", 176, 140, 24, 13, 0));
         place = places.find(added.id()).orElseThrow();
     }
 
     private String outing(String night) {
-        return "/outings/"
-                + outings.save(Outing.fresh("Night", place, LocalDate.parse(night)))
-                        .id();
+        return "/outings/" + made.outing("Night", place, night).id();
     }
 
     private static long id(String path) {

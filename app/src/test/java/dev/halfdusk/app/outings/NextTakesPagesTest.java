@@ -4,19 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedGear;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.optics.Gear;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Take;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.net.URI;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,7 +23,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -32,24 +30,12 @@ import org.springframework.web.util.HtmlUtils;
 
 /** The wall of subjects: each with a picture that can be had, and planned with one click. */
 @PageTest
-class NextTakesPagesTest {
+record NextTakesPagesTest(MockMvc web, Takes takes, Kit kit, Made made) {
 
     private static final Pattern CARD = Pattern.compile("(?s)<li class=\"min-w-0\">(.*?)</li>");
     private static final Pattern FIELD = Pattern.compile("<input type=\"hidden\" name=\"([^\"]*)\" value=\"([^\"]*)\"");
     private static final Pattern PICTURE = Pattern.compile("src=\"(/[^\"]*)\"");
     private static final Pattern NAME = Pattern.compile("<h3[^>]*>([^<]*)<");
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
 
     private String page(String address) throws Exception {
         MockHttpServletResponse response = web.perform(get(address)).andReturn().getResponse();
@@ -86,7 +72,7 @@ class NextTakesPagesTest {
 
     @Test
     void every_subject_has_its_picture_and_becomes_an_outing() throws Exception {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Coast");
         List<String> cards = cards(place.id());
         assertThat(cards).hasSizeGreaterThan(7);
         for (String card : cards) {
@@ -101,7 +87,7 @@ class NextTakesPagesTest {
             while (fields.find()) {
                 plan.param(fields.group(1), HtmlUtils.htmlUnescape(fields.group(2)));
             }
-            String made = web.perform(plan).andReturn().getResponse().getRedirectedUrl();
+            String made = Ask.to(web, plan);
             assertThat(made).as(name).matches("/outings/\\d+");
             List<Takes.Stored> stored = takes.of(Long.parseLong(made.substring("/outings/".length())));
             assertThat(stored).hasSize(1);
@@ -114,7 +100,7 @@ class NextTakesPagesTest {
     /** The page of events asks for it when it is there. */
     @Test
     void events_open_on_it() throws Exception {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Coast");
         assertThat(page("/events?place=" + place.id())).contains("hx-get=\"/events/next?place=" + place.id());
         assertThat(page("/events/next?place=99999")).contains("What could I take next?");
     }
@@ -122,7 +108,7 @@ class NextTakesPagesTest {
     /** By its own day, though its night is that of the evening before; through the filter, with the sun in the middle. */
     @Test
     void an_eclipse_of_the_sun_is_named_by_its_day() throws Exception {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
+        Place place = made.coast("Coast");
         NamedRig longest = kit.rigs().stream()
                 .max(Comparator.comparing(r -> r.lens().lens().longestMm()))
                 .orElseThrow();
@@ -138,10 +124,7 @@ class NextTakesPagesTest {
         assertThat(card).contains("Mon 2 Aug", "09:4", "night=2027-08-01", "% of the sun covered", "/frame/close.jpg");
         Matcher address = Pattern.compile("/frame/close.jpg[^\"]+").matcher(card);
         assertThat(address.find()).isTrue();
-        byte[] file = web.perform(get(URI.create(HtmlUtils.htmlUnescape(address.group()))))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] file = Ask.bytes(web, get(URI.create(HtmlUtils.htmlUnescape(address.group()))));
         BufferedImage picture = ImageIO.read(new ByteArrayInputStream(file));
         double sum = 0;
         double across = 0;
@@ -161,7 +144,7 @@ class NextTakesPagesTest {
     /** Under a midnight sun there is no night to wait for, and the page stands all the same. */
     @Test
     void a_place_without_night_has_what_there_is() throws Exception {
-        Place pole = places.add(Place.at("Far north", new Site(80, 15, 5), ZoneId.of("Europe/Oslo")));
+        Place pole = made.place("Far north", 80, 15, 5, "Europe/Oslo");
         assertThat(cards(pole.id())).noneMatch(c -> c.contains("Milky Way"));
     }
 }

@@ -5,6 +5,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedRig;
@@ -20,13 +21,11 @@ import dev.halfdusk.core.optics.Settings;
 import dev.halfdusk.core.outing.RunSheet;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.sequence.Program;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Subject;
 import dev.halfdusk.core.take.Subjects;
 import dev.halfdusk.core.take.Take;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -38,39 +37,25 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.web.util.HtmlUtils;
 
 /** Whatever the subject, place, night and rig: page, sheet, phone, paper and files say one thing of a take, and all of it can be set. */
 @PageTest
-class OneAnswerTest {
+record OneAnswerTest(
+        MockMvc web,
+        Kit kit,
+        Outings outings,
+        OutingPlanner evening,
+        Takes takes,
+        Places places,
+        ObjectMapper json,
+        Made made) {
 
     private static final double[] LATITUDES = {37.6, -33.9, 64.1, 2.5, -72};
     private static final List<String> ZONES =
             List.of("Europe/Lisbon", "Australia/Sydney", "Atlantic/Reykjavik", "UTC", "Antarctica/McMurdo");
     private static final double THIRD = 0.34;
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private OutingPlanner evening;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private ObjectMapper json;
 
     static Stream<Arguments> cases() {
         SplittableRandom random = new SplittableRandom(29);
@@ -106,11 +91,13 @@ class OneAnswerTest {
     @MethodSource("cases")
     void one_answer(String subject, double latitude, String zone, LocalDate date, int rigIndex) throws Exception {
         boolean sun = subject.equals("solar-eclipse");
-        Place place = places.add(Place.at(
+        Place place = made.place(
                 "One",
-                new Site(sun ? 36.01 : latitude, sun ? -5.61 : -8.8, 20),
-                ZoneId.of(sun ? "Europe/Madrid" : zone)));
-        places.addMark(place.id(), new Mark("Stack", 176, 140, 24, 13, 0));
+                sun ? 36.01 : latitude,
+                sun ? -5.61 : -8.8,
+                20,
+                sun ? "Europe/Madrid" : zone,
+                new Mark("Stack", 176, 140, 24, 13, 0));
         NamedRig rig = kit.rigs().get(rigIndex);
         Outing outing =
                 outings.save(Outing.fresh("One answer", places.find(place.id()).orElseThrow(), date));

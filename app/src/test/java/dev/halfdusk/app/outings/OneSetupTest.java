@@ -33,36 +33,14 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 
 /** One question, asked in four places, has one answer: everything a rig carries counts everywhere. */
 @PageTest
-class OneSetupTest {
+record OneSetupTest(MockMvc web, Kit kit, Places places, Outings outings, Takes takes, Skies skies, ObjectMapper json) {
 
     private static final Pattern FIGURE = Pattern.compile("class=\"figure\">([^<]*)<");
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Skies skies;
-
-    @Autowired
-    private ObjectMapper json;
 
     private MvcResult answer(String path) throws Exception {
         MvcResult result = web.perform(get(path)).andReturn();

@@ -24,21 +24,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 @PageTest
-class OutingPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
+record OutingPagesTest(MockMvc web, Outings outings, Takes takes) {
 
     private static MockHttpServletRequestBuilder filled(MockHttpServletRequestBuilder request, String... changes) {
         String[] usual = {
@@ -90,11 +80,7 @@ class OutingPagesTest {
 
     @Test
     void an_outing_is_stored_shown_changed_moved_deleted_and_brought_back() throws Exception {
-        String path = web.perform(filled(post("/outings"), "title", "Reef <b>&</b> core"))
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String path = Ask.to(web, filled(post("/outings"), "title", "Reef <b>&</b> core"));
         assertThat(Ask.ok(web, path))
                 .contains("<title>Reef &lt;b&gt;&amp;&lt;/b&gt; core", ">Reef &lt;b&gt;&amp;&lt;/b&gt; core</h1>")
                 .doesNotContain("<b>&")
@@ -250,11 +236,7 @@ class OutingPagesTest {
     }
 
     private long created(String... changes) throws Exception {
-        String path = web.perform(filled(post("/outings"), changes))
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String path = Ask.to(web, filled(post("/outings"), changes));
         return Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
     }
 

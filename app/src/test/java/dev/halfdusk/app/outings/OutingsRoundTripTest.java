@@ -2,6 +2,7 @@ package dev.halfdusk.app.outings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -15,25 +16,15 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** Whole records with no two numbers alike, through the database and through the fields of their pages. */
 @PageTest
-class OutingsRoundTripTest {
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private OutingForm form;
-
-    @Autowired
-    private Places places;
+record OutingsRoundTripTest(Outings outings, OutingForm form, Places places, Made made) {
 
     @Test
     void an_outing_comes_back_whole_from_store_and_form_and_so_do_its_changes() {
-        Place place = places.add(Place.at("Here", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
-        Place other = places.add(Place.at("There", new Site(61.5, -149.25, 2), ZoneId.of("America/Anchorage")));
+        Place place = made.place("Here", -31.5, 22.25, 7.5, "Africa/Johannesburg");
+        Place other = made.place("There", 61.5, -149.25, 2, "America/Anchorage");
         Outing first = Outing.fresh("<Core> \"one\"", place, LocalDate.of(2028, 2, 29))
                 .with(Demand.USUAL.within(6.25, Sharp.HALF))
                 .going(3, new Way(47, 19), Optional.of(LocalTime.of(4, 35)))
@@ -59,16 +50,15 @@ class OutingsRoundTripTest {
     @Test
     void a_new_place_is_stored_with_its_outing() {
         Place fresh = Place.at("Spit", new Site(54.5, 12.25, 3.5), ZoneId.of("Europe/Berlin"));
-        Outing stored = outings.save(Outing.fresh("Spit", fresh, LocalDate.of(2027, 8, 1)));
+        Outing stored = made.outing("Spit", fresh, "2027-08-01");
         assertThat(places.find(stored.place().id()).orElseThrow().site()).isEqualTo(fresh.site());
     }
 
     /** Candidates, ticks and what was said in the field, each with what takes it back. */
     @Test
     void what_belongs_to_an_outing_is_kept_with_it() {
-        Place place = places.add(Place.at("Here too", new Site(-31.5, 22.25, 7.5), ZoneId.of("Africa/Johannesburg")));
-        long id = outings.save(Outing.fresh("Plan", place, LocalDate.of(2028, 3, 1)))
-                .id();
+        Place place = made.place("Here too", -31.5, 22.25, 7.5, "Africa/Johannesburg");
+        long id = made.outing("Plan", place, "2028-03-01").id();
         outings.keep(id, LocalDate.of(2028, 3, 4));
         outings.keep(id, LocalDate.of(2028, 3, 2));
         outings.keep(id, LocalDate.of(2028, 3, 4));

@@ -5,12 +5,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
-import dev.halfdusk.core.sky.Site;
+import dev.halfdusk.app.StoringTest;
 import java.nio.charset.StandardCharsets;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,32 +16,19 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** What the page of a subject shows is what the take made of it does, on workspace and sheet. */
-@PageTest
-class PageAndTakeTest {
+class PageAndTakeTest extends StoringTest {
 
     private static final Pattern FIGURE = Pattern.compile("class=\"figure\">([^<]*)<");
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Takes takes;
 
     private long place;
 
     @BeforeEach
     void place() {
-        place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        place = made.coast("Coast").id();
     }
 
     private MvcResult answer(String path) throws Exception {

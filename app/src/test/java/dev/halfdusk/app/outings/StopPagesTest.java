@@ -8,15 +8,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.web.Imported;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.measure.Direction;
@@ -26,7 +23,6 @@ import dev.halfdusk.core.night.Night;
 import dev.halfdusk.core.outing.Clash;
 import dev.halfdusk.core.outing.Slot;
 import dev.halfdusk.core.outing.Way;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Free;
 import dev.halfdusk.core.take.MilkyWay;
 import dev.halfdusk.core.take.Stack;
@@ -34,32 +30,14 @@ import dev.halfdusk.core.take.Take;
 import dev.halfdusk.core.take.Wish;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** A night at two places: a coast, and a tower 25 min of road and 10 on foot from it. */
-@PageTest
-class StopPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
+class StopPagesTest extends StoringTest {
 
     @Autowired
     private OutingPlanner evening;
@@ -67,12 +45,9 @@ class StopPagesTest {
     @Autowired
     private OutingFile files;
 
-    @Autowired
-    private ObjectMapper json;
-
     private static final LocalDate NIGHT = LocalDate.parse("2027-07-04");
 
-    private static int made;
+    private static int number;
 
     private Place coast;
     private Place tower;
@@ -82,7 +57,7 @@ class StopPagesTest {
 
     @BeforeEach
     void outing() throws Exception {
-        int number = ++made;
+        number++;
         coast = place("Coast " + number, 37.6, -8.8);
         tower = place("Tower " + number, 37.7, -8.7);
         rig = kit.rigs().get(0);
@@ -102,9 +77,7 @@ class StopPagesTest {
     }
 
     private Place place(String name, double latitude, double longitude) {
-        Place place = places.add(Place.at(name, new Site(latitude, longitude, 5), ZoneId.of("Europe/Lisbon")));
-        places.addMark(place.id(), new Mark("Stack", 176, 140, 24, 13, 0));
-        return places.find(place.id()).orElseThrow();
+        return made.place(name, latitude, longitude, 5, "Europe/Lisbon", new Mark("Stack", 176, 140, 24, 13, 0));
     }
 
     private long add(String name, int stop, int hour, int minute) {
@@ -224,7 +197,7 @@ class StopPagesTest {
     @Test
     void a_place_that_is_changed_takes_its_takes_with_it() throws Exception {
         long there = add("There", 1, 23, 45);
-        Place other = place("Other " + made, 37.8, -8.6);
+        Place other = place("Other " + number, 37.8, -8.6);
         Id stack = places.known(tower.id()).keySet().iterator().next();
         takes.change(
                 id,
@@ -245,11 +218,8 @@ class StopPagesTest {
         Wish over = Wish.over(Wish.Kind.MOON_OVER_MARK, new Named(stack, "Stack"));
         long there = add("There", 1, 23, 45);
         takes.change(id, there, takes.existing(id, there).take().with(over), rig.id());
-        Place other = place("Other coast " + made, 37.5, -8.9);
-        String made = web.perform(post("/outings?title=Like it&place=" + other.id() + "&night=2027-08-02&like=" + id))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        Place other = place("Other coast " + number, 37.5, -8.9);
+        String made = Ask.to(web, post("/outings?title=Like it&place=" + other.id() + "&night=2027-08-02&like=" + id));
         long like = Long.parseLong(made.substring("/outings/".length()));
         assertThat(outings.existing(like).places()).extracting(Place::id).containsExactly(other.id(), tower.id());
         Take taken = takes.of(like).get(0).take();
@@ -264,7 +234,7 @@ class StopPagesTest {
     /** At 60° S the frame looks near the pole, and stars trail later than at the coast: all that is said of a take is said under its own sky. */
     @Test
     void what_is_said_of_a_take_is_said_at_its_place() throws Exception {
-        Place south = place("South " + made, -60, -8.7);
+        Place south = place("South " + number, -60, -8.7);
         web.perform(post(home + "/stops/1?was=" + tower.id() + "&place=" + south.id()));
         long here = takes.add(
                 id, Take.of("Stars", new Stack(3, 0), Takes.camera(rig)).aimed(new Direction(200, 60)), rig.id());
@@ -299,15 +269,15 @@ class StopPagesTest {
         assertThat(file.at("/takes/0/stop").asInt()).isOne();
         assertThat(files.read(file, Imported.Wanted.NOTHING, files.reader()).state())
                 .isEqualTo(Imported.State.EQUAL);
-        ObjectNode elsewhere = file.deepCopy().put("title", "Elsewhere " + made);
-        ((ObjectNode) elsewhere.at("/stops/0/place")).put("name", "New tower " + made);
+        ObjectNode elsewhere = file.deepCopy().put("title", "Elsewhere " + number);
+        ((ObjectNode) elsewhere.at("/stops/0/place")).put("name", "New tower " + number);
         Imported read = files.read(elsewhere, Imported.Wanted.NEW_AND_CHANGED, files.reader());
         assertThat(read.why()).isEmpty();
         Outing came = outings.all().stream()
-                .filter(o -> o.title().equals("Elsewhere " + made))
+                .filter(o -> o.title().equals("Elsewhere " + number))
                 .findFirst()
                 .orElseThrow();
-        assertThat(came.places()).extracting(Place::name).containsExactly(coast.name(), "New tower " + made);
+        assertThat(came.places()).extracting(Place::name).containsExactly(coast.name(), "New tower " + number);
         assertThat(takes.of(came.id()).get(0).take().stop()).isOne();
         assertThat(came.further().get(0).way().driveMinutes()).isEqualTo(25);
         assertThat(came.further().get(0).way().walkMinutes()).isEqualTo(10);
@@ -326,26 +296,26 @@ class StopPagesTest {
     @Test
     void another_outing_with_the_same_camera_that_night_is_a_clash() throws Exception {
         add("Here", 0, 22, 0);
-        assertThat(night().clashes()).noneMatch(k -> k.words().contains("Rival " + made));
-        Outing other = outings.save(Outing.fresh("Rival " + made, tower, NIGHT));
-        outings.save(Outing.fresh("Idle " + made, tower, NIGHT));
+        assertThat(night().clashes()).noneMatch(k -> k.words().contains("Rival " + number));
+        Outing other = outings.save(Outing.fresh("Rival " + number, tower, NIGHT));
+        outings.save(Outing.fresh("Idle " + number, tower, NIGHT));
         takes.add(other.id(), Take.of("Rival", new Free(5, false), Takes.camera(rig)), rig.id());
         assertThat(night().clashes())
                 .filteredOn(k -> k.kind() == Clash.Kind.ELSEWHERE)
-                .filteredOn(k -> k.words().contains("Rival " + made))
+                .filteredOn(k -> k.words().contains("Rival " + number))
                 .singleElement()
                 .satisfies(k -> assertThat(k.words())
-                        .isEqualTo(rig.body().name() + " is planned in \u201cRival " + made
+                        .isEqualTo(rig.body().name() + " is planned in \u201cRival " + number
                                 + "\u201d as well on this night."));
-        assertThat(Ask.ok(web, home)).contains("Rival " + made);
+        assertThat(Ask.ok(web, home)).contains("Rival " + number);
         web.perform(post("/outings/" + other.id() + "/delete"));
-        assertThat(night().clashes()).noneMatch(k -> k.words().contains("Rival " + made));
+        assertThat(night().clashes()).noneMatch(k -> k.words().contains("Rival " + number));
         web.perform(post("/outings/" + other.id() + "/restore"));
-        assertThat(night().clashes()).anyMatch(k -> k.words().contains("Rival " + made));
+        assertThat(night().clashes()).anyMatch(k -> k.words().contains("Rival " + number));
         outings.save(other.withNight(NIGHT.plusDays(1)));
         assertThat(night().clashes())
                 .filteredOn(k -> k.kind() == Clash.Kind.ELSEWHERE)
-                .noneMatch(k -> k.words().contains("Rival " + made));
+                .noneMatch(k -> k.words().contains("Rival " + number));
     }
 
     @Test

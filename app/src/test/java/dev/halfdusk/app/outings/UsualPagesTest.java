@@ -5,50 +5,31 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.kit.UsualDecision;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.exposure.PlannedBy;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Decision;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** What one usually decides is kept, shown with what follows, and is where a take of stars begins. */
-@PageTest
-class UsualPagesTest {
-
-    @Autowired
-    private MockMvc web;
+class UsualPagesTest extends StoringTest {
 
     @Autowired
     private UsualDecision usual;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Places places;
 
     private long outing;
 
     @BeforeEach
     void outing() {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
-        outing = outings.save(Outing.fresh("Usual", place, LocalDate.of(2027, 6, 4)))
-                .id();
+        Place place = made.coast("Coast");
+        outing = made.outing("Usual", place, "2027-06-04").id();
     }
 
     @AfterEach

@@ -11,8 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
@@ -24,7 +23,6 @@ import dev.halfdusk.core.measure.Named;
 import dev.halfdusk.core.optics.Orientation;
 import dev.halfdusk.core.outing.Progress;
 import dev.halfdusk.core.outing.Way;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Arch;
 import dev.halfdusk.core.take.Clip;
 import dev.halfdusk.core.take.Free;
@@ -42,7 +40,6 @@ import java.io.StringReader;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -60,25 +57,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class WorkspacePagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Takes takes;
-
-    @Autowired
-    private Kit kit;
+class WorkspacePagesTest extends StoringTest {
 
     @Autowired
     private OutingPlanner evening;
@@ -90,8 +70,7 @@ class WorkspacePagesTest {
 
     @BeforeEach
     void outing() {
-        Place place = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")));
-        places.addMark(place.id(), new Mark("Stack <1>", 176, 140, 24, 13, 0));
+        Place place = made.coast("Coast", new Mark("Stack <1>", 176, 140, 24, 13, 0));
         rig = kit.rigs().get(0);
         id = outings.save(Outing.fresh("Night", places.find(place.id()).orElseThrow(), LocalDate.parse("2027-07-04")))
                 .id();
@@ -442,8 +421,7 @@ class WorkspacePagesTest {
     void the_rest_of_one_night_is_arranged_from_now() throws Exception {
         Take people = Take.of("Friend", new People(4), Takes.camera(rig));
         long take = takes.add(id, people, rig.id());
-        long other = outings.save(
-                        Outing.fresh("Other", outings.find(id).orElseThrow().place(), LocalDate.parse("2027-07-04")))
+        long other = made.outing("Other", outings.find(id).orElseThrow().place(), "2027-07-04")
                 .id();
         assertThat(outings.find(id).orElseThrow().standing().resumed()).isEmpty();
         web.perform(post(home + "/field/done").param("take", "" + take)).andExpect(redirectedUrl(home + "/field"));
@@ -622,11 +600,7 @@ class WorkspacePagesTest {
         web.perform(post(path + "/proposed"));
         outings.save(outings.existing(id).noted("Rope <in> the blue bag"));
         for (String size : List.of("a6", "a4")) {
-            byte[] pdf = web.perform(get(home + "/sheet/card-" + size + ".pdf"))
-                    .andExpect(status().isOk())
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsByteArray();
+            byte[] pdf = Ask.bytes(web, home + "/sheet/card-" + size + ".pdf");
             try (PDDocument document = Loader.loadPDF(pdf)) {
                 String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
                 assertThat(text)
@@ -689,7 +663,7 @@ class WorkspacePagesTest {
     })
     void every_place_and_season_has_a_workspace_sheet_and_field(
             double latitude, double longitude, String zone, String night) throws Exception {
-        Place place = places.add(Place.at("Far", new Site(latitude, longitude, 5), ZoneId.of(zone)));
+        Place place = made.place("Far", latitude, longitude, 5, zone);
         long far = outings.save(Outing.fresh("Far", place, LocalDate.parse(night))
                         .going(2, new Way(60, 30), Optional.of(LocalTime.of(3, 0))))
                 .id();

@@ -6,6 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.JsonNode;
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.core.ground.Skyline;
 import dev.halfdusk.core.measure.Numbers;
@@ -23,19 +24,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** Where it is dark round a start. */
 @PageTest
-class DarkPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+record DarkPagesTest(MockMvc web, Places places, Made made) {
 
     private MockHttpServletResponse ask(String query) throws Exception {
         return web.perform(get("/places/dark" + query)).andReturn().getResponse();
@@ -86,7 +80,7 @@ class DarkPagesTest {
         double far = darkness(48.5, 7.5).path("zenithMagnitude").asDouble();
         String map = ask("?coordinates=46.5,7.5&within=30").getContentAsString();
         assertThat(map).doesNotContain("corrected by");
-        places.add(Place.at("Valley", new Site(46.5, 7.5, 500), ZoneId.of("Europe/Zurich")));
+        made.place("Valley", 46.5, 7.5, 500, "Europe/Zurich");
         read(46.5, 7.4, before - 0.6);
         assertThat(darkness(46.5, 7.5).path("zenithMagnitude").asDouble()).isEqualTo(before);
         read(46.5, 7.6, before - 0.6);

@@ -12,7 +12,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Silhouette;
 import java.time.ZoneId;
@@ -22,32 +22,19 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
-@PageTest
-class PlacePagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class PlacePagesTest extends StoringTest {
 
     private String path;
     private long id;
 
     @BeforeEach
     void aPlace() throws Exception {
-        path = web.perform(post("/places")
-                        .param("name", "Low <Reef>")
-                        .param("coordinates", "37\u00b036'04\"N 8\u00b047'32\"W"))
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        path = Ask.to(
+                web,
+                post("/places").param("name", "Low <Reef>").param("coordinates", "37\u00b036'04\"N 8\u00b047'32\"W"));
         id = Long.parseLong(path.substring(path.lastIndexOf('/') + 1));
     }
 
@@ -65,10 +52,7 @@ class PlacePagesTest {
     @ParameterizedTest
     @CsvSource({"-40;-120,-08:00", "90;0,Z", "0;180,+12:00"})
     void far_from_any_town_the_longitude_gives_the_zone(String at, String zone) throws Exception {
-        String far = web.perform(post("/places").param("name", "Far").param("coordinates", at.replace(';', ' ')))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String far = Ask.to(web, post("/places").param("name", "Far").param("coordinates", at.replace(';', ' ')));
         Place place = places.find(Long.parseLong(far.substring(far.lastIndexOf('/') + 1)))
                 .orElseThrow();
         assertThat(place.zone().getId()).isEqualTo(zone);
@@ -271,10 +255,7 @@ class PlacePagesTest {
         web.perform(preview).andExpect(content().string(containsString("Europe/Lisbon and Europe/Madrid")));
         web.perform(request.param("zone", "Europe/Madrid")).andExpect(status().is3xxRedirection());
         // the open sea has the time of its longitude
-        String sea = web.perform(post("/places?name=Sea&coordinates=0, -30"))
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String sea = Ask.to(web, post("/places?name=Sea&coordinates=0, -30"));
         long id = Long.parseLong(sea.substring(sea.lastIndexOf('/') + 1));
         assertThat(places.find(id).orElseThrow().zone()).isEqualTo(ZoneId.of("-02:00"));
     }

@@ -2,7 +2,7 @@ package dev.halfdusk.app.places;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.web.Form;
 import dev.halfdusk.core.glow.Dome;
@@ -19,8 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Whole records with no two numbers alike, through the database and through the fields of their pages. */
-@PageTest
-class PlacesRoundTripTest {
+class PlacesRoundTripTest extends StoringTest {
 
     private static final Place ODD = new Place(
             null,
@@ -46,9 +45,6 @@ class PlacesRoundTripTest {
 
     private static final Mark MARK = new Mark("Arch & <i>", 211.25, 1234.5, 41.75, 9.25, -17.5, Silhouette.ARCH);
     private static final Mark OTHER_MARK = new Mark("Tower", 3.5, 57.25, 12.5, 2.75, 101.5, Silhouette.TREE);
-
-    @Autowired
-    private Places places;
 
     @Autowired
     private Deletions deletions;

@@ -19,25 +19,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** What came of practice, given away and taken in again. */
 @PageTest
-class PracticeFileTest {
+record PracticeFileTest(PracticeFile file, Learners learners, Deletions deletions, ObjectMapper json) {
 
     private static final Instant AT = Instant.parse("2027-03-01T20:00:00Z");
-
-    @Autowired
-    private PracticeFile file;
-
-    @Autowired
-    private Learners learners;
-
-    @Autowired
-    private Deletions deletions;
-
-    @Autowired
-    private ObjectMapper json;
 
     private Learner someone(String name) {
         Learner l = learners.named(name);

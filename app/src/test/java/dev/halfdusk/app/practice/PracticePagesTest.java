@@ -11,18 +11,15 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.TestFolder;
-import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedLens;
 import dev.halfdusk.app.kit.NamedRig;
 import dev.halfdusk.app.log.EntryView;
 import dev.halfdusk.app.outings.Outing;
 import dev.halfdusk.app.outings.OutingPlanner;
-import dev.halfdusk.app.outings.Outings;
 import dev.halfdusk.app.outings.Takes;
 import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.app.practice.Learners.Learner;
 import dev.halfdusk.core.measure.Direction;
 import dev.halfdusk.core.optics.Lens;
@@ -31,15 +28,12 @@ import dev.halfdusk.core.practice.Course;
 import dev.halfdusk.core.practice.Lesson;
 import dev.halfdusk.core.practice.Mastery;
 import dev.halfdusk.core.practice.OneChange;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.take.Stack;
 import dev.halfdusk.core.take.Take;
 import jakarta.servlet.http.Cookie;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,17 +41,12 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Lessons on their pages: dials, frames, hints, rounds, and who practises. */
-@PageTest
-class PracticePagesTest {
+class PracticePagesTest extends StoringTest {
 
-    private static int made;
-
-    @Autowired
-    private MockMvc web;
+    private static int number;
 
     @Autowired
     private Learners learners;
@@ -66,16 +55,13 @@ class PracticePagesTest {
     private Courses courses;
 
     @Autowired
-    private Kit kit;
-
-    @Autowired
     private AskedReader reader;
 
     private Learner who;
 
     @BeforeEach
     void someone() {
-        who = learners.named("Tern <b>" + ++made);
+        who = learners.named("Tern <b>" + ++number);
     }
 
     private MockHttpServletRequestBuilder as(MockHttpServletRequestBuilder request) {
@@ -90,11 +76,7 @@ class PracticePagesTest {
     private String expose(String lesson, Map<String, String> set) throws Exception {
         MockHttpServletRequestBuilder request = as(post("/practice/" + lesson + "/frames"));
         set.forEach(request::param);
-        String to = web.perform(request)
-                .andExpect(status().is3xxRedirection())
-                .andReturn()
-                .getResponse()
-                .getRedirectedUrl();
+        String to = Ask.to(web, request);
         return page(java.net.URLDecoder.decode(to, java.nio.charset.StandardCharsets.UTF_8));
     }
 
@@ -231,12 +213,7 @@ class PracticePagesTest {
     }
 
     private BufferedImage image(String address) throws Exception {
-        byte[] jpeg = web.perform(as(get(address)))
-                .andExpect(status().isOk())
-                .andExpect(content().contentType("image/jpeg"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] jpeg = Ask.bytes(web, as(get(address)), "image/jpeg");
         return ImageIO.read(new ByteArrayInputStream(jpeg));
     }
 
@@ -327,7 +304,7 @@ class PracticePagesTest {
     @Test
     void each_has_lessons_of_their_own() throws Exception {
         expose("needle-by-iso", Map.of("iso", "4000"));
-        String name = "Petrel " + made;
+        String name = "Petrel " + number;
         String cookie = web.perform(post("/practice/learner").param("name", name))
                 .andExpect(redirectedUrl("/practice"))
                 .andReturn()
@@ -351,8 +328,8 @@ class PracticePagesTest {
 
     @Test
     void a_learner_is_renamed_and_deleted_and_comes_back() throws Exception {
-        String old = "Knot " + made;
-        String name = "Dunlin <i> " + made;
+        String old = "Knot " + number;
+        String name = "Dunlin <i> " + number;
         Learner knot = learners.named(old);
         learners.end(learners.begin(knot, "half-moon", Instant.now()).id(), true, 0, Instant.now());
         String of = "/practice/learner/" + knot.id();
@@ -372,7 +349,7 @@ class PracticePagesTest {
         assertThat(learners.all()).doesNotContain(new Learner(knot.id(), name));
         assertThat(Ask.ok(web, get("/practice?deleted=" + knot.id()).cookie(cookie)))
                 .contains("/deleted/learner/" + knot.id());
-        web.perform(post(of + "/rename").param("called", "Stint " + made)).andExpect(status().isConflict());
+        web.perform(post(of + "/rename").param("called", "Stint " + number)).andExpect(status().isConflict());
         web.perform(post("/practice/learner/987654/delete")).andExpect(status().isNotFound());
         web.perform(post("/deleted/learner/" + knot.id())).andExpect(redirectedUrl("/practice"));
         assertThat(learners.rounds(learners.of(Optional.of(knot.id())))).hasSize(1);
@@ -429,19 +406,13 @@ class PracticePagesTest {
     }
 
     @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
     private OutingPlanner planner;
 
     /** Two takes of an hour; late for the first, and everything let run. What the log's picture shows below is what came of it. */
     @Test
     void a_night_is_played_and_shown_as_the_log_shows_nights() throws Exception {
-        Place place = places.add(Place.at("Played bay " + made, new Site(37.6, -8.8, 20), ZoneId.of("Europe/Lisbon")));
-        Outing o = outings.save(Outing.fresh("Played <b>" + made, place, LocalDate.parse("2027-03-08")));
+        Place place = made.place("Played bay " + number, 37.6, -8.8, 20, "Europe/Lisbon");
+        Outing o = made.outing("Played <b>" + number, place, "2027-03-08");
         NamedRig rig = kit.rigs().get(0);
         for (int azimuth : new int[] {180, 90}) {
             planner.add(
@@ -450,7 +421,7 @@ class PracticePagesTest {
                             .aimed(new Direction(azimuth, 40)));
         }
         String home = "/practice/night/" + o.id();
-        assertThat(page(home + "?seed=4")).contains("decision 1 of 5", "You are late", "Played &lt;b&gt;" + made);
+        assertThat(page(home + "?seed=4")).contains("decision 1 of 5", "You are late", "Played &lt;b&gt;" + number);
         assertThat(page(home + "?seed=4&decided=0,0,0")).contains("decision 4 of 5");
         var model = web.perform(as(get(home + "?seed=4&decided=0,0,0,0,0")))
                 .andExpect(status().isOk())

@@ -11,6 +11,7 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.FewData;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.deleted.Deletions;
 import dev.halfdusk.app.kit.Kit;
@@ -35,7 +36,6 @@ import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -45,42 +45,27 @@ import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** A plan goes into a file and comes back whole, and two windows never overwrite each other without a word. */
 @PageTest
 @FewData
-class PlanFileTest {
+record PlanFileTest(
+        PlanFile file,
+        EclipsePlans plans,
+        Deletions deletions,
+        Places places,
+        Kit kit,
+        ObjectMapper json,
+        MockMvc web,
+        Made made) {
 
     private static final LocalDate TOTAL = LocalDate.of(2027, 8, 2);
     private static final AtomicInteger NUMBER = new AtomicInteger();
 
-    @Autowired
-    private PlanFile file;
-
-    @Autowired
-    private EclipsePlans plans;
-
-    @Autowired
-    private Deletions deletions;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private ObjectMapper json;
-
-    @Autowired
-    private MockMvc web;
-
     private Place place(double latitude) {
-        return places.add(Place.at(
-                "Shore " + NUMBER.incrementAndGet(), new Site(latitude, -5.6120, 80), ZoneId.of("Europe/Madrid")));
+        return made.place("Shore " + NUMBER.incrementAndGet(), latitude, -5.6120, 80, "Europe/Madrid");
     }
 
     private NamedRig rig() {
@@ -257,10 +242,7 @@ class PlanFileTest {
     @Test
     void the_file_of_all_data_has_it() throws Exception {
         long id = full();
-        byte[] zip = web.perform(get("/data/half-dusk.zip"))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] zip = Ask.bytes(web, "/data/half-dusk.zip");
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip), StandardCharsets.UTF_8)) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
                 if (e.getName().equals("plans/" + id + ".json")) {

@@ -15,6 +15,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
 import dev.halfdusk.app.kit.NamedBody;
@@ -28,12 +29,10 @@ import dev.halfdusk.core.eclipse.Role;
 import dev.halfdusk.core.exposure.Setup;
 import dev.halfdusk.core.optics.FileFormat;
 import dev.halfdusk.core.optics.Orientation;
-import dev.halfdusk.core.sky.Site;
 import java.io.ByteArrayInputStream;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -44,7 +43,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
@@ -53,34 +51,21 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 
 /** A plan of an eclipse of the sun from its place to its rehearsal and its files. */
 @PageTest
-class PlanPagesTest {
+record PlanPagesTest(
+        MockMvc web,
+        Places places,
+        Kit kit,
+        EclipsePlans plans,
+        CameraForm cameras,
+        DSLContext db,
+        ObjectMapper json,
+        Made made) {
 
     private static final LocalDate TOTAL = LocalDate.of(2027, 8, 2);
     private static final String NEVER = "Never look at the sun through optics or with bare eyes";
 
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
-
-    @Autowired
-    private EclipsePlans plans;
-
-    @Autowired
-    private CameraForm cameras;
-
-    @Autowired
-    private DSLContext db;
-
-    @Autowired
-    private ObjectMapper json;
-
     private Place place(double latitude, double longitude) {
-        return places.add(Place.at("Sun <trip>", new Site(latitude, longitude, 80), ZoneId.of("Europe/Madrid")));
+        return made.place("Sun <trip>", latitude, longitude, 80, "Europe/Madrid");
     }
 
     private long plan() {

@@ -9,12 +9,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -22,25 +18,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class SequencePagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class SequencePagesTest extends StoringTest {
 
     private String base;
 
     @BeforeEach
     void place() {
-        long id = places.add(Place.at("Coast", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
-        places.addMark(id, new Mark("Stack <1>", 10, 200, 40, 20, 0));
+        long id = made.coast("Coast", new Mark("Stack <1>", 10, 200, 40, 20, 0)).id();
         base = "/sequences?rig=1&place=" + id;
     }
 
@@ -168,8 +153,7 @@ class SequencePagesTest {
     @CsvSource({"-90,0,UTC", "90,0,UTC", "69.65,18.96,Europe/Oslo", "-43.9,170.4,Pacific/Auckland", "0,180,Pacific/Fiji"
     })
     void every_place_on_earth_has_trails(double latitude, double longitude, String zone) throws Exception {
-        long id = places.add(Place.at("Far", new Site(latitude, longitude, 0), ZoneId.of(zone)))
-                .id();
+        long id = made.place("Far", latitude, longitude, 0, zone).id();
         for (String night : new String[] {"2027-06-21", "2027-12-21"}) {
             for (String kind : new String[] {"trails", "lapse&ramp=on", "stack"}) {
                 Ask.ok(web, "/sequences?rig=1&place=" + id + "&night=" + night + "&kind=" + kind);

@@ -5,31 +5,19 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.exchange.Spot;
 import dev.halfdusk.app.exchange.SpotFiles;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Geodesy;
 import dev.halfdusk.core.ground.Mark;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
 
-@PageTest
-class StandPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
+class StandPagesTest extends StoringTest {
 
     @Autowired
     private SpotFiles files;
@@ -38,9 +26,7 @@ class StandPagesTest {
 
     @BeforeEach
     void mark() {
-        long id = places.add(Place.at("Cove", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
-        places.addMark(id, new Mark("Tower & co", 100, 900, 40, 8, 0));
+        long id = made.coast("Cove", new Mark("Tower & co", 100, 900, 40, 8, 0)).id();
         path = "/places/" + id + "/marks/" + places.marks(id).get(0).id();
     }
 

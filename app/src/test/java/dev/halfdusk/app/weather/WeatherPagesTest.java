@@ -14,16 +14,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.halfdusk.app.Ask;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.core.measure.Interval;
-import dev.halfdusk.core.sky.Site;
 import dev.halfdusk.core.weather.Forecast;
 import dev.halfdusk.core.weather.WeatherHour;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -35,21 +31,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.mockito.Mockito;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** The panel of a night's weather, with a service that says what each test wants. The clock stands at 2027-06-01T18:00Z. */
-@PageTest
-class WeatherPagesTest {
+class WeatherPagesTest extends StoringTest {
 
     private static final Instant NOW = Instant.parse("2027-06-01T18:00:00Z");
     private static final String HEAD =
             "time,low_cloud_percent,middle_cloud_percent,high_cloud_percent,wind_m_s,temperature_c,humidity_percent\n";
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
 
     @Autowired
     private ForecastService service;
@@ -64,8 +52,7 @@ class WeatherPagesTest {
 
     @BeforeEach
     void place() {
-        id = places.add(Place.at("Cove", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        id = made.coast("Cove").id();
         path = "/nights/2027-06-01/weather";
     }
 

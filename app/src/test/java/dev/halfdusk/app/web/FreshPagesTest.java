@@ -4,46 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import dev.halfdusk.app.Ask;
+import dev.halfdusk.app.Made;
 import dev.halfdusk.app.PageTest;
 import dev.halfdusk.app.kit.Kit;
-import dev.halfdusk.app.outings.Outing;
-import dev.halfdusk.app.outings.Outings;
-import dev.halfdusk.app.places.Place;
 import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.Silhouette;
-import dev.halfdusk.core.sky.Site;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpSession;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Whatever is stored anew, by whomever, a page that was kept shows it: each table is changed behind the pages' back. */
 @PageTest
-class FreshPagesTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private DSLContext db;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Outings outings;
-
-    @Autowired
-    private Kit kit;
+record FreshPagesTest(MockMvc web, DSLContext db, Places places, Kit kit, Made made) {
 
     private String body(MockHttpServletRequestBuilder request) throws Exception {
         return web.perform(request).andReturn().getResponse().getContentAsString();
@@ -54,15 +34,14 @@ class FreshPagesTest {
     }
 
     private String made(MockHttpServletRequestBuilder request) throws Exception {
-        return number(web.perform(request).andReturn().getResponse().getRedirectedUrl());
+        return number(Ask.to(web, request));
     }
 
     @Test
     void a_kept_page_shows_every_change() throws Exception {
-        long place = places.add(Place.at("Fresh", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
+        long place = made.coast("Fresh", new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH))
                 .id();
-        places.addMark(place, new Mark("Stack", 176.5, 140.25, 24.5, 13.75, -1.5, Silhouette.ARCH));
-        long outing = outings.save(Outing.fresh("Fresh", places.find(place).orElseThrow(), LocalDate.of(2027, 6, 8)))
+        long outing = made.outing("Fresh", places.find(place).orElseThrow(), "2027-06-08")
                 .id();
         web.perform(post("/outings/" + outing + "/takes/proposed")).andReturn();
         String plan = made(post("/events/plans?place=" + place + "&date=2027-08-02"));

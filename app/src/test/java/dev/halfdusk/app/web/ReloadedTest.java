@@ -3,7 +3,7 @@ package dev.halfdusk.app.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
-import dev.halfdusk.app.PageTest;
+import dev.halfdusk.app.StoringTest;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
@@ -11,16 +11,11 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** A form that was refused leaves its address in the bar: whoever loads it again must not meet an error. */
-@PageTest
-class ReloadedTest {
-
-    @Autowired
-    private MockMvc web;
+class ReloadedTest extends StoringTest {
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")

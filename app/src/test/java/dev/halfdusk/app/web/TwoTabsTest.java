@@ -5,16 +5,11 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import dev.halfdusk.app.Ask;
 import dev.halfdusk.app.PageFields;
-import dev.halfdusk.app.PageTest;
-import dev.halfdusk.app.kit.Kit;
+import dev.halfdusk.app.StoringTest;
 import dev.halfdusk.app.kit.NamedRig;
-import dev.halfdusk.app.places.Place;
-import dev.halfdusk.app.places.Places;
 import dev.halfdusk.core.glow.Dome;
 import dev.halfdusk.core.ground.Mark;
 import dev.halfdusk.core.ground.SkylineText;
-import dev.halfdusk.core.sky.Site;
-import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,30 +20,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 
 /** The same thing open in two tabs: who saves second is asked, and loses nothing. */
-@PageTest
-class TwoTabsTest {
-
-    @Autowired
-    private MockMvc web;
-
-    @Autowired
-    private Places places;
-
-    @Autowired
-    private Kit kit;
+class TwoTabsTest extends StoringTest {
 
     private long place;
     private long rig;
 
     @BeforeEach
     void place() {
-        place = places.add(Place.at("Two tabs", new Site(37.6, -8.8, 5), ZoneId.of("Europe/Lisbon")))
-                .id();
+        place = made.coast("Two tabs").id();
         NamedRig stored = kit.rig(1).orElseThrow();
         rig = kit.save(new NamedRig(null, "Two tabs", stored.body(), stored.lens(), List.of()));
     }
@@ -60,7 +42,7 @@ class TwoTabsTest {
 
     private String outing() throws Exception {
         var request = post("/outings?place=" + place + "&night=2027-06-08");
-        return web.perform(request).andReturn().getResponse().getRedirectedUrl();
+        return Ask.to(web, request);
     }
 
     @ParameterizedTest
@@ -172,7 +154,7 @@ class TwoTabsTest {
     }
 
     private Form plan(String which) throws Exception {
-        long strait = places.add(Place.at("Strait of tabs", new Site(36.0104, -5.612, 140), ZoneId.of("Europe/Madrid")))
+        long strait = made.place("Strait of tabs", 36.0104, -5.612, 140, "Europe/Madrid")
                 .id();
         String plan = Ask.sent(web, "/events/plans", Map.of("place", "" + strait, "date", "2027-08-02"))
                 .getRedirectedUrl();

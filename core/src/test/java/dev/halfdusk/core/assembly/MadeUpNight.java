@@ -74,19 +74,30 @@ final class MadeUpNight {
         }
     }
 
-    static Raster raster(float[] light) {
-        short[] data = new short[3 * light.length];
-        for (int i = 0; i < light.length; i++) {
-            short number = (short) Math.round(65_535 * Math.max(0, Math.min(1, light[i])));
-            data[3 * i] = number;
-            data[3 * i + 1] = number;
-            data[3 * i + 2] = number;
+    /** Light of a colour at a pixel. */
+    interface Light {
+        double at(int colour, int x, int y);
+    }
+
+    static Raster raster(int width, int height, Light light) {
+        short[] data = new short[3 * width * height];
+        for (int i = 0; i < data.length; i++) {
+            double at = light.at(i % 3, i / 3 % width, i / 3 / width);
+            data[i] = (short) Math.round(65_535 * Math.max(0, Math.min(1, at)));
         }
-        return Raster.of(data, W, H, new int[] {0, 1, 2}, 3 * W, 3, Encoding.LINEAR);
+        return Raster.of(data, width, height, new int[] {0, 1, 2}, 3 * width, 3, Encoding.LINEAR);
+    }
+
+    static Raster raster(float[] light) {
+        return raster(W, H, (c, x, y) -> light[y * W + x]);
     }
 
     static Taken taken(float[] light, double from, double seconds) {
-        return taken(() -> raster(light), Optional.of(BEGIN.plusMillis(Math.round(1000 * from))), seconds);
+        return taken(() -> raster(light), from, seconds);
+    }
+
+    static Taken taken(Supplier<Raster> raster, double from, double seconds) {
+        return taken(raster, Optional.of(BEGIN.plusMillis(Math.round(1000 * from))), seconds);
     }
 
     /** One whose file does not say when it was taken. */

@@ -3,7 +3,6 @@ package dev.halfdusk.core.assembly;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.lighttable.Encoding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -15,20 +14,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PartsOfAnAssemblyTest {
 
     private static final Progress NOBODY = () -> {};
-
-    private interface Light {
-        double at(int colour, int x, int y);
-    }
-
-    private static Raster raster(int width, int height, Light light) {
-        short[] data = new short[3 * width * height];
-        for (int i = 0; i < width * height; i++) {
-            for (int c = 0; c < 3; c++) {
-                data[3 * i + c] = (short) Math.round(65_535 * light.at(c, i % width, i / width));
-            }
-        }
-        return Raster.of(data, width, height, new int[] {0, 1, 2}, 3 * width, 3, Encoding.LINEAR);
-    }
 
     private static Taken taken(Raster raster) {
         return MadeUpNight.undated(raster);
@@ -106,7 +91,7 @@ class PartsOfAnAssemblyTest {
         assertThat(Crop.spread(new double[] {5, 6, 7, 8, 1000})).isCloseTo(1.4826, within(1e-9));
         assertThat(Crop.spread(new double[0])).isZero();
         Random random = new Random(4);
-        Raster r = raster(
+        Raster r = MadeUpNight.raster(
                 200,
                 120,
                 (c, x, y) -> 0.3 + 0.0005 * x + 0.01 * random.nextGaussian() + (x % 40 == 7 && y % 30 == 5 ? 0.3 : 0));
@@ -153,18 +138,21 @@ class PartsOfAnAssemblyTest {
         double[] times = {1, 1, 1, 1, 1, 1, 1, 0.5, 0.5, 0.5, 1};
         for (int i = 0; i < levels.length; i++) {
             double level = levels[i];
-            assertThat(e.times(raster(60, 60, (c, x, y) -> level))).as("%d", i).isCloseTo(times[i], within(1e-3));
+            assertThat(e.times(MadeUpNight.raster(60, 60, (c, x, y) -> level)))
+                    .as("%d", i)
+                    .isCloseTo(times[i], within(1e-3));
         }
-        assertThat(new Evenness().times(raster(60, 60, (c, x, y) -> 0))).isEqualTo(1);
+        assertThat(new Evenness().times(MadeUpNight.raster(60, 60, (c, x, y) -> 0)))
+                .isEqualTo(1);
     }
 
     @Test
     void a_mean_is_the_mean() {
         Assembled mean = Mean.of(
                 List.of(
-                        taken(raster(20, 10, (c, x, y) -> 0.1 + 0.01 * x)),
-                        taken(raster(20, 10, (c, x, y) -> 0.2 + 0.1 * c)),
-                        taken(raster(20, 10, (c, x, y) -> 0.3 + 0.01 * y))),
+                        taken(MadeUpNight.raster(20, 10, (c, x, y) -> 0.1 + 0.01 * x)),
+                        taken(MadeUpNight.raster(20, 10, (c, x, y) -> 0.2 + 0.1 * c)),
+                        taken(MadeUpNight.raster(20, 10, (c, x, y) -> 0.3 + 0.01 * y))),
                 NOBODY);
         assertThat(mean.light(2, 7, 4)).isCloseTo((0.17 + 0.4 + 0.34) / 3, within(2e-5));
         assertThat(mean.light(0, 19, 9)).isCloseTo((0.29 + 0.2 + 0.39) / 3, within(2e-5));
@@ -174,7 +162,7 @@ class PartsOfAnAssemblyTest {
     void frames_of_a_clip_are_reduced_and_evened_out_where_that_is_wanted() {
         List<Taken> frames = new ArrayList<>();
         for (double level : new double[] {0.2, 0.2, 0.2, 0.4}) {
-            frames.add(taken(raster(80, 60, (c, x, y) -> level)));
+            frames.add(taken(MadeUpNight.raster(80, 60, (c, x, y) -> level)));
         }
         List<Double> even = new ArrayList<>();
         Clips.each(frames, 41, true, NOBODY, a -> {
