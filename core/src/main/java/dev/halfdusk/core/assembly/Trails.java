@@ -170,9 +170,6 @@ public final class Trails {
 
     /** Where one interval is longer than the last, since a frame is missing, the way is longer too. */
     private static boolean pauseChanged(Open now, Open next, Open before) {
-        if (before == null) {
-            return true;
-        }
         double was = interval(before, now);
         double is = interval(now, next);
         return Math.abs(is - was) > 0.02 * was;

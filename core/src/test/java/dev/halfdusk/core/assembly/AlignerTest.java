@@ -69,6 +69,47 @@ class AlignerTest {
         assertThat(found.errorPx()).isBetween(0.04, 0.075);
     }
 
+    /** Without an error in their places the way is exact: a plane of 8 stars, a square of 40, a cube of 90, and no more than that. */
+    @ParameterizedTest
+    @CsvSource({"8, 1, 1", "39, 2, 1", "40, 2, 2", "89, 3, 2", "90, 3, 3", "240, 3, 3"})
+    void of_the_degree_that_its_stars_allow(int count, int bent, int followed) {
+        UnaryOperator<double[]> way = p -> {
+            double u = (p[0] - 500) / 600;
+            double v = (p[1] - 300) / 600;
+            double more = bent < 2 ? 0 : 0.6 * u * v - 0.5 * v * v + (bent < 3 ? 0 : 0.5 * u * u * v - 0.4 * v * v * v);
+            return new double[] {p[0] + 3 + 0.7 * v + more, p[1] - 2 - 0.6 * u + 0.5 * more};
+        };
+        List<StarPlace> from = stars(count, 4);
+        Moves guess = new Moves(1, 0, 1, new double[] {3, 1, 0}, new double[] {-2, 0, 1});
+        Aligner.Found found = Aligner.match(from, moved(from, way, 0), W, H, Optional.of(guess))
+                .orElseThrow();
+        assertThat(found.stars()).isEqualTo(count);
+        if (followed == bent) {
+            assertThat(worst(found.moves(), way)).isLessThan(1e-6);
+            assertThat(found.errorPx()).isLessThan(1e-6);
+        } else {
+            assertThat(found.errorPx()).isBetween(0.01, 0.3);
+        }
+    }
+
+    /** Like a chessboard 0.3 px to the left and to the right, which no curve follows. */
+    @Test
+    void the_error_is_what_stars_miss_by() {
+        List<StarPlace> from = new ArrayList<>();
+        List<StarPlace> to = new ArrayList<>();
+        for (int i = 0; i < 80; i++) {
+            double x = 75 + 150 * (i % 8);
+            double y = 40 + 80 * (i / 8);
+            double miss = (i / 8 + i) % 2 == 0 ? 0.3 : -0.3;
+            from.add(new StarPlace(x, y, 100 - i));
+            to.add(new StarPlace(x + 5 + miss, y + 2, 100 - i));
+        }
+        Aligner.Found found = Aligner.match(from, to, W, H, Optional.empty()).orElseThrow();
+        assertThat(found.stars()).isEqualTo(80);
+        assertThat(worst(found.moves(), shift(5, 2))).isLessThan(0.05);
+        assertThat(found.errorPx()).isCloseTo(0.3, within(0.02));
+    }
+
     @Test
     void too_far_is_not_found() {
         List<StarPlace> from = stars(150, 1);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -81,10 +82,14 @@ class TrailSumsTest {
 
     /** Stars of one profile on a coarse and somewhat uneven grid, shifted to the right. */
     private static Taken sky(double from, double seconds, double shift) {
+        return sky(from, seconds, shift, 0);
+    }
+
+    private static Taken sky(double from, double seconds, double shift, double down) {
         return frame(from, seconds, W, H, (c, x, y) -> {
             double light = SKY + 0.0005 * ((7 * x + 13 * y) % 5);
             for (int row = 0; row < 6; row++) {
-                double dy = y - star(row);
+                double dy = y - star(row) - down;
                 int column = (int) Math.round((x - shift - 20 - 5 * row) / 45);
                 double dx = x - shift - 20 - 5 * row - 45 * column - (column * 7 % 11);
                 light += STAR * Math.exp(-(dx * dx + dy * dy) / 2.5);
@@ -121,6 +126,71 @@ class TrailSumsTest {
                     .as("%d px on", k)
                     .isCloseTo(profile(outside ? off : Math.max(0, off - carried)), within(0.03));
         }
+    }
+
+    /** What is carried over an edge is gone, and does not come in at the other. */
+    @Test
+    void nothing_comes_in_at_an_edge() {
+        List<Taken> frames = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            Raster sky = sky(30 * i, 10, 12 * i, 12 * i).read();
+            frames.add(
+                    frame(30 * i, 10, W, H, (c, x, y) -> x < 3 || x >= W - 3 || y >= H - 3 ? 0.9 : sky.light(c, x, y)));
+        }
+        Assembled p = trails(frames, TrailOptions.PLAIN.fill()).picture();
+        for (int y = 30; y < H - 30; y++) {
+            assertThat(p.light(1, 0, y)).isCloseTo(0.9, within(1e-4));
+            assertThat(p.light(1, 5, y)).as("carried a third of 12 px").isCloseTo(0.9, within(0.1));
+            assertThat(p.light(1, 8, y)).isLessThan(0.65);
+            assertThat(p.light(1, W - 6, y)).isCloseTo(0.9, within(0.1));
+        }
+        assertThat(p.light(1, 60, 0)).as("from below").isLessThan(0.3);
+        assertThat(p.light(1, 75, H - 6)).isCloseTo(0.9, within(0.1));
+    }
+
+    /** Level, dark frame and fading count for what is carried too: 0.5 and half a stop less, the dark of its place taken off. */
+    @Test
+    void what_is_carried_is_treated_as_its_frame() {
+        Assembled dark = Mean.of(List.of(frame(0, 20, W, H, (c, x, y) -> 0.05 + 0.0001 * x)), () -> {});
+        List<Taken> frames = List.of(sky(0, 15.5, 0), sky(30, 15.5, 8), sky(60, 15.5, 16));
+        Assembled p = Trails.of(frames, TrailOptions.PLAIN.fill().fading(2), Optional.of(dark), () -> {})
+                .picture();
+        int x = 20 + 5 * 2 + 45 * 2 + 14 % 11;
+        for (int k : new int[] {0, 1, 8, 9, 15, 16}) {
+            int stops = k < 4 ? 2 : k < 12 ? 1 : 0;
+            assertThat(p.light(1, x + k, star(2)))
+                    .as("%d px on", k)
+                    .isCloseTo(Math.pow(2, -stops) * (profile(0) - 0.05 - 0.0001 * (x + k)), within(0.015));
+        }
+        List<Taken> bright = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            double times = i == 3 ? 1.5 : 1;
+            bright.add(frame(30 * i, 20, W, H, (c, u, v) -> times * (0.1 + 0.0001 * u)));
+        }
+        Assembled even = trails(bright, TrailOptions.PLAIN.evened()).picture();
+        assertThat(even.light(1, 100, 100)).isCloseTo(0.11, within(1e-3));
+        assertThat(trails(bright, TrailOptions.PLAIN).picture().light(1, 100, 100))
+                .isCloseTo(0.165, within(1e-3));
+    }
+
+    /** Work that is not wanted any more ends within a frame: it is asked every 64 rows of each. */
+    @Test
+    void it_ends_when_it_is_not_wanted() {
+        AtomicInteger looked = new AtomicInteger();
+        Progress counting = new Progress() {
+            @Override
+            public void step() {}
+
+            @Override
+            public void look() {
+                looked.incrementAndGet();
+            }
+        };
+        List<Taken> frames = List.of(sky(0, 15.5, 0), sky(30, 15.5, 8));
+        Trails.of(frames, TrailOptions.PLAIN, Optional.empty(), counting);
+        assertThat(looked.getAndSet(0)).isGreaterThanOrEqualTo(2 * (H / 64 + 1)).isLessThan(20);
+        Trails.of(frames, TrailOptions.PLAIN.fill(), Optional.empty(), counting);
+        assertThat(looked.get()).as("of what is carried too").isGreaterThanOrEqualTo(6 * (H / 64 + 1));
     }
 
     /** The pause changes: measured anew, the way is twice as long, and then again half of that. */
@@ -171,12 +241,18 @@ class TrailSumsTest {
                 .picture();
         Assembled clean = trails(frames, TrailOptions.PLAIN.clean()).picture();
         int hidden = 0;
+        double middleX = 0;
+        double middleY = 0;
         for (int y = 0; y < H; y++) {
             for (int x = 0; x < W; x++) {
                 double u = (x + 0.5 - 240) * Math.cos(ANGLE) + (y + 0.5 - 95) * Math.sin(ANGLE);
                 double v = (y + 0.5 - 95) * Math.cos(ANGLE) - (x + 0.5 - 240) * Math.sin(ANGLE);
                 double brighter = clean.light(1, x, y) - plain.light(1, x, y);
-                hidden += brighter < 0.01 ? 1 : 0;
+                if (brighter < 0.01) {
+                    hidden++;
+                    middleX += x + 0.5;
+                    middleY += y + 0.5;
+                }
                 if (Math.abs(v) < 4.3 && Math.abs(u) < 138) {
                     assertThat(brighter).as("hidden at %d, %d", x, y).isCloseTo(0, within(0.001));
                 } else if (Math.abs(v) > 5.7 || Math.abs(u) > 152) {
@@ -185,6 +261,8 @@ class TrailSumsTest {
             }
         }
         assertThat(hidden / 10.0).isCloseTo(2 * (0.7 * LONG + 5), within(8.0));
+        assertThat(middleX / hidden).isCloseTo(240, within(0.4));
+        assertThat(middleY / hidden).isCloseTo(95, within(0.3));
     }
 
     /** A star that it hides stands in the frame before, eight pixels farther back. */
