@@ -27,45 +27,12 @@ class TrailsTest {
         night.radiansPerSecond = 0.0008;
     }
 
-    /** Of the night as it is made here, and what becomes of them: looked at by most tests. */
-    private static List<Taken> whole = List.of();
-
-    private static Assembled filled;
-    private static Trails.Result plain;
-
-    private List<Taken> frames() {
-        if (whole.isEmpty()) {
-            whole = night(night);
-        }
-        return new ArrayList<>(whole);
-    }
-
     private static List<Taken> night(MadeUpNight night) {
         List<Taken> all = new ArrayList<>();
         for (int i = 0; i < FRAMES; i++) {
             all.add(MadeUpNight.taken(night.light(EVERY * i, EVERY * i + OPEN, i), EVERY * i, OPEN));
         }
         return all;
-    }
-
-    private List<Taken> without(int leftOut) {
-        List<Taken> all = frames();
-        all.remove(leftOut);
-        return all;
-    }
-
-    private Assembled filled() {
-        if (filled == null) {
-            filled = trails(frames(), FILLED).picture();
-        }
-        return filled;
-    }
-
-    private Trails.Result plain() {
-        if (plain == null) {
-            plain = trails(frames(), PLAIN);
-        }
-        return plain;
     }
 
     private Trails.Result trails(List<Taken> frames, TrailOptions options) {
@@ -110,9 +77,13 @@ class TrailsTest {
 
     @Test
     void pauses_are_filled_along_the_way_of_the_stars() {
-        Trails.Result plain = trails(frames(), PLAIN);
+        List<Taken> frames = night(night);
+        Trails.Result plain = trails(frames, PLAIN);
         assertThat(steps).isEqualTo(FRAMES);
-        Trails.Result filled = trails(frames(), FILLED);
+        Trails.Result filled = trails(frames, FILLED);
+        assertThat(plain.lengths()).extracting(Trails.Length::frames).containsExactly(3, 6, 12);
+        assertThat(plain.lengths())
+                .allSatisfy(l -> assertThat(l.picture().width()).isEqualTo(640));
         assertThat(weakest(plain.picture())).isLessThan(0.5);
         assertThat(weakest(filled.picture())).isGreaterThan(0.75);
         assertThat(filled.frames()).isEqualTo(FRAMES);
@@ -134,7 +105,7 @@ class TrailsTest {
     /** The arcs of frames that were taken without pause are those of one long exposure. */
     @Test
     void arcs_are_where_one_long_exposure_draws_them() {
-        Assembled filled = filled();
+        Assembled filled = trails(night(night), FILLED).picture();
         int inside = 0;
         int near = 0;
         for (double[] star : night.stars.stream().filter(s -> s[2] > 0.3).toList()) {
@@ -172,36 +143,6 @@ class TrailsTest {
                 + (p.light(1, i, j + 1) * (1 - a) + p.light(1, i + 1, j + 1) * a) * b;
     }
 
-    @Test
-    void arcs_stay_whole_where_a_frame_was_left_out() {
-        assertThat(weakest(trails(without(5), FILLED).picture())).isGreaterThan(0.7);
-        assertThat(weakest(trails(without(5), PLAIN).picture())).isLessThan(0.2);
-    }
-
-    @Test
-    void a_satellite_is_left_out_and_what_it_hid_is_not() {
-        List<Taken> crossed = frames();
-        float[] light = night.light(EVERY * 6, EVERY * 6 + OPEN, 6);
-        night.line(light, 80, 400, 620, 90, 0.4);
-        crossed.set(6, MadeUpNight.taken(light, EVERY * 6, OPEN));
-        double quiet = along(filled());
-        assertThat(along(trails(crossed, FILLED).picture())).isGreaterThan(quiet + 0.2);
-        Assembled without = trails(crossed, FILLED.clean()).picture();
-        assertThat(along(without)).isCloseTo(quiet, within(0.004));
-        assertThat(weakest(without)).isGreaterThan(0.6);
-    }
-
-    /** Median light where the line runs. */
-    private static double along(Assembled picture) {
-        double[] all = new double[500];
-        for (int i = 0; i < all.length; i++) {
-            double s = (i + 0.5) / all.length;
-            all[i] = picture.light(1, (int) (80 + 540 * s), (int) (400 - 310 * s));
-        }
-        Arrays.sort(all);
-        return all[all.length / 2];
-    }
-
     /** Stars that are drawn to 25 pixels, a thirtieth of the diagonal, are still no aircraft. */
     @Test
     void long_streaks_of_stars_are_not_left_out() {
@@ -219,70 +160,6 @@ class TrailsTest {
             }
         }
         return sum;
-    }
-
-    @Test
-    void trails_can_fade_in_and_a_hot_pixel_is_taken_off() {
-        float[] dark = new float[MadeUpNight.W * MadeUpNight.H];
-        dark[200 * MadeUpNight.W + 300] = 0.5f;
-        List<Taken> hot = new ArrayList<>();
-        for (int i = 0; i < FRAMES; i++) {
-            float[] light = night.light(EVERY * i, EVERY * i + OPEN, i);
-            light[200 * MadeUpNight.W + 300] += 0.5f;
-            hot.add(MadeUpNight.taken(light, EVERY * i, OPEN));
-        }
-        Assembled with = trails(hot, FILLED).picture();
-        Assembled without = Trails.of(
-                        hot,
-                        FILLED,
-                        Optional.of(Mean.of(List.of(MadeUpNight.taken(dark, 0, OPEN)), () -> {})),
-                        () -> {})
-                .picture();
-        assertThat(with.light(1, 300, 200)).isGreaterThan(0.4);
-        assertThat(without.light(1, 300, 200)).isLessThan(0.1);
-        Assembled comet = trails(frames(), FILLED.fading(4)).picture();
-        double[] star = night.stars.stream()
-                .filter(s -> s[2] > 0.4 && s[0] > 150 && s[0] < 500 && s[1] > 100 && s[1] < 350)
-                .findFirst()
-                .orElseThrow();
-        assertThat(Math.log(at(comet, star, EVERY * 11 + 10) / at(comet, star, 10)) / Math.log(2))
-                .isCloseTo(4, within(1.0));
-    }
-
-    /** A quarter of the frames draws a quarter of the arcs. */
-    @Test
-    void shorter_trails_are_shown_beside_the_whole() {
-        List<Trails.Length> lengths = plain().lengths();
-        assertThat(lengths).extracting(Trails.Length::frames).containsExactly(3, 6, 12);
-        assertThat(lengths).allSatisfy(l -> assertThat(l.picture().width()).isEqualTo(640));
-        double sky = 0;
-        double[] drawn = new double[3];
-        for (int k = 0; k < 3; k++) {
-            for (int y = 0; y < lengths.get(k).picture().height(); y++) {
-                for (int x = 0; x < 640; x++) {
-                    drawn[k] += lengths.get(k).picture().light(1, x, y) > 0.06 ? 1 : 0;
-                }
-            }
-            assertThat(drawn[k]).isGreaterThan(sky);
-            sky = drawn[k];
-        }
-        assertThat(drawn[2] / drawn[0]).isCloseTo(4, within(1.2));
-    }
-
-    /** Two frames whose sky is a third brighter leave no mark once they are evened out. */
-    @Test
-    void flicker_is_evened_out() {
-        List<Taken> flickers = frames();
-        for (int i : new int[] {7, 9}) {
-            float[] light = night.light(EVERY * i, EVERY * i + OPEN, i);
-            for (int k = 0; k < light.length; k++) {
-                light[k] *= 1.33f;
-            }
-            flickers.set(i, MadeUpNight.taken(light, EVERY * i, OPEN));
-        }
-        double quiet = dark(plain().picture());
-        assertThat(dark(trails(flickers, PLAIN).picture())).isGreaterThan(quiet + 0.004);
-        assertThat(dark(trails(flickers, PLAIN.evened()).picture())).isCloseTo(quiet, within(0.0012));
     }
 
     /** A tripod that was kicked after the seventh frame: laid back by the land, arcs are whole and the skyline stands once. */
@@ -321,14 +198,9 @@ class TrailsTest {
         return sum;
     }
 
-    private double at(Assembled picture, double[] star, double seconds) {
-        double[] p = night.at(star, seconds);
-        return picture.light(1, (int) p[0], (int) p[1]);
-    }
-
     @Test
     void frames_of_another_size_and_skies_without_stars_are_told() {
-        List<Taken> frames = new ArrayList<>(frames().subList(0, 2));
+        List<Taken> frames = new ArrayList<>(night(night).subList(0, 2));
         frames.add(MadeUpNight.undated(
                 Raster.of(new byte[3 * 40 * 40], 40, 40, new int[] {0, 1, 2}, 120, 3, Encoding.SRGB)));
         assertThatThrownBy(() -> trails(frames, FILLED))
