@@ -1,6 +1,7 @@
 package dev.halfdusk.core.assembly;
 
 import dev.halfdusk.core.lighttable.MoonReading;
+import dev.halfdusk.core.measure.Linear;
 import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 import java.util.Optional;
@@ -100,37 +101,59 @@ public final class MoonAndLand {
         return new double[] {x, y, radius};
     }
 
-    /** Of what is burnt, as far as it is round: where something stands before it its edge does not count. */
+    /**
+     * Of what is burnt, as far as it is round, by least squares: where something stands before it, and where the frame ends, its edge does not
+     * count.
+     */
     private static double[] middle(Raster frame, double x, double y, double reach) {
         double[] at = {x, y};
         for (int round = 0; round < ROUNDS; round++) {
             double[] far = new double[DIRECTIONS];
             for (int k = 0; k < DIRECTIONS; k++) {
-                double u = Math.cos(2 * Math.PI * k / DIRECTIONS);
-                double v = Math.sin(2 * Math.PI * k / DIRECTIONS);
-                while (far[k] < reach && burnt(frame, at[0] + far[k] * u, at[1] + far[k] * v)) {
-                    far[k] += 0.5;
-                }
+                far[k] = far(frame, at, k, reach);
             }
-            double[] sorted = far.clone();
-            Arrays.sort(sorted);
-            double usual = sorted[DIRECTIONS * 2 / 3];
-            double dx = 0;
-            double dy = 0;
+            double[] seen = Arrays.stream(far).filter(f -> f >= 0).sorted().toArray();
+            if (seen.length == 0) {
+                return at;
+            }
+            double usual = seen[seen.length * 2 / 3];
+            double[][] m = new double[3][4]; // right, down, larger
             for (int k = 0; k < DIRECTIONS; k++) {
-                if (Math.abs(far[k] - usual) < ROUND * usual) {
-                    dx += 2 * (far[k] - usual) * Math.cos(2 * Math.PI * k / DIRECTIONS) / DIRECTIONS;
-                    dy += 2 * (far[k] - usual) * Math.sin(2 * Math.PI * k / DIRECTIONS) / DIRECTIONS;
+                if (far[k] >= 0 && Math.abs(far[k] - usual) < ROUND * usual) {
+                    double[] row = {turn(k, 0), turn(k, 1), 1, far[k] - usual};
+                    for (int i = 0; i < 3; i++) {
+                        for (int j = 0; j < 4; j++) {
+                            m[i][j] += row[i] * row[j];
+                        }
+                    }
                 }
             }
-            at[0] += dx;
-            at[1] += dy;
+            if (!Linear.solve(m)) {
+                return at;
+            }
+            at[0] += m[0][3];
+            at[1] += m[1][3];
         }
         return at;
     }
 
-    private static boolean burnt(Raster frame, double x, double y) {
-        return x >= 0 && y >= 0 && x < frame.width() && y < frame.height() && frame.light(1, (int) x, (int) y) > BURNT;
+    private static double turn(int direction, int axis) {
+        double angle = 2 * Math.PI * direction / DIRECTIONS;
+        return axis == 0 ? Math.cos(angle) : Math.sin(angle);
+    }
+
+    /** How far it is burnt in a direction; −1 where the frame ends before that. */
+    private static double far(Raster frame, double[] from, int direction, double reach) {
+        for (double far = 0; ; far += 0.5) {
+            double x = from[0] + far * turn(direction, 0);
+            double y = from[1] + far * turn(direction, 1);
+            if (x < 0 || y < 0 || x >= frame.width() || y >= frame.height()) {
+                return -1;
+            }
+            if (far >= reach || frame.light(1, (int) x, (int) y) <= BURNT) {
+                return far;
+            }
+        }
     }
 
     /** On a circle the share that is burnt, or the mean light of a colour. */

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.halfdusk.core.lighttable.Encoding;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -20,18 +20,13 @@ class MoonAndLandTest {
     private static final double X = 164;
     private static final double Y = 107;
 
+    /** Light at the middle of a pixel. */
     private interface Light {
         double at(int colour, double x, double y);
     }
 
     private static Taken taken(Light light) {
-        short[] data = new short[3 * W * H];
-        for (int i = 0; i < data.length; i++) {
-            double v = light.at(i % 3, i / 3 % W + 0.5, i / 3 / W + 0.5);
-            data[i] = (short) Math.round(65_535 * Math.max(0, Math.min(1, v)));
-        }
-        Raster raster = Raster.of(data, W, H, new int[] {0, 1, 2}, 3 * W, 3, Encoding.LINEAR);
-        return MadeUpNight.undated(raster);
+        return MadeUpNight.undated(MadeUpNight.raster(W, H, (c, x, y) -> light.at(c, x + 0.5, y + 0.5)));
     }
 
     private static double disc(double x, double y) {
@@ -82,6 +77,35 @@ class MoonAndLandTest {
             assertThat(at(r, 2, off)).isCloseTo(at(r, 1, off), within(0.001));
         }
         assertThat(at(r, 1, 151)).isCloseTo(glow(1, X + 151.5, Y + 0.5, 50), within(0.0002));
+    }
+
+    /** Beyond the frame nothing is burnt, and it is as large as where it can be seen. */
+    @ParameterizedTest
+    @CsvSource({"34, 32", "286, 34", "40, 200", "284, 196"})
+    void it_may_stand_at_an_edge(double x0, double y0) {
+        AtomicInteger steps = new AtomicInteger();
+        MoonAndLand.Result r = MoonAndLand.of(
+                taken((c, x, y) -> disc(x - x0 + X, y - y0 + Y)),
+                taken((c, x, y) -> glow(c, x - x0 + X, y - y0 + Y, 50)),
+                steps::incrementAndGet);
+        assertThat(steps).hasValue(2);
+        assertThat(r.movedPx()).isCloseTo(5, within(0.6));
+        assertThat(r.burntRadii()).isCloseTo(2.5, within(0.1));
+        for (int off = -15; off <= 15; off++) {
+            assertThat(r.picture().light(1, (int) x0 + off, (int) y0)).isCloseTo(0.502, within(0.012));
+            assertThat(r.picture().light(1, (int) x0, (int) y0 + off)).isCloseTo(0.502, within(0.012));
+        }
+    }
+
+    /** What is drawn in the glow counts from 51 px, where nothing is burnt any more, and in full from three tenths farther out. */
+    @Test
+    void what_is_drawn_in_the_glow_comes_in_by_and_by() {
+        MoonAndLand.Result plain = of((c, x, y) -> glow(c, x, y, 50));
+        MoonAndLand.Result r = of((c, x, y) -> (x > X && Math.abs(y - Y) < 2 ? 0.8 : 1) * glow(c, x, y, 50));
+        for (int off = 45; off < 150; off++) {
+            double own = Math.max(0, Math.min(1, (off + 0.5 - 51) / (0.3 * 51)));
+            assertThat(at(r, 1, off) / at(plain, 1, off)).as("at %d", off).isCloseTo(1 - 0.2 * own, within(0.02));
+        }
     }
 
     /** A branch of a hundredth of white before the burnt light is kept; beyond it what is drawn in the glow is kept as a share of it. */

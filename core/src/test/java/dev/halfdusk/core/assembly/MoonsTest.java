@@ -8,6 +8,8 @@ import dev.halfdusk.core.lighttable.MoonReading;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class MoonsTest {
 
@@ -97,6 +99,96 @@ class MoonsTest {
             }
         }
         return Math.sqrt(sum);
+    }
+
+    /** A disc of half of white about a place of a frame of 400 by 300. */
+    private static double disc(double x, double y, double radius) {
+        return disc(x, y, radius, 2);
+    }
+
+    private static double disc(double x, double y, double radius, double sharp) {
+        return 0.5 / (1 + Math.exp(sharp * (Math.hypot(x, y) - radius)));
+    }
+
+    private static Taken frame(MadeUpNight.Light light) {
+        return MadeUpNight.taken(() -> MadeUpNight.raster(400, 300, light), 0, 0.01);
+    }
+
+    /** Around a disc of 40 px its frame's haze of 0.04 counts in full to 43.2 px and, ever less, to 54. */
+    @Test
+    void of_each_frame_counts_what_is_near_its_disc() {
+        List<Taken> frames = new ArrayList<>();
+        for (int i = 0; i < 2; i++) {
+            int by = i;
+            frames.add(
+                    frame((c, x, y) -> 0.04 + 0.01 * c + disc(x + 0.5 - 100 - 180 * by, y + 0.5 - 90 - 100 * by, 40)));
+        }
+        frames.add(frame((c, x, y) -> 0.01 + 0.00001 * x));
+        Assembled p = Moons.way(frames, () -> {}).picture();
+        for (int i = 0; i < 2; i++) {
+            for (int off = 0; off < 70; off++) {
+                double r = off + 0.5;
+                double weight = Math.max(0, Math.min(1, (1.35 - r / 40) / 0.27));
+                double haze = weight * (0.06 + disc(r, 0.5, 40));
+                for (int side : new int[] {off, -1 - off}) {
+                    double land = 0.01 + 0.00001 * (100 + 180 * i + side);
+                    assertThat(p.light(2, 100 + 180 * i + side, 90 + 100 * i))
+                            .as("%d px", side)
+                            .isCloseTo(Math.max(haze, land), within(0.006));
+                    assertThat(p.light(0, 100 + 180 * i, 90 + 100 * i + side))
+                            .isCloseTo(Math.max(weight * (0.04 + disc(r, 0.5, 40)), land), within(0.006));
+                }
+            }
+        }
+    }
+
+    /** The smaller of two is drawn larger by a quarter; what lies beyond its frame is black. */
+    @Test
+    void a_cell_shows_its_disc_and_what_is_about_it() {
+        MadeUpNight.Light slope = (c, x, y) -> 0.02 + 0.0001 * x + 0.0002 * y + 0.01 * c;
+        List<Taken> frames = List.of(
+                frame((c, x, y) -> slope.at(c, x, y) + disc(x + 0.5 - 200, y + 0.5 - 150, 40)),
+                frame((c, x, y) -> slope.at(c, x, y) + disc(x + 0.5 - 60, y + 0.5 - 250, 50)));
+        Assembled p = Moons.row(frames, () -> {}).picture();
+        int cell = p.width() / 2;
+        assertThat(cell).isCloseTo(125, within(1));
+        assertThat(p.height()).isEqualTo(cell);
+        double scale = 40 * 2.5 / cell;
+        for (int[] at : new int[][] {{2, 3}, {120, 5}, {4, 118}, {60, 3}, {121, 121}}) {
+            double dx = (at[0] + 0.5 - cell / 2.0) * scale;
+            double dy = (at[1] + 0.5 - cell / 2.0) * scale;
+            double wanted = 0.04 + 0.0001 * (199.5 + dx) + 0.0002 * (149.5 + dy);
+            assertThat(p.light(2, at[0], at[1])).as("%s", at).isCloseTo(wanted, within(0.0003));
+        }
+        assertThat(p.light(1, cell + 30, 20)).isCloseTo(0.03 + 0.0001 * (30 - 3) + 0.0002 * (250 - 43), within(0.0005));
+        assertThat(p.light(1, cell + 1, 60)).as("left of the frame").isZero();
+        assertThat(p.light(1, cell + 60, cell - 4)).as("below it").isZero();
+        assertThat(p.light(1, cell + 60, 50 - 2)).isGreaterThan(0.5);
+    }
+
+    /** Limbs that lie over each other to a pixel say less than what is drawn on the discs: it lies there to an eighth. */
+    @ParameterizedTest
+    @CsvSource({"0, 0", "0.75, -0.5", "-1.125, 0.375", "0.25, 1.25"})
+    void discs_are_laid_over_each_other_by_what_is_drawn_on_them(double right, double down) {
+        List<Taken> frames = new ArrayList<>();
+        for (int i = 0; i < 2; i++) {
+            double dx = i * right;
+            double dy = i * down;
+            double sharp = 2 - 0.2 * i; // the first is what the other is laid over
+            frames.add(frame((c, x, y) -> disc(x + 0.5 - 200, y + 0.5 - 150, 70, sharp) * plains(x - dx, y - dy)));
+        }
+        Assembled p = Moons.mean(frames, () -> {}).picture();
+        double most = 0;
+        for (int y = 110; y < 190; y++) {
+            for (int x = 160; x < 240; x++) {
+                most = Math.max(most, Math.abs(p.light(1, x, y) - 0.5 * plains(x, y)));
+            }
+        }
+        assertThat(most).isLessThan(0.012);
+    }
+
+    private static double plains(double x, double y) {
+        return 0.7 + 0.3 * Math.sin(x / 4) * Math.cos(y / 5);
     }
 
     @Test
