@@ -75,7 +75,10 @@ public record MoonReading(
         return new Finder(pixels, encoding.table(), box).read();
     }
 
-    /** Left, top, right, bottom of the largest bright patch, with a margin; nothing where the frame has none. */
+    /**
+     * Left, top, right, bottom of the largest bright patch, with a margin as far as the frame reaches, and its longer side without one; nothing
+     * where the frame has none.
+     */
     private static int[] brightest(Pixels pixels, Encoding encoding) {
         int across = pixels.coarseWidth();
         int down = pixels.coarseHeight();
@@ -125,7 +128,8 @@ public record MoonReading(
             Math.max(0, best[0] * Pixels.COARSE - MARGIN),
             Math.max(0, best[1] * Pixels.COARSE - MARGIN),
             Math.min(pixels.width(), (best[2] + 1) * Pixels.COARSE + MARGIN),
-            Math.min(pixels.height(), (best[3] + 1) * Pixels.COARSE + MARGIN)
+            Math.min(pixels.height(), (best[3] + 1) * Pixels.COARSE + MARGIN),
+            Math.max(best[2] - best[0] + 1, best[3] - best[1] + 1) * Pixels.COARSE
         };
     }
 
@@ -136,6 +140,7 @@ public record MoonReading(
         private final int top;
         private final int width;
         private final int height;
+        private final int longer;
         private final float[] light;
         /** By how much farther out the limb of each sector is at half its light than where it was found. */
         private final List<Double> halves = new ArrayList<>();
@@ -148,6 +153,7 @@ public record MoonReading(
             top = box[1];
             width = box[2] - left;
             height = box[3] - top;
+            longer = box[4];
             light = new float[width * height];
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
@@ -168,9 +174,7 @@ public record MoonReading(
                 inside += l > limit ? 1 : 0;
             }
             double[] circle = circle(edges, limit, inside);
-            if (circle.length == 0
-                    || circle[2] < LEAST_RADIUS_PX
-                    || Math.max(width, height) - 2 * MARGIN < LEAST_HEIGHT * circle[2]) {
+            if (circle.length == 0 || circle[2] < LEAST_RADIUS_PX || longer < LEAST_HEIGHT * circle[2]) {
                 return Optional.empty();
             }
             circle = refined(edges, circle);
