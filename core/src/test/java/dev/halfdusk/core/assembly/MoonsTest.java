@@ -174,17 +174,20 @@ class MoonsTest {
         for (int i = 0; i < 2; i++) {
             double dx = i * right;
             double dy = i * down;
-            double sharp = 2 - 0.2 * i; // the first is what the other is laid over
+            double sharp = 2 - 0.2 * i; // the sharper is what the other is laid over
             frames.add(frame((c, x, y) -> disc(x + 0.5 - 200, y + 0.5 - 150, 70, sharp) * plains(x - dx, y - dy)));
         }
-        Assembled p = Moons.mean(frames, () -> {}).picture();
-        double most = 0;
-        for (int y = 110; y < 190; y++) {
-            for (int x = 160; x < 240; x++) {
-                most = Math.max(most, Math.abs(p.light(1, x, y) - 0.5 * plains(x, y)));
+        for (boolean sharpLast : new boolean[] {false, true}) {
+            List<Taken> order = sharpLast ? List.of(frames.get(1), frames.get(0)) : frames;
+            Assembled p = Moons.mean(order, () -> {}).picture();
+            double most = 0;
+            for (int y = 110; y < 190; y++) {
+                for (int x = 160; x < 240; x++) {
+                    most = Math.max(most, Math.abs(p.light(1, x, y) - 0.5 * plains(x, y)));
+                }
             }
+            assertThat(most).isLessThan(0.012);
         }
-        assertThat(most).isLessThan(0.012);
     }
 
     private static double plains(double x, double y) {

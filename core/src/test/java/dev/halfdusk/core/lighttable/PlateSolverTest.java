@@ -206,14 +206,6 @@ class PlateSolverTest {
     }
 
     @Test
-    void a_fisheye_is_no_obstacle() {
-        Optics lens = new Optics(SENSOR, 15, Projection.FISHEYE);
-        Direction real = new Direction(170, 40);
-        Aim aim = read(37.6, real, 0, lens, 0, new Direction(175, 38), 15).aim().orElseThrow();
-        assertThat(aim.axis().angleTo(real)).isLessThan(0.05);
-    }
-
-    @Test
     void stars_that_are_none_are_not_recognised() {
         for (int i = 0; i < 8; i++) {
             Random random = new Random(i);
