@@ -43,7 +43,11 @@ final class PlateSolver {
     private static final double LEAST_SHARE = 0.35;
     private static final double FITS_PX = 2.5;
     private static final double FITS_DEG = 0.06;
-    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, 0.06, 0.06, 0.06, 0.06, 0.06};
+    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, 0.06};
+    /** Stars at the edge of a lens that is drawn otherwise than it says come in one after the other. */
+    private static final int MOST_ROUNDS = 60;
+
+    private static final double SETTLED_PX = 0.002;
     private static final int UNKNOWNS = 5;
     private static final double[] STEPS = {1e-4, 1e-4, 1e-4, 1e-4, 1e-3};
 
@@ -344,13 +348,17 @@ final class PlateSolver {
         List<int[]> matched = List.of();
         double square = 0;
         double perPixelDeg = Math.toDegrees(pitchMm / lens.focalMm());
-        for (double within : NARROWING_DEG) {
+        boolean settled = false;
+        for (int round = 0; round < MOST_ROUNDS && !settled; round++) {
+            double within = NARROWING_DEG[Math.min(round, NARROWING_DEG.length - 1)];
             double allowed = Math.max(within * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * perPixelDeg);
             matched = matched(stand, stars, allowed);
             if (matched.size() < LEAST_STARS - 3) {
                 return Optional.empty();
             }
-            stand = better(stand, stars, matched, within > 0.3);
+            Stand next = better(stand, stars, matched, within > 0.3);
+            settled = round >= NARROWING_DEG.length && apartPx(next, stand) < SETTLED_PX;
+            stand = next;
         }
         matched =
                 matched(stand, stars, Math.max(FITS_DEG * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * perPixelDeg));
@@ -367,6 +375,15 @@ final class PlateSolver {
             return Optional.empty();
         }
         return Optional.of(aim(stand, matched.size(), Math.sqrt(square / matched.size())));
+    }
+
+    /** By how much a corner of the picture moves at most. */
+    private double apartPx(Stand one, Stand other) {
+        double corner = halfDiagonalMm / pitchMm;
+        double turned =
+                Math.toRadians(one.forward.angleTo(other.forward)) + Math.toRadians(one.right.angleTo(other.right));
+        double lensOff = Math.abs(one.focalMm / other.focalMm - 1) + Math.abs(one.distortion - other.distortion);
+        return turned * Math.hypot(corner, one.focalMm / pitchMm) + lensOff * corner;
     }
 
     /** Whether far more stars fit than would by chance. */
