@@ -185,27 +185,19 @@ final class Aligner {
         double middle = width / 2;
         double scale = width / 2;
         int n = Moves.terms(degree);
-        double[][] toX = new double[n][n + 1];
-        double[][] toY = new double[n][n + 1];
+        double[][] m = new double[n][n + 2];
         for (double[] p : pairs) {
             double[] row = Moves.powers(degree, (p[0] - middle) / scale, (p[1] - middle) / scale);
-            for (int i = 0; i < n; i++) {
-                for (int j = 0; j < n; j++) {
-                    toX[i][j] += row[i] * row[j];
-                    toY[i][j] += row[i] * row[j];
-                }
-                toX[i][n] += row[i] * (p[2] - middle) / scale;
-                toY[i][n] += row[i] * (p[3] - middle) / scale;
-            }
+            Linear.add(m, 1, row, (p[2] - middle) / scale, (p[3] - middle) / scale);
         }
-        if (!Linear.solve(toX) || !Linear.solve(toY)) {
+        if (!Linear.solve(m)) {
             return null;
         }
         double[] x = new double[n];
         double[] y = new double[n];
         for (int i = 0; i < n; i++) {
-            x[i] = toX[i][n];
-            y[i] = toY[i][n];
+            x[i] = m[i][n];
+            y[i] = m[i][n + 1];
         }
         return new Moves(degree, middle, scale, x, y);
     }

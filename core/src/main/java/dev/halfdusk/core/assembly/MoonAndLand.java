@@ -5,6 +5,7 @@ import dev.halfdusk.core.measure.Linear;
 import dev.halfdusk.core.optics.Stops;
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 
 /**
@@ -17,6 +18,9 @@ public final class MoonAndLand {
     private static final double NEAR_RADII = 12;
     private static final int ROUNDS = 20;
     private static final int DIRECTIONS = 72;
+    private static final int LEAST_DIRECTIONS = 15;
+    private static final double[] ACROSS = turns(Math::cos);
+    private static final double[] DOWN = turns(Math::sin);
     private static final double ROUND = 0.25;
     private static final double RING_BURNT = 0.05;
     private static final double LIT = 0.5;
@@ -56,21 +60,28 @@ public final class MoonAndLand {
             throw new Taken.UnreadableFrame("The darker of the two shows no moon.");
         }
         MoonReading moon = found.get();
-        double[] burnt = burnt(bright, moon);
+        double[] lit = lit(dark, moon);
+        double[] burnt = burnt(bright, moon, lit);
         if (burnt.length == 0) {
             throw new Taken.UnreadableFrame(
                     "The brighter of the two is not burnt where the moon stands in the other: it needs no second exposure.");
         }
         return new Result(
-                put(dark, bright, moon, burnt),
+                put(dark, bright, moon, burnt[0] - lit[0], burnt[1] - lit[1], burnt[2]),
                 moon,
                 burnt[2] / moon.radiusPx(),
-                Math.hypot(burnt[0] - lit(dark, moon)[0], burnt[1] - lit(dark, moon)[1]),
+                Math.hypot(burnt[0] - lit[0], burnt[1] - lit[1]),
                 Stops.of(bright.mean() / Math.max(1e-6, dark.mean())));
     }
 
-    /** Middle and radius of what is burnt about the moon. */
-    private static double[] burnt(Raster frame, MoonReading moon) {
+    private static double[] turns(DoubleUnaryOperator of) {
+        return IntStream.range(0, DIRECTIONS)
+                .mapToDouble(k -> of.applyAsDouble(2 * Math.PI * k / DIRECTIONS))
+                .toArray();
+    }
+
+    /** Middle and radius of what is burnt about the moon; nothing where too little is. */
+    private static double[] burnt(Raster frame, MoonReading moon, double[] lit) {
         double reach = NEAR_RADII * moon.radiusPx();
         int x0 = (int) Math.max(0, moon.x() - reach);
         int x1 = (int) Math.min(frame.width() - 1.0, moon.x() + reach);
@@ -91,7 +102,7 @@ public final class MoonAndLand {
         if (n < 0.2 * moon.radiusPx() * moon.radiusPx()) {
             return new double[0];
         }
-        double[] middle = middle(frame, sx / n, sy / n, reach);
+        double[] middle = middle(frame, new double[] {sx / n, sy / n}, reach).orElse(lit);
         double x = middle[0];
         double y = middle[1];
         double radius = moon.radiusPx();
@@ -103,50 +114,40 @@ public final class MoonAndLand {
 
     /**
      * Of what is burnt, as far as it is round, by least squares: where something stands before it, and where the frame ends, its edge does not
-     * count.
+     * count. Empty where its edge is seen in too few directions.
      */
-    private static double[] middle(Raster frame, double x, double y, double reach) {
-        double[] at = {x, y};
+    private static Optional<double[]> middle(Raster frame, double[] about, double reach) {
+        double[] at = about.clone();
         for (int round = 0; round < ROUNDS; round++) {
             double[] far = new double[DIRECTIONS];
             for (int k = 0; k < DIRECTIONS; k++) {
-                far[k] = far(frame, at, k, reach);
+                far[k] = far(frame, at, ACROSS[k], DOWN[k], reach);
             }
             double[] seen = Arrays.stream(far).filter(f -> f >= 0).sorted().toArray();
-            if (seen.length == 0) {
-                return at;
+            if (seen.length < LEAST_DIRECTIONS) {
+                return Optional.empty();
             }
             double usual = seen[seen.length * 2 / 3];
             double[][] m = new double[3][4]; // right, down, larger
             for (int k = 0; k < DIRECTIONS; k++) {
                 if (far[k] >= 0 && Math.abs(far[k] - usual) < ROUND * usual) {
-                    double[] row = {turn(k, 0), turn(k, 1), 1, far[k] - usual};
-                    for (int i = 0; i < 3; i++) {
-                        for (int j = 0; j < 4; j++) {
-                            m[i][j] += row[i] * row[j];
-                        }
-                    }
+                    Linear.add(m, 1, new double[] {ACROSS[k], DOWN[k], 1}, far[k] - usual);
                 }
             }
             if (!Linear.solve(m)) {
-                return at;
+                return Optional.of(at); // a branch before the very middle hides all of its edge
             }
             at[0] += m[0][3];
             at[1] += m[1][3];
         }
-        return at;
-    }
-
-    private static double turn(int direction, int axis) {
-        double angle = 2 * Math.PI * direction / DIRECTIONS;
-        return axis == 0 ? Math.cos(angle) : Math.sin(angle);
+        return Optional.of(at);
     }
 
     /** How far it is burnt in a direction; −1 where the frame ends before that. */
-    private static double far(Raster frame, double[] from, int direction, double reach) {
+    private static double far(Raster frame, double[] from, double across, double down, double reach) {
         for (double far = 0; ; far += 0.5) {
-            double x = from[0] + far * turn(direction, 0);
-            double y = from[1] + far * turn(direction, 1);
+            double x = from[0] + far * across;
+            double y = from[1] + far * down;
             if (x < 0 || y < 0 || x >= frame.width() || y >= frame.height()) {
                 return -1;
             }
@@ -248,13 +249,13 @@ public final class MoonAndLand {
         }
     }
 
-    private static Assembled put(Raster dark, Raster bright, MoonReading moon, double[] burnt) {
+    private static Assembled put(
+            Raster dark, Raster bright, MoonReading moon, double right, double down, double burntPx) {
         int w = bright.width();
         int h = bright.height();
-        double[] lit = lit(dark, moon);
-        double moonX = moon.x() + burnt[0] - lit[0];
-        double moonY = moon.y() + burnt[1] - lit[1];
-        Glow glow = new Glow(bright, moonX, moonY, moon.radiusPx(), burnt[2], moon.level());
+        double moonX = moon.x() + right;
+        double moonY = moon.y() + down;
+        Glow glow = new Glow(bright, moonX, moonY, moon.radiusPx(), burntPx, moon.level());
         char[][] out = new char[3][w * h];
         IntStream.range(0, h).parallel().forEach(y -> {
             float[] rgb = new float[3];
@@ -264,7 +265,7 @@ public final class MoonAndLand {
                 boolean white = bright.light(1, x, y) > BURNT;
                 double own = white ? 0 : glow.own(off);
                 double drawing = own * glow.against(bright.light(1, x, y), off) + 1 - own;
-                boolean before = off < burnt[2] && bright.light(1, x, y) < BURNT / 3; // something stands before it
+                boolean before = off < burntPx && bright.light(1, x, y) < BURNT / 3; // something stands before it
                 dark.light(x - moonX + moon.x(), y - moonY + moon.y(), rgb);
                 for (int c = 0; c < 3; c++) {
                     double here = bright.light(c, x, y);

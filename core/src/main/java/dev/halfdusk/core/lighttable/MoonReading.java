@@ -68,18 +68,14 @@ public record MoonReading(
 
     /** The largest bright thing with a round limb; empty where there is none. */
     public static Optional<MoonReading> of(Pixels pixels, Encoding encoding) {
-        int[] box = brightest(pixels, encoding);
-        if (box.length == 0) {
-            return Optional.empty();
-        }
-        return new Finder(pixels, encoding.table(), box).read();
+        return brightest(pixels, encoding).flatMap(box -> new Finder(pixels, encoding.table(), box).read());
     }
 
-    /**
-     * Left, top, right, bottom of the largest bright patch, with a margin as far as the frame reaches, and its longer side without one; nothing
-     * where the frame has none.
-     */
-    private static int[] brightest(Pixels pixels, Encoding encoding) {
+    /** A part of the frame, and the longer side of what is bright in it. */
+    private record Box(int left, int top, int right, int bottom, int longer) {}
+
+    /** About the largest bright patch, with a margin as far as the frame reaches; empty where the frame has none. */
+    private static Optional<Box> brightest(Pixels pixels, Encoding encoding) {
         int across = pixels.coarseWidth();
         int down = pixels.coarseHeight();
         double[] light = new double[across * down];
@@ -91,7 +87,7 @@ public record MoonReading(
         double sky = Median.of(light);
         double limit = Math.max(ABOVE_SKY * sky, sky + 0.1 * (most - sky));
         if (most < limit) {
-            return new int[0];
+            return Optional.empty();
         }
         boolean[] seen = new boolean[light.length];
         int[] best = new int[0];
@@ -124,13 +120,12 @@ public record MoonReading(
                 best = box;
             }
         }
-        return new int[] {
-            Math.max(0, best[0] * Pixels.COARSE - MARGIN),
-            Math.max(0, best[1] * Pixels.COARSE - MARGIN),
-            Math.min(pixels.width(), (best[2] + 1) * Pixels.COARSE + MARGIN),
-            Math.min(pixels.height(), (best[3] + 1) * Pixels.COARSE + MARGIN),
-            Math.max(best[2] - best[0] + 1, best[3] - best[1] + 1) * Pixels.COARSE
-        };
+        return Optional.of(new Box(
+                Math.max(0, best[0] * Pixels.COARSE - MARGIN),
+                Math.max(0, best[1] * Pixels.COARSE - MARGIN),
+                Math.min(pixels.width(), (best[2] + 1) * Pixels.COARSE + MARGIN),
+                Math.min(pixels.height(), (best[3] + 1) * Pixels.COARSE + MARGIN),
+                Math.max(best[2] - best[0] + 1, best[3] - best[1] + 1) * Pixels.COARSE));
     }
 
     /** Works in a box of the frame. */
@@ -148,12 +143,12 @@ public record MoonReading(
         private double sky;
         private double lit;
 
-        Finder(Pixels pixels, float[] table, int[] box) {
-            left = box[0];
-            top = box[1];
-            width = box[2] - left;
-            height = box[3] - top;
-            longer = box[4];
+        Finder(Pixels pixels, float[] table, Box box) {
+            left = box.left;
+            top = box.top;
+            width = box.right - left;
+            height = box.bottom - top;
+            longer = box.longer;
             light = new float[width * height];
             for (int y = 0; y < height; y++) {
                 for (int x = 0; x < width; x++) {
@@ -299,12 +294,7 @@ public record MoonReading(
                         continue;
                     }
                     double[] row = {dx / r, dy / r, -1};
-                    for (int i = 0; i < 3; i++) {
-                        for (int j = 0; j < 3; j++) {
-                            m[i][j] += row[i] * row[j];
-                        }
-                        m[i][3] -= row[i] * (r - c[2]);
-                    }
+                    Linear.add(m, 1, row, c[2] - r);
                 }
                 if (!Linear.solve(m)) {
                     return begin;
@@ -387,12 +377,7 @@ public record MoonReading(
                 double middle = from + Math.PI / SECTORS;
                 double[] row = {1, Math.cos(2 * middle), Math.sin(2 * middle)};
                 sectors.add(new double[] {row[1], row[2], variance});
-                for (int i = 0; i < 3; i++) {
-                    for (int j = 0; j < 3; j++) {
-                        m[i][j] += row[i] * row[j];
-                    }
-                    m[i][3] += row[i] * variance;
-                }
+                Linear.add(m, 1, row, variance);
             }
             if (sectors.size() < LEAST_SECTORS || !Linear.solve(m)) {
                 return new double[] {0, 0, 0};

@@ -43,7 +43,7 @@ final class PlateSolver {
     private static final double LEAST_SHARE = 0.35;
     private static final double FITS_PX = 2.5;
     private static final double FITS_DEG = 0.06;
-    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, 0.06};
+    private static final double[] NARROWING_DEG = {0.7, 0.5, 0.35, 0.2, 0.12, 0.08, FITS_DEG};
     /** Stars at the edge of a lens that is drawn otherwise than it says come in one after the other. */
     private static final int MOST_ROUNDS = 60;
 
@@ -347,12 +347,10 @@ final class PlateSolver {
         Stand stand = begin;
         List<int[]> matched = List.of();
         double square = 0;
-        double perPixelDeg = Math.toDegrees(pitchMm / lens.focalMm());
         boolean settled = false;
         for (int round = 0; round < MOST_ROUNDS && !settled; round++) {
             double within = NARROWING_DEG[Math.min(round, NARROWING_DEG.length - 1)];
-            double allowed = Math.max(within * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * perPixelDeg);
-            matched = matched(stand, stars, allowed);
+            matched = matched(stand, stars, allowed(within));
             if (matched.size() < LEAST_STARS - 3) {
                 return Optional.empty();
             }
@@ -360,8 +358,7 @@ final class PlateSolver {
             settled = round >= NARROWING_DEG.length && apartPx(next, stand) < SETTLED_PX;
             stand = next;
         }
-        matched =
-                matched(stand, stars, Math.max(FITS_DEG * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * perPixelDeg));
+        matched = matched(stand, stars, allowed(FITS_DEG));
         for (int[] m : matched) {
             double[] p = project(stand, sky.at[m[1]]);
             square += Math.pow(p[0] - stars.get(m[0]).x(), 2)
@@ -371,10 +368,16 @@ final class PlateSolver {
         long brightMatched = matched.stream().filter(m -> m[0] < bright).count();
         if (matched.size() < LEAST_STARS - 2
                 || brightMatched < LEAST_SHARE * bright
-                || !likely(matched.size(), stars.size(), perPixelDeg)) {
+                || !likely(matched.size(), stars.size())) {
             return Optional.empty();
         }
         return Optional.of(aim(stand, matched.size(), Math.sqrt(square / matched.size())));
+    }
+
+    /** By how much a star may miss: less through a long lens, but never less than some pixels. */
+    private double allowed(double withinDeg) {
+        return Math.max(
+                withinDeg * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * Math.toDegrees(pitchMm / lens.focalMm()));
     }
 
     /** By how much a corner of the picture moves at most. */
@@ -387,10 +390,9 @@ final class PlateSolver {
     }
 
     /** Whether far more stars fit than would by chance. */
-    private boolean likely(int matched, int stars, double perPixelDeg) {
-        double within = Math.max(FITS_DEG * Math.min(1, lens.diagonalDeg() / 60), FITS_PX * perPixelDeg);
+    private boolean likely(int matched, int stars) {
         double region = 2 * Math.PI * (1 - Math.cos(Math.toRadians(Math.min(90, lens.diagonalDeg() / 2 + WITHIN_DEG))));
-        double chance = sky.at.length * Math.PI * Math.pow(Math.toRadians(within), 2) / region;
+        double chance = sky.at.length * Math.PI * Math.pow(Math.toRadians(allowed(FITS_DEG)), 2) / region;
         double expected = stars * chance;
         return matched > expected + 6 * Math.sqrt(expected + 1);
     }
@@ -447,21 +449,18 @@ final class PlateSolver {
         for (int k = 0; k < matched.size(); k++) {
             int[] pair = matched.get(k);
             double[] at = project(stand, sky.at[pair[1]]);
-            double[] left = {stars.get(pair[0]).x() - at[0], stars.get(pair[0]).y() - at[1]};
             double weight = 1 / (1 + Math.pow(residuals[k] / scale, 2));
-            double[][] by = new double[n][];
+            double[] right = new double[n];
+            double[] down = new double[n];
             for (int i = 0; i < n; i++) {
                 double[] step = new double[UNKNOWNS];
                 step[i] = STEPS[i];
                 double[] moved = project(stand.moved(step), sky.at[pair[1]]);
-                by[i] = new double[] {(moved[0] - at[0]) / STEPS[i], (moved[1] - at[1]) / STEPS[i]};
+                right[i] = (moved[0] - at[0]) / STEPS[i];
+                down[i] = (moved[1] - at[1]) / STEPS[i];
             }
-            for (int i = 0; i < n; i++) {
-                for (int j = 0; j < n; j++) {
-                    m[i][j] += weight * (by[i][0] * by[j][0] + by[i][1] * by[j][1]);
-                }
-                m[i][n] += weight * (by[i][0] * left[0] + by[i][1] * left[1]);
-            }
+            Linear.add(m, weight, right, stars.get(pair[0]).x() - at[0]);
+            Linear.add(m, weight, down, stars.get(pair[0]).y() - at[1]);
         }
         if (!Linear.solve(m)) {
             return stand;

@@ -100,13 +100,7 @@ public record RulerReading(double offset, double marks, double depth) {
         for (int y = from; y <= to; y++) {
             double u = y - best;
             double[] row = {1, u, u * u};
-            double value = Math.log(sharp[y]);
-            for (int i = 0; i < 3; i++) {
-                for (int j = 0; j < 3; j++) {
-                    m[i][j] += row[i] * row[j];
-                }
-                m[i][3] += row[i] * value;
-            }
+            Linear.add(m, 1, row, Math.log(sharp[y]));
         }
         if (to - from < SHORTEST || !Linear.solve(m) || m[2][3] >= 0) {
             return best;

@@ -248,12 +248,7 @@ public record SkyReading(
                     double value = Math.log(light) / Math.log(2);
                     double off = round == 0 ? 0 : value - found[0] - found[1] * u - found[2] * v - found[3] * row[3];
                     double weight = 1 / (1 + off * off / (0.2 * 0.2));
-                    for (int i = 0; i < 4; i++) {
-                        for (int j = 0; j < 4; j++) {
-                            m[i][j] += weight * row[i] * row[j];
-                        }
-                        m[i][4] += weight * row[i] * value;
-                    }
+                    Linear.add(m, weight, row, value);
                 }
             }
             if (!Linear.solve(m)) {

@@ -13,6 +13,25 @@ public final class Linear {
 
     private Linear() {}
 
+    /**
+     * Adds an equation to those of least squares, in which {@link #solve} then finds the unknowns.
+     *
+     * @param m as many rows as there are unknowns, and a column more for each right side
+     * @param row what each unknown is multiplied by
+     * @param values what comes of it, for each right side
+     */
+    public static void add(double[][] m, double weight, double[] row, double... values) {
+        int n = row.length;
+        for (int i = 0; i < n; i++) {
+            for (int j = 0; j < n; j++) {
+                m[i][j] += weight * row[i] * row[j];
+            }
+            for (int k = 0; k < values.length; k++) {
+                m[i][n + k] += weight * row[i] * values[k];
+            }
+        }
+    }
+
     /** Puts the solutions for several right sides, which lie in the columns after the square matrix, in their place. False where there is none. */
     public static boolean solve(double[][] m) {
         int n = m.length;

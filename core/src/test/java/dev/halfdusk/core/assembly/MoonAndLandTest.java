@@ -97,11 +97,21 @@ class MoonAndLandTest {
         }
     }
 
+    /** Of a frame that is burnt all over nothing tells where: the moon stays where it is. */
+    @Test
+    void burnt_beyond_the_frame_it_stays_where_it_is() {
+        MoonAndLand.Result r = MoonAndLand.of(
+                taken((c, x, y) -> disc(x + 70, y + 40)), taken((c, x, y) -> x > 310 ? 0.3 : 1), () -> {});
+        assertThat(r.movedPx()).isZero();
+        assertThat(r.picture().light(1, (int) X - 4 - 70, (int) Y + 3 - 40)).isCloseTo(0.502, within(0.012));
+    }
+
     /** What is drawn in the glow counts from 51 px, where nothing is burnt any more, and in full from three tenths farther out. */
     @Test
     void what_is_drawn_in_the_glow_comes_in_by_and_by() {
         MoonAndLand.Result plain = of((c, x, y) -> glow(c, x, y, 50));
         MoonAndLand.Result r = of((c, x, y) -> (x > X && Math.abs(y - Y) < 2 ? 0.8 : 1) * glow(c, x, y, 50));
+        assertThat(r.movedPx()).isCloseTo(5, within(0.2));
         for (int off = 45; off < 150; off++) {
             double own = Math.max(0, Math.min(1, (off + 0.5 - 51) / (0.3 * 51)));
             assertThat(at(r, 1, off) / at(plain, 1, off)).as("at %d", off).isCloseTo(1 - 0.2 * own, within(0.02));

@@ -92,6 +92,15 @@ class TrailsTest {
         assertThat(dark(filled.picture())).isCloseTo(dark(plain.picture()), within(0.0015));
     }
 
+    /** Pixels that are light. */
+    private static int drawn(Assembled picture) {
+        int drawn = 0;
+        for (int i = 0; i < picture.width() * picture.height(); i++) {
+            drawn += picture.light(1, i % picture.width(), i / picture.width()) > 0.06 ? 1 : 0;
+        }
+        return drawn;
+    }
+
     /** Level of what lies between the arcs. */
     private static double dark(Assembled picture) {
         double[] all = new double[2500];
@@ -141,6 +150,38 @@ class TrailsTest {
         double b = y - j;
         return (p.light(1, i, j) * (1 - a) + p.light(1, i + 1, j) * a) * (1 - b)
                 + (p.light(1, i, j + 1) * (1 - a) + p.light(1, i + 1, j + 1) * a) * b;
+    }
+
+    @Test
+    void arcs_stay_whole_where_a_frame_was_left_out() {
+        List<Taken> left = night(night);
+        left.remove(5);
+        assertThat(weakest(trails(left, FILLED).picture())).isGreaterThan(0.7);
+        assertThat(weakest(trails(left, PLAIN).picture())).isLessThan(0.2);
+    }
+
+    @Test
+    void a_satellite_is_left_out_and_what_it_hid_is_not() {
+        List<Taken> crossed = night(night);
+        double quiet = along(trails(crossed, FILLED).picture());
+        float[] light = night.light(EVERY * 6, EVERY * 6 + OPEN, 6);
+        night.line(light, 80, 400, 620, 90, 0.4);
+        crossed.set(6, MadeUpNight.taken(light, EVERY * 6, OPEN));
+        assertThat(along(trails(crossed, FILLED).picture())).isGreaterThan(quiet + 0.2);
+        Assembled without = trails(crossed, FILLED.clean()).picture();
+        assertThat(along(without)).isCloseTo(quiet, within(0.004));
+        assertThat(weakest(without)).isGreaterThan(0.6);
+    }
+
+    /** Median light where the line runs. */
+    private static double along(Assembled picture) {
+        double[] all = new double[500];
+        for (int i = 0; i < all.length; i++) {
+            double s = (i + 0.5) / all.length;
+            all[i] = picture.light(1, (int) (80 + 540 * s), (int) (400 - 310 * s));
+        }
+        Arrays.sort(all);
+        return all[all.length / 2];
     }
 
     /** Stars that are drawn to 25 pixels, a thirtieth of the diagonal, are still no aircraft. */
